@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Audio;
+
+use OuterCrate\Planning\Values\SoundValue;
+
+final class FlacArguments implements AudioArguments
+{
+    public function codec(): string
+    {
+        return 'flac';
+    }
+
+    public function encoder(SoundValue $sound): string
+    {
+        return 'flac';
+    }
+
+    /** The engine hands deep samples over in 32 bits and is told how many of them count. */
+    public function arguments(SoundValue $sound): array
+    {
+        return $sound->bitDepth > 16 ? ['-sample_fmt', 's32', '-bits_per_raw_sample', (string) $sound->bitDepth] : ['-sample_fmt', 's16'];
+    }
+}

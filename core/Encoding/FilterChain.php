@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding;
+
+use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\Scan;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
+
+/** What happens to the picture between decoder and encoder, in the engine's filter notation. */
+final class FilterChain
+{
+    public static function of(Plan $plan, Reading $reading): string
+    {
+        $video = $reading->mainVideo();
+        $size = $plan->frameSize;
+        $colour = $plan->colour->colour;
+        $filters = [];
+        if ($plan->frameRate->deinterlace) {
+            $filters[] = 'bwdif=mode=send_frame:parity='.($video?->scan === Scan::BottomFieldFirst ? 'bff' : 'tff').':deint=all';
+        }
+        if ($plan->frameRate->convert) {
+            $filters[] = "fps=fps={$plan->frameRate->rate}";
+        }
+        if ($plan->colour->toneMap) {
+            // Reference white of PQ content lies at 203 cd/m² (ITU-R BT.2408, 2.2); BT.709 display white at 100.
+            array_push($filters, 'zscale=transfer=linear:npl=203', 'format=gbrpf32le', 'zscale=primaries=bt709', 'tonemap=tonemap=mobius:desat=0', 'zscale=transfer=bt709:matrix=bt709:range=tv');
+        }
+        $scale = ['w='.$size->picture->width, 'h='.$size->picture->height, 'flags=lanczos+accurate_rnd+full_chroma_int'];
+        if ($plan->frameRate->scan->isInterlaced()) {
+            $scale[] = 'interl=1'; // chroma of the two fields must not be mixed
+        }
+        if ($video?->pixelFormat->chroma === Chroma::Rgb && $plan->colour->pixelFormat->chroma !== Chroma::Rgb) {
+            array_push($scale, 'out_color_matrix=bt709', 'out_range=tv');
+        }
+        array_push($filters, 'scale='.implode(':', $scale), 'format='.$plan->colour->pixelFormat->engineName());
+        if ($size->isPadded()) {
+            $filters[] = "pad={$size->frame->width}:{$size->frame->height}:(ow-iw)/2:(oh-ih)/2";
+        }
+        $filters[] = "setsar={$size->sampleAspect->numerator}/{$size->sampleAspect->denominator}";
+        if ($plan->frameRate->scan->isInterlaced()) {
+            $filters[] = 'setfield='.$plan->frameRate->scan->value;
+        } elseif ($plan->frameRate->deinterlace) {
+            $filters[] = 'setfield=prog';
+        }
+        $filters[] = 'setparams='.implode(':', array_filter([
+            $colour->primaries === null ? null : "color_primaries={$colour->primaries}",
+            $colour->transfer === null ? null : "color_trc={$colour->transfer}",
+            $colour->matrix === null ? null : "colorspace={$colour->matrix}",
+            'range='.($colour->fullRange ? 'pc' : 'tv'),
+        ]));
+
+        return implode(',', $filters);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Video;
+
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\PictureValue;
+
+/** H.264 through libx264. */
+final class H264Arguments implements VideoArguments
+{
+    private const PROFILES = ['high' => 'high', 'main' => 'main', 'baseline' => 'baseline', 'high10' => 'high10', 'high422' => 'high422'];
+
+    public function codec(): string
+    {
+        return 'h264';
+    }
+
+    public function encoder(?PictureValue $picture = null): string
+    {
+        return 'libx264';
+    }
+
+    public function arguments(Plan $plan, int $pass): array
+    {
+        $keyframes = $plan->keyframes;
+        $private = [
+            'open-gop='.($keyframes->closed ? '0' : '1'),
+            'b-pyramid='.($keyframes->pyramid ? 'normal' : 'none'),
+            'stitchable=1',
+        ];
+        if ($plan->rate->mode === RateMode::Cbr) {
+            $private[] = 'nal-hrd=cbr';
+        }
+
+        return [
+            '-preset', $plan->picture->effort,
+            '-profile:v', self::PROFILES[$plan->picture->profile ?? 'high'] ?? 'high',
+            ...($plan->picture->level === null ? [] : ['-level:v', $plan->picture->level]),
+            ...RateArguments::of($plan->rate),
+            '-g', (string) $keyframes->frames,
+            '-bf', (string) $keyframes->bFrames,
+            '-x264-params', implode(':', $private),
+            ...($pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics']),
+        ];
+    }
+
+    public function usualSpeed(PictureValue $picture): int
+    {
+        return match ($picture->effort) {
+            'fast' => 16_000_000,
+            'slow' => 5_000_000,
+            default => 11_000_000,
+        };
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Video;
+
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\PictureValue;
+
+/** HEVC through libx265. */
+final class HevcArguments implements VideoArguments
+{
+    public function codec(): string
+    {
+        return 'hevc';
+    }
+
+    public function encoder(?PictureValue $picture = null): string
+    {
+        return 'libx265';
+    }
+
+    public function arguments(Plan $plan, int $pass): array
+    {
+        $keyframes = $plan->keyframes;
+        $private = [
+            'log-level=none',
+            'open-gop='.($keyframes->closed ? '0' : '1'),
+            'b-pyramid='.($keyframes->pyramid ? '1' : '0'),
+            'bframes='.$keyframes->bFrames,
+            ...($plan->picture->level === null ? [] : ['level-idc='.$plan->picture->level, 'high-tier=0']),
+            ...($plan->rate->mode === RateMode::Cbr ? ['strict-cbr=1', 'hrd=1'] : []),
+            ...($plan->colour->colour->isHdr() ? ['hdr10-opt=1', 'repeat-headers=1'] : []),
+            ...($pass === 0 ? [] : ["pass={$pass}", 'stats=statistics']),
+        ];
+
+        return [
+            '-preset', $plan->picture->effort,
+            '-profile:v', $plan->picture->profile ?? 'main',
+            ...RateArguments::of($plan->rate),
+            '-g', (string) $keyframes->frames,
+            '-x265-params', implode(':', $private),
+            ...(in_array($plan->container->container->id(), ['mp4', 'mov'], true) ? ['-tag:v', 'hvc1'] : []),
+        ];
+    }
+
+    public function usualSpeed(PictureValue $picture): int
+    {
+        return match ($picture->effort) {
+            'fast' => 4_000_000,
+            'slow' => 700_000,
+            default => 2_600_000,
+        };
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Video;
+
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Planning\Values\RateValue;
+
+/** The rate control options that the H.264 and HEVC encoders share. */
+final class RateArguments
+{
+    /**
+     * The buffer holds one second at the peak, so that no second of the file exceeds it by more than the buffer.
+     *
+     * @return list<string>
+     */
+    public static function of(RateValue $rate): array
+    {
+        $average = $rate->average === null ? [] : ['-b:v', (string) $rate->average->bitsPerSecond];
+        $peak = $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
+        if ($rate->mode === RateMode::Cbr && $rate->average !== null) {
+            return [...$average, '-minrate', (string) $rate->average->bitsPerSecond, ...$peak];
+        }
+
+        return $rate->mode === RateMode::Quality ? ['-crf', (string) $rate->quality, ...$peak] : [...$average, ...$peak];
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Audio;
+
+/** FLAC: RFC 9639. Lossless. */
+final class Flac implements AudioCodec
+{
+    public function id(): string
+    {
+        return 'flac';
+    }
+
+    public function name(): string
+    {
+        return 'FLAC';
+    }
+
+    public function standard(): string
+    {
+        return 'RFC 9639';
+    }
+
+    public function hasRate(): bool
+    {
+        return false;
+    }
+
+    public function sampleRates(): array
+    {
+        return [];
+    }
+
+    /** About six tenths of the plain samples; noise takes more, speech less. */
+    public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
+    {
+        return (int) round($sampleRate * $channels * $bitDepth * 0.6);
+    }
+}

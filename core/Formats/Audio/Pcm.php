@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Audio;
+
+/** Uncompressed linear samples, little-endian. */
+final class Pcm implements AudioCodec
+{
+    public function id(): string
+    {
+        return 'pcm';
+    }
+
+    public function name(): string
+    {
+        return 'PCM';
+    }
+
+    public function standard(): string
+    {
+        return 'linear PCM';
+    }
+
+    public function hasRate(): bool
+    {
+        return false;
+    }
+
+    public function sampleRates(): array
+    {
+        return [];
+    }
+
+    public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
+    {
+        return $sampleRate * $channels * $bitDepth;
+    }
+}

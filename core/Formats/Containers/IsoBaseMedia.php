@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Containers;
+
+/** What MP4 and MOV share: ISO base media files with sample tables. */
+abstract class IsoBaseMedia implements Container
+{
+    public function hasFastStart(): bool
+    {
+        return true;
+    }
+
+    /**
+     * Sample tables of ISO/IEC 14496-12, 8.6 and 8.7: a size (4 bytes) for each sample, a composition offset (8) for each
+     * reordered frame, a chunk offset (4 to 8) and chunk run (12) about each second frame and sound chunk; boxes come to about 2 kB.
+     */
+    public function overhead(int $frames, int $soundPackets, bool $intraOnly): int
+    {
+        return 2_000 + $frames * ($intraOnly ? 12 : 20) + $soundPackets * 8;
+    }
+}

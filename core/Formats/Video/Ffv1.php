@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Video;
+
+use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\FrameRate;
+use OuterCrate\Units\FrameSize;
+
+/** FFV1 version 3: RFC 9043. Lossless, every frame by itself, a checksum on each slice. */
+final class Ffv1 implements VideoCodec
+{
+    public function id(): string
+    {
+        return 'ffv1';
+    }
+
+    public function name(): string
+    {
+        return 'FFV1';
+    }
+
+    public function standard(): string
+    {
+        return 'RFC 9043';
+    }
+
+    public function profiles(): array
+    {
+        return [];
+    }
+
+    /** Stores what it is given; RGB deeper than 8 bits needs the next even depth. */
+    public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
+    {
+        $depth = $wanted->bitDepth <= 8 ? 8 : ($wanted->bitDepth <= 10 ? 10 : ($wanted->bitDepth <= 12 ? 12 : 16));
+
+        return new PixelFormat($wanted->chroma, $wanted->chroma === Chroma::Rgb && $depth === 8 ? 10 : $depth, $wanted->alpha);
+    }
+
+    public function rateModes(): array
+    {
+        return [RateMode::Lossless];
+    }
+
+    public function isIntraOnly(): bool
+    {
+        return true;
+    }
+
+    public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate
+    {
+        return null;
+    }
+
+    public function level(?string $profile, FrameSize $size, FrameRate $rate, ?Bitrate $peak): ?string
+    {
+        return null;
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Video;
+
+use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRate;
+use OuterCrate\Units\FrameSize;
+
+/** ProRes: SMPTE RDD 36. An intra-frame mezzanine whose rate follows from profile, frame size and frame rate. */
+final class ProRes implements VideoCodec
+{
+    /** kb/s at 1920×1080 and 29.97 fps, as the codec's publisher states them for each profile. */
+    private const TARGET = ['proxy' => 45_000, 'lt' => 102_000, 'standard' => 147_000, 'hq' => 220_000, 'p4444' => 330_000, 'p4444xq' => 500_000];
+
+    public function id(): string
+    {
+        return 'prores';
+    }
+
+    public function name(): string
+    {
+        return 'ProRes';
+    }
+
+    public function standard(): string
+    {
+        return 'SMPTE RDD 36';
+    }
+
+    public function profiles(): array
+    {
+        return ['hq' => '422 HQ', 'standard' => '422', 'lt' => '422 LT', 'proxy' => '422 Proxy', 'p4444' => '4444', 'p4444xq' => '4444 XQ'];
+    }
+
+    public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
+    {
+        return in_array($profile, ['p4444', 'p4444xq'], true)
+            ? new PixelFormat(Chroma::C444, 10, $wanted->alpha)
+            : new PixelFormat(Chroma::C422, 10);
+    }
+
+    public function rateModes(): array
+    {
+        return [RateMode::Codec];
+    }
+
+    public function isIntraOnly(): bool
+    {
+        return true;
+    }
+
+    /** Scaled from the stated target by macroblocks per second. */
+    public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): Bitrate
+    {
+        $reference = (new Fraction(30_000, 1001))->times((new FrameSize(1920, 1080))->macroblocks());
+
+        return Bitrate::kilobits(self::TARGET[$profile ?? 'hq'] ?? self::TARGET['hq'])
+            ->times($rate->perSecond->times($size->macroblocks())->over($reference));
+    }
+
+    public function level(?string $profile, FrameSize $size, FrameRate $rate, ?Bitrate $peak): ?string
+    {
+        return null;
+    }
+}

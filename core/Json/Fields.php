@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Json;
+
+use OuterCrate\Units\Fraction;
+
+/** Careful access to decoded JSON of which nothing may be taken for granted. */
+final readonly class Fields
+{
+    /** @param  array<mixed>  $fields */
+    public function __construct(private array $fields)
+    {
+    }
+
+    public function text(string $key): ?string
+    {
+        $value = $this->fields[$key] ?? null;
+
+        return is_string($value) || is_int($value) || is_float($value) ? (string) $value : null;
+    }
+
+    public function int(string $key): ?int
+    {
+        $value = $this->fields[$key] ?? null;
+        if (is_string($value) && preg_match('~^-?\d{1,18}$~', $value) === 1) {
+            return (int) $value;
+        }
+
+        return is_int($value) ? $value : (is_float($value) && abs($value) < 2 ** 52 ? (int) $value : null);
+    }
+
+    public function bool(string $key): ?bool
+    {
+        $value = $this->fields[$key] ?? null;
+
+        return is_bool($value) ? $value : null;
+    }
+
+    /** A number kept exact: 1.8 is 9/5. */
+    public function fraction(string $key): ?Fraction
+    {
+        return Fraction::tryParse($this->text($key));
+    }
+
+    public function has(string $key): bool
+    {
+        return ($this->fields[$key] ?? null) !== null;
+    }
+
+    /** @return list<string> */
+    public function texts(string $key): array
+    {
+        $value = $this->fields[$key] ?? null;
+
+        return is_array($value) ? array_values(array_filter($value, is_string(...))) : [];
+    }
+
+    /** @return array<mixed> */
+    public function all(): array
+    {
+        return $this->fields;
+    }
+
+    public function within(string $key): self
+    {
+        $value = $this->fields[$key] ?? null;
+
+        return new self(is_array($value) ? $value : []);
+    }
+
+    /** @return list<self> */
+    public function rows(string $key): array
+    {
+        $value = $this->fields[$key] ?? null;
+        $rows = [];
+        foreach (is_array($value) ? $value : [] as $row) {
+            if (is_array($row)) {
+                $rows[] = new self($row);
+            }
+        }
+
+        return $rows;
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Decisions;
+
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Draft;
+use OuterCrate\Planning\OriginSource;
+use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\KeyframesValue;
+use OuterCrate\Units\Fraction;
+
+final class DecideKeyframes implements Decision
+{
+    public function cell(): Cell
+    {
+        return Cell::Keyframes;
+    }
+
+    public function decide(Draft $draft): void
+    {
+        $rate = $draft->frameRate()->rate;
+        if ($draft->picture()->codec->isIntraOnly()) {
+            $draft->decide(Cell::Keyframes, new KeyframesValue(1, $rate->secondsOf(1), true, 0, false), OriginSource::Rule, $draft->picture()->codec->name());
+
+            return;
+        }
+        $rule = $draft->rules->fields('keyframes');
+        $asks = $draft->host?->asks;
+        $seconds = $rule->fraction('seconds') ?? $asks->keyframeSeconds ?? new Fraction(2);
+        if ($seconds->compare(0) <= 0 || $seconds->compare(20) > 0) {
+            throw new PlanImpossible(Cell::Keyframes, "Keyframes come at least every 20 seconds and not more often than every frame, not every {$seconds} s.");
+        }
+        $bFrames = $rule->int('bFrames') ?? $asks->mostBFrames ?? 2;
+        if ($bFrames < 0 || $bFrames > 16) {
+            throw new PlanImpossible(Cell::Keyframes, "Between two reference frames stand 0 to 16 B-frames, not {$bFrames}.");
+        }
+        if ($draft->picture()->profile === 'baseline') {
+            $bFrames = 0; // ISO/IEC 14496-10, A.2.1: no B slices
+        }
+        $frames = max(1, $rate->framesIn($seconds));
+        $closed = $rule->bool('closed') ?? $asks->closedGop ?? true;
+        $pyramid = $rule->bool('pyramid') ?? $asks->pyramid ?? false;
+        $fromHost = $draft->rules->word('keyframes') === 'host' && $asks !== null && ($asks->closedGop || $asks->keyframeSeconds !== null);
+        $draft->decide(
+            Cell::Keyframes,
+            new KeyframesValue($frames, $rate->secondsOf($frames), $closed, $bFrames, $pyramid && $bFrames > 1),
+            $fromHost ? OriginSource::Host : OriginSource::Preset,
+            $fromHost ? 'asks '.($asks->closedGop ? 'closed' : 'open') : 'preset',
+        );
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Decisions;
+
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Draft;
+use OuterCrate\Planning\OriginSource;
+use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\PictureValue;
+
+/** Codec, profile and effort; the level follows when size and rate are known. */
+final class DecidePicture implements Decision
+{
+    public function cell(): Cell
+    {
+        return Cell::Picture;
+    }
+
+    public function decide(Draft $draft): void
+    {
+        $rule = $draft->rules->fields('picture');
+        $asked = $draft->host?->asks->codecFor($draft->video->displaySize()->width);
+        $fromHost = ! $rule->has('codec') && $asked !== null;
+        $id = $rule->text('codec') ?? $asked['codec'] ?? 'h264';
+        $codec = $draft->catalogue->videoCodecs()[$id] ?? throw new PlanImpossible(Cell::Picture, "The codec “{$id}” is not made here. Choose another one.");
+        $profiles = $codec->profiles();
+        $profile = $rule->text('profile') ?? ($fromHost ? $asked['profile'] ?? null : null) ?? array_key_first($profiles);
+        if ($profile !== null && ! isset($profiles[$profile])) {
+            throw new PlanImpossible(Cell::Picture, "{$codec->name()} has no profile “{$profile}”. It has: ".implode(', ', array_keys($profiles)).'.');
+        }
+        $effort = $rule->text('effort') ?? 'medium';
+        $value = new PictureValue($codec, $profile, null, in_array($effort, PictureValue::EFFORTS, true) ? $effort : 'medium');
+        $draft->decide(Cell::Picture, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, $fromHost ? "asks {$value->name()}" : 'preset');
+    }
+}

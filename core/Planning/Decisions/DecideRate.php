@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Decisions;
+
+use InvalidArgumentException;
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Hosts\RateRow;
+use OuterCrate\Json\Fields;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Draft;
+use OuterCrate\Planning\OriginSource;
+use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\RateValue;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\Fraction;
+
+/** Mode, average, peak and quality: in kb/s, as the host's ask times a factor, or as the average times a factor. */
+final class DecideRate implements Decision
+{
+    public function cell(): Cell
+    {
+        return Cell::Rate;
+    }
+
+    public function decide(Draft $draft): void
+    {
+        $codec = $draft->picture()->codec;
+        $rule = $draft->rules->fields('rate');
+        $modes = $codec->rateModes();
+        $mode = RateMode::tryFrom($rule->text('mode') ?? '');
+        if ($mode === null || ! in_array($mode, $modes, true)) {
+            // Another codec was chosen than the preset was written for: its own usual mode takes over.
+            $mode = $mode === null || ! $mode->hasAverage() ? $modes[0] : (in_array(RateMode::Vbr, $modes, true) ? RateMode::Vbr : $modes[0]);
+        }
+        if ($mode === RateMode::Codec || $mode === RateMode::Lossless) {
+            $draft->decide(Cell::Rate, new RateValue($mode), OriginSource::Preset, $mode === RateMode::Codec ? (string) $codec->ownRate($draft->picture()->profile, $draft->frameSize()->frame, $draft->frameRate()->rate) : 'preset');
+
+            return;
+        }
+        $asked = $this->asked($draft);
+        try {
+            $average = $mode->hasAverage() ? $this->average($rule->within('average'), $asked, $draft) : null;
+            $peak = $mode === RateMode::Cbr ? $average : $this->peak($rule, $average, $draft);
+            $value = new RateValue(
+                $mode,
+                $mode === RateMode::Vbr && $rule->int('passes') === 2 ? 2 : 1,
+                $average,
+                $peak,
+                $mode === RateMode::Quality ? $this->quality($rule) : null,
+            );
+        } catch (InvalidArgumentException $e) {
+            throw new PlanImpossible(Cell::Rate, $e->getMessage());
+        }
+        $fromHost = $asked !== null && $mode->hasAverage() && ! $rule->within('average')->has('kbps');
+        $draft->decide(Cell::Rate, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, $asked === null ? 'preset' : "asks {$asked}".$this->factor($rule, $fromHost));
+    }
+
+    private function asked(Draft $draft): ?Bitrate
+    {
+        return $draft->host?->asks->average($draft->frameSize()->frame, $draft->frameRate()->rate, $draft->colour()->colour->isHdr());
+    }
+
+    private function average(Fields $rule, ?Bitrate $asked, Draft $draft): Bitrate
+    {
+        if ($rule->has('kbps')) {
+            return $this->kilobits($rule, 'kbps');
+        }
+        $times = $rule->fraction('timesAsk') ?? new Fraction(1);
+
+        // Without a host to ask, a tenth of a bit for each pixel: what plain footage needs in H.264 at medium effort.
+        return ($asked ?? new Bitrate(max(100_000, $draft->frameRate()->rate->perSecond->times($draft->frameSize()->frame->pixels())->over(10)->round())))->times($times);
+    }
+
+    private function peak(Fields $rule, ?Bitrate $average, Draft $draft): ?Bitrate
+    {
+        $row = $draft->host?->asks->row($draft->frameSize()->frame);
+        $peak = $rule->within('peak');
+        $fromRow = $rule->text('peak') === 'host' && $row instanceof RateRow ? $row->peak : null;
+
+        return match (true) {
+            $peak->has('kbps') => $this->kilobits($peak, 'kbps'),
+            $fromRow !== null && ($average === null || ! $average->isAbove($fromRow)) => $fromRow,
+            $average !== null => $average->times($peak->fraction('timesAverage') ?? new Fraction(3, 2)),
+            default => null,
+        };
+    }
+
+    private function quality(Fields $rule): int
+    {
+        $quality = $rule->int('quality') ?? 20;
+        if ($quality < 0 || $quality > 51) {
+            throw new InvalidArgumentException("Quality runs from 0 (best) to 51, not to {$quality}.");
+        }
+
+        return $quality;
+    }
+
+    private function kilobits(Fields $rule, string $key): Bitrate
+    {
+        $kilobits = $rule->fraction($key)?->toFloat() ?? 0.0;
+        if ($kilobits < 16 || $kilobits > 2_000_000) {
+            throw new InvalidArgumentException('A rate lies between 16 kb/s and 2 Gb/s. Enter one in that range.');
+        }
+
+        return Bitrate::kilobits($kilobits);
+    }
+
+    private function factor(Fields $rule, bool $fromHost): string
+    {
+        $times = $rule->within('average')->text('timesAsk');
+
+        return $fromHost && $times !== null && $times !== '1' ? " × {$times}" : '';
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning;
+
+use LogicException;
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Hosts\Host;
+use OuterCrate\Planning\Values\ColourValue;
+use OuterCrate\Planning\Values\ContainerValue;
+use OuterCrate\Planning\Values\FrameRateValue;
+use OuterCrate\Planning\Values\FrameSizeValue;
+use OuterCrate\Planning\Values\KeyframesValue;
+use OuterCrate\Planning\Values\PictureValue;
+use OuterCrate\Planning\Values\RateValue;
+use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Planning\Values\Value;
+use OuterCrate\Presets\Rules;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\VideoReading;
+
+/** A plan while it is being decided, cell by cell. Used by the planner and its decisions only. */
+final class Draft
+{
+    /** @var array<string, Value> */
+    private array $values = [];
+
+    /** @var array<string, Origin> */
+    private array $origins = [];
+
+    public function __construct(
+        public readonly Reading $reading,
+        public readonly VideoReading $video,
+        public readonly ?Host $host,
+        public readonly Catalogue $catalogue,
+        public readonly Rules $rules,
+        private readonly Rules $edits,
+    ) {
+    }
+
+    /** Sets a value. Where the person changed the cell, the origin says "you" and keeps what was said beside it. */
+    public function decide(Cell $cell, Value $value, OriginSource $source, string $text): void
+    {
+        $this->values[$cell->value] = $value;
+        $this->origins[$cell->value] = new Origin($this->edits->has($cell->value) ? OriginSource::You : $source, $text);
+    }
+
+    /** Changes a decided value without a new origin: the level is known only once rate and size are. */
+    public function refine(Cell $cell, Value $value): void
+    {
+        $this->values[$cell->value] = $value;
+    }
+
+    public function container(): ContainerValue
+    {
+        return $this->need(Cell::Container, ContainerValue::class);
+    }
+
+    public function picture(): PictureValue
+    {
+        return $this->need(Cell::Picture, PictureValue::class);
+    }
+
+    public function frameSize(): FrameSizeValue
+    {
+        return $this->need(Cell::FrameSize, FrameSizeValue::class);
+    }
+
+    public function frameRate(): FrameRateValue
+    {
+        return $this->need(Cell::FrameRate, FrameRateValue::class);
+    }
+
+    public function rate(): RateValue
+    {
+        return $this->need(Cell::Rate, RateValue::class);
+    }
+
+    public function keyframes(): KeyframesValue
+    {
+        return $this->need(Cell::Keyframes, KeyframesValue::class);
+    }
+
+    public function colour(): ColourValue
+    {
+        return $this->need(Cell::Colour, ColourValue::class);
+    }
+
+    public function sound(): SoundValue
+    {
+        return $this->need(Cell::Sound, SoundValue::class);
+    }
+
+    /** @return array<string, Origin> */
+    public function origins(): array
+    {
+        return $this->origins;
+    }
+
+    /**
+     * @template T of Value
+     *
+     * @param  class-string<T>  $class
+     * @return T
+     */
+    private function need(Cell $cell, string $class): Value
+    {
+        $value = $this->values[$cell->value] ?? null;
+
+        return $value instanceof $class ? $value : throw new LogicException("{$cell->value} is asked for before it is decided.");
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning;
+
+use InvalidArgumentException;
+use OuterCrate\Checks\CheckList;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Planning\Decisions\DecideColour;
+use OuterCrate\Planning\Decisions\DecideContainer;
+use OuterCrate\Planning\Decisions\DecideFrameRate;
+use OuterCrate\Planning\Decisions\DecideFrameSize;
+use OuterCrate\Planning\Decisions\DecideKeyframes;
+use OuterCrate\Planning\Decisions\DecidePicture;
+use OuterCrate\Planning\Decisions\DecideRate;
+use OuterCrate\Planning\Decisions\DecideSound;
+use OuterCrate\Planning\Decisions\Decision;
+use OuterCrate\Planning\Values\PictureValue;
+use OuterCrate\Presets\Rules;
+use OuterCrate\Reading\Reading;
+
+/** Rules + reading + asks → plan. Always gives a plan; a rule that leads nowhere becomes a finding that stops it. */
+final readonly class Planner
+{
+    /** @var list<Decision> each may look at what those before it decided */
+    private array $decisions;
+
+    public function __construct(private Catalogue $catalogue, private CheckList $checks)
+    {
+        $this->decisions = [
+            new DecidePicture, new DecideContainer, new DecideFrameSize, new DecideFrameRate,
+            new DecideColour, new DecideRate, new DecideKeyframes, new DecideSound,
+        ];
+    }
+
+    /**
+     * @param  Subject  $subject  the cut, and what is known of the machine that will make the file
+     *
+     * @throws InvalidArgumentException when the cut has no picture
+     */
+    public function plan(Subject $subject, OutputSpec $spec): Plan
+    {
+        $reading = $subject->reading;
+        $video = $reading->mainVideo() ?? throw new InvalidArgumentException('There is no picture to plan for.');
+        $refused = [];
+        $edits = $spec->edits;
+        $draft = new Draft($reading, $video, $spec->host, $this->catalogue, $spec->preset->rules->with($edits), $edits);
+        for ($i = 0; $i < count($this->decisions); $i++) {
+            try {
+                $this->decisions[$i]->decide($draft);
+            } catch (PlanImpossible $e) {
+                if (isset($refused[$e->cell->value])) {
+                    throw new InvalidArgumentException("The preset {$spec->preset->name} does not work for this cut: {$e->getMessage()}", 0, $e);
+                }
+                $refused[$e->cell->value] = $this->refusal($e, $edits);
+                // Everything is decided again without the refused rule, so that the rest of the column stays useful.
+                $edits = new Rules(array_diff_key($edits->rules, [$e->cell->value => true]));
+                $rules = $spec->preset->rules->with($edits);
+                if (! $spec->edits->has($e->cell->value)) {
+                    $rules = new Rules(array_diff_key($rules->rules, [$e->cell->value => true]));
+                }
+                $draft = new Draft($reading, $video, $spec->host, $this->catalogue, $rules, $edits);
+                $i = -1;
+            }
+        }
+        $this->decideLevel($draft);
+        $plan = $this->assemble($draft, $spec, $reading);
+
+        return $plan->withFindings([...array_values($refused), ...$this->checks->look($plan, $subject)]);
+    }
+
+    private function decideLevel(Draft $draft): void
+    {
+        $picture = $draft->picture();
+        $level = $picture->codec->level($picture->profile, $draft->frameSize()->frame, $draft->frameRate()->rate, $draft->rate()->peak ?? $draft->rate()->average);
+        $draft->refine(Cell::Picture, new PictureValue($picture->codec, $picture->profile, $level, $picture->effort));
+    }
+
+    private function assemble(Draft $draft, OutputSpec $spec, Reading $reading): Plan
+    {
+        $rate = $draft->frameRate();
+        $frames = $rate->convert ? max(1, $rate->rate->framesIn($reading->duration)) : $draft->video->frames;
+
+        return new Plan(
+            $spec, $draft->container(), $draft->picture(), $draft->frameSize(), $rate, $draft->rate(),
+            $draft->keyframes(), $draft->colour(), $draft->sound(), $draft->origins(), $frames, $reading->duration,
+        );
+    }
+
+    private function refusal(PlanImpossible $e, Rules $edits): Finding
+    {
+        $yours = $edits->has($e->cell->value);
+
+        return new Finding('impossible-value', Severity::Stop, $e->cell, $e->getMessage(), $yours ? Finding::putBack($e->cell, 'Put the preset’s value back') : null);
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Values;
+
+use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameSize;
+
+/** Size of the frame, shape of its pixels, and the part of it that the picture fills; the rest is black. */
+final readonly class FrameSizeValue implements Value
+{
+    public function __construct(public FrameSize $frame, public FrameSize $picture, public Fraction $sampleAspect)
+    {
+    }
+
+    public function isPadded(): bool
+    {
+        return ! $this->frame->equals($this->picture);
+    }
+
+    public function label(): string
+    {
+        $pixels = $this->sampleAspect->equals(new Fraction(1)) ? '' : " · {$this->sampleAspect->numerator}:{$this->sampleAspect->denominator} pixels";
+
+        return $this->frame.$pixels.($this->isPadded() ? " · {$this->picture} inside" : '');
+    }
+
+    public function toArray(): array
+    {
+        return [
+            'label' => $this->label(),
+            'width' => $this->frame->width,
+            'height' => $this->frame->height,
+            'pictureWidth' => $this->picture->width,
+            'pictureHeight' => $this->picture->height,
+            'sampleAspect' => (string) $this->sampleAspect,
+        ];
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Values;
+
+use OuterCrate\Formats\Video\VideoCodec;
+
+/** Codec, profile, level and how hard the coder tries. */
+final readonly class PictureValue implements Value
+{
+    public const EFFORTS = ['fast', 'medium', 'slow'];
+
+    public function __construct(public VideoCodec $codec, public ?string $profile, public ?string $level, public string $effort)
+    {
+    }
+
+    /** Codec and profile in words: H.264 High. */
+    public function name(): string
+    {
+        $profile = $this->profile === null ? null : $this->codec->profiles()[$this->profile] ?? $this->profile;
+
+        return $profile === null ? $this->codec->name() : $this->codec->name().' '.$profile;
+    }
+
+    public function label(): string
+    {
+        return $this->name().($this->level === null ? '' : ' · '.$this->level);
+    }
+
+    public function toArray(): array
+    {
+        return ['label' => $this->label(), 'codec' => $this->codec->id(), 'profile' => $this->profile, 'level' => $this->level, 'effort' => $this->effort];
+    }
+}

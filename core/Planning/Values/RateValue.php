@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Values;
+
+use InvalidArgumentException;
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Units\Bitrate;
+
+/** How bits are spent on the picture. */
+final readonly class RateValue implements Value
+{
+    /**
+     * @param  int|null  $quality  the codec's own scale, 0 (best) to 51
+     *
+     * @throws InvalidArgumentException when the mode lacks its rate, or the peak lies below the average
+     */
+    public function __construct(
+        public RateMode $mode,
+        public int $passes = 1,
+        public ?Bitrate $average = null,
+        public ?Bitrate $peak = null,
+        public ?int $quality = null,
+    ) {
+        if ($mode->hasAverage() && $average === null) {
+            throw new InvalidArgumentException("{$mode->label()} needs an average rate.");
+        }
+        if ($average !== null && $peak !== null && $average->isAbove($peak)) {
+            throw new InvalidArgumentException("The peak, {$peak}, lies below the average, {$average}. Raise the peak or lower the average.");
+        }
+    }
+
+    public function label(): string
+    {
+        return match ($this->mode) {
+            RateMode::Quality => "Quality {$this->quality}".($this->peak === null ? '' : " · at most {$this->peak}"),
+            RateMode::Cbr => "CBR · {$this->average}",
+            RateMode::Vbr => ($this->passes === 2 ? 'VBR ×2' : 'VBR')." · {$this->average}".($this->peak === null ? '' : " ▸ {$this->peak}"),
+            RateMode::Codec, RateMode::Lossless => $this->mode->label(),
+        };
+    }
+
+    public function toArray(): array
+    {
+        return [
+            'label' => $this->label(),
+            'mode' => $this->mode->value,
+            'passes' => $this->passes,
+            'average' => $this->average?->bitsPerSecond,
+            'peak' => $this->peak?->bitsPerSecond,
+            'quality' => $this->quality,
+        ];
+    }
+}

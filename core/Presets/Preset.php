@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Presets;
+
+use InvalidArgumentException;
+use OuterCrate\Json\Fields;
+
+/** Saved, versioned rules for an output (docs/formats.md, resources/schema/preset.json). */
+final readonly class Preset
+{
+    /** @param  string|null  $host slug of the host it was made for */
+    public function __construct(
+        public string $slug,
+        public string $name,
+        public Role $role,
+        public ?string $host,
+        public string $about,
+        public Rules $rules,
+    ) {
+    }
+
+    /**
+     * @param  array<mixed>  $file  a preset file, decoded
+     *
+     * @throws InvalidArgumentException when a part that every preset has is missing
+     */
+    public static function fromFile(string $slug, array $file): self
+    {
+        $fields = new Fields($file);
+        $name = $fields->text('name');
+        $role = Role::tryFrom($fields->text('role') ?? '');
+        if ($name === null || $role === null) {
+            throw new InvalidArgumentException("The preset {$slug} has no name or no role.");
+        }
+        $rules = [];
+        foreach ($fields->within('rules')->all() as $cell => $rule) {
+            $rules[(string) $cell] = $rule;
+        }
+
+        return new self($slug, $name, $role, $fields->text('host'), $fields->text('about') ?? '', new Rules($rules));
+    }
+}

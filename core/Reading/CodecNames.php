@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Reading;
+
+/** Everyday names of what a prober reports, for codecs and containers that a cut may come in. */
+final class CodecNames
+{
+    private const CODECS = [
+        'h264' => 'H.264', 'hevc' => 'HEVC', 'prores' => 'ProRes', 'dnxhd' => 'VC-3', 'mpeg2video' => 'MPEG-2', 'mpeg4' => 'MPEG-4 Visual',
+        'ffv1' => 'FFV1', 'utvideo' => 'UT Video', 'vp8' => 'VP8', 'vp9' => 'VP9', 'av1' => 'AV1', 'mjpeg' => 'Motion JPEG', 'rawvideo' => 'uncompressed',
+        'v210' => 'uncompressed 10-bit', 'cfhd' => 'VC-5', 'dvvideo' => 'DV', 'vc1' => 'VC-1', 'mpeg1video' => 'MPEG-1', 'jpeg2000' => 'JPEG 2000', 'qtrle' => 'Animation RLE',
+        'aac' => 'AAC', 'mp3' => 'MP3', 'mp2' => 'MPEG-1 layer II', 'ac3' => 'AC-3', 'eac3' => 'E-AC-3', 'flac' => 'FLAC', 'alac' => 'ALAC', 'opus' => 'Opus', 'vorbis' => 'Vorbis',
+        'dts' => 'DTS', 'truehd' => 'TrueHD',
+    ];
+
+    public static function codec(string $id): string
+    {
+        return self::CODECS[$id] ?? (str_starts_with($id, 'pcm_') ? 'PCM' : strtoupper($id));
+    }
+
+    /** The profile in its usual spelling, or null where it says nothing. ProRes profiles are known by their names alone. */
+    public static function profile(string $codec, ?string $profile): ?string
+    {
+        if ($profile === null || $profile === '' || $profile === 'unknown' || preg_match('~^-?\d+$~', $profile) === 1) {
+            return null;
+        }
+
+        return match (true) {
+            $codec === 'prores' => match ($profile) {
+                'HQ' => '422 HQ', 'Standard' => '422', 'LT' => '422 LT', 'Proxy' => '422 Proxy', 'XQ' => '4444 XQ', default => $profile,
+            },
+            $codec === 'aac' => $profile === 'LC' ? '-LC' : $profile,
+            default => $profile,
+        };
+    }
+
+    /**
+     * Id and name of the container, from the prober's format name and the file's major brand.
+     *
+     * @return array{string, string}
+     */
+    public static function container(string $format, ?string $brand, string $firstVideoCodec): array
+    {
+        return match (true) {
+            str_starts_with($format, 'mov,') => trim($brand ?? '') === 'qt' || $brand === null ? ['mov', 'MOV'] : ['mp4', 'MP4'],
+            str_starts_with($format, 'matroska') => in_array($firstVideoCodec, ['vp8', 'vp9', 'av1'], true) ? ['webm', 'WebM'] : ['matroska', 'Matroska'],
+            $format === 'mpeg' => ['mpeg-ps', 'MPEG-PS'],
+            $format === 'mpegts' => ['mpeg-ts', 'MPEG-TS'],
+            $format === 'mpegvideo' => ['mpeg-es', 'MPEG video'],
+            str_starts_with($format, 'mxf') => ['mxf', 'MXF'],
+            default => [$format, strtoupper($format)],
+        };
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Slips;
+
+use OuterCrate\Planning\Cell;
+
+/** Something in which the file is not what the plan said. */
+final readonly class Difference
+{
+    public function __construct(public Cell $cell, public string $planned, public string $found, public string $text)
+    {
+    }
+
+    /** @return array{cell: string, planned: string, found: string, text: string} */
+    public function toArray(): array
+    {
+        return ['cell' => $this->cell->value, 'planned' => $this->planned, 'found' => $this->found, 'text' => $this->text];
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Slips;
+
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\ByteCount;
+use OuterCrate\Units\Duration;
+
+/** What came out of a run (resources/schema/slip.json). */
+final readonly class Slip
+{
+    /**
+     * @param  string  $sha256  of the whole file, lower-case hex
+     * @param  list<Difference>  $differences
+     * @param  float  $madeIn  seconds
+     */
+    public function __construct(
+        public Reading $reading,
+        public PacketTally $tally,
+        public string $sha256,
+        public array $differences,
+        public float $madeIn,
+    ) {
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $duration = $this->reading->duration;
+        $video = Bitrate::ofBytes($this->tally->videoBytes, $duration);
+        $peak = new Bitrate(max(1, $this->tally->fullestSecond * 8));
+        $audio = $this->tally->audioBytes > 0 ? Bitrate::ofBytes($this->tally->audioBytes, $duration) : null;
+
+        return [
+            'bytes' => $this->reading->bytes,
+            'bytesLabel' => (string) new ByteCount($this->reading->bytes),
+            'sha256' => $this->sha256,
+            'duration' => (string) $duration,
+            'durationLabel' => (string) new Duration($duration),
+            'frames' => $this->tally->frames,
+            'rates' => [
+                'video' => $video->bitsPerSecond,
+                'videoLabel' => (string) $video,
+                'audio' => $audio?->bitsPerSecond,
+                'audioLabel' => $audio === null ? null : (string) $audio,
+                'peakSecond' => $peak->bitsPerSecond,
+                'peakSecondLabel' => (string) $peak,
+            ],
+            'keyframes' => ['count' => $this->tally->keyframes, 'longestGap' => $this->tally->longestGap],
+            'reading' => $this->reading->toArray(),
+            'differences' => array_map(static fn (Difference $d): array => $d->toArray(), $this->differences),
+            'madeIn' => round($this->madeIn, 2),
+        ];
+    }
+}
