@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace OuterCrate\Hosts;
 
 use OuterCrate\Formats\Chroma;
+use OuterCrate\Reading\AudioReading;
+use OuterCrate\Reading\CodecNames;
 use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\ByteCount;
+use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
@@ -84,5 +88,41 @@ final readonly class Asks
     public function takesCodec(string $id): bool
     {
         return $this->codecs === [] || in_array($id, array_column($this->codecs, 'codec'), true);
+    }
+
+    /** @return list<array{label: string, text: string}> everything but the rate table, as sentences for a person */
+    public function inWords(): array
+    {
+        $codecs = array_map(static fn (array $codec): string => CodecNames::codec($codec['codec'])
+            .($codec['profile'] === null ? '' : ' '.ucfirst($codec['profile']))
+            .($codec['aboveWidth'] === null ? '' : " above {$codec['aboveWidth']} px wide"), $this->codecs);
+        $structure = array_filter([
+            $this->closedGop ? 'closed GOP' : null,
+            $this->mostBFrames === null ? null : "at most {$this->mostBFrames} B-frames in a row",
+            $this->pyramid ? null : 'no pyramid',
+        ]);
+        $limits = array_filter([
+            $this->mostSeconds === null ? null : (string) new Duration(new Fraction($this->mostSeconds)),
+            $this->mostBytes === null ? null : (string) new ByteCount($this->mostBytes),
+            $this->mostFrame === null ? null : (string) $this->mostFrame,
+        ]);
+        $rows = [
+            'Box' => implode(' or ', array_map(strtoupper(...), $this->containers)).($this->fastStart ? ', fast start' : ''),
+            'Picture' => implode(', ', $codecs).($this->chroma === null ? '' : ", {$this->chroma->value}"),
+            'Shape' => $this->shape === null ? '' : "{$this->shape->numerator}:{$this->shape->denominator}".($this->projection === null ? '' : ", {$this->projection}, tagged"),
+            'Frame rate' => $this->allowedRates !== []
+                ? implode(' or ', array_map(static fn (FrameRate $rate): string => $rate->label(), $this->allowedRates)).' fps'
+                : ($this->minimumRate === null ? '' : "at least {$this->minimumRate->label()} fps for HD"),
+            'Keyframes' => implode(', ', $structure),
+            'Sound' => $this->sound === null ? '' : CodecNames::codec($this->sound['codec'])." {$this->sound['bitrate']}, ".AudioReading::kilohertz($this->sound['sampleRate'])
+                .($this->sound['loudness'] === null ? '' : ", {$this->sound['loudness']} LUFS"),
+            'Limits' => implode(', ', $limits),
+        ];
+        $words = [];
+        foreach (array_filter($rows, static fn (string $text): bool => $text !== '') as $label => $text) {
+            $words[] = ['label' => $label, 'text' => $text];
+        }
+
+        return $words;
     }
 }

@@ -1,0 +1,67 @@
+<?php
+
+namespace App\Console;
+
+use App\Engine\EngineFailed;
+use App\Library\BrokenFile;
+use App\Media\FileProblem;
+use App\Packing\PackRefused;
+use App\Planning\UnknownName;
+use Illuminate\Console\Command;
+use OuterCrate\Reading\Unreadable;
+
+/** What read, plan and pack share: the file, `--json`, and exit status 0, 1 (failed) or 2 (wrong use). */
+abstract class CrateCommand extends Command
+{
+    private const WRONG_USE = 2;
+
+    private const FAILED = 1;
+
+    /** @return int exit status */
+    abstract protected function perform(): int;
+
+    public function handle(): int
+    {
+        try {
+            return $this->perform();
+        } catch (WrongUse|UnknownName $e) {
+            return $this->refuse(self::WRONG_USE, 'wrong-use', $e->getMessage());
+        } catch (Unreadable $e) {
+            return $this->refuse(self::FAILED, $e->reason, $e->getMessage());
+        } catch (FileProblem|PackRefused|EngineFailed|BrokenFile $e) {
+            return $this->refuse(self::FAILED, 'failed', $e->getMessage(), $e instanceof FileProblem ? $e->path : null);
+        }
+    }
+
+    /** The file argument as an absolute path; a name that begins with a dash is a name. */
+    protected function file(): string
+    {
+        return $this->absolute((string) $this->argument('file'));
+    }
+
+    protected function absolute(string $path): string
+    {
+        if ($path === '' || str_contains($path, "\0")) {
+            throw new WrongUse('The path is empty.');
+        }
+
+        return str_starts_with($path, '/') ? $path : (getenv('CRATE_CALLED_FROM') ?: getcwd()).'/'.$path;
+    }
+
+    /** @param  array<mixed>  $data */
+    protected function json(array $data): void
+    {
+        $this->output->writeln(json_encode($data, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+    }
+
+    private function refuse(int $status, string $id, string $message, ?string $file = null): int
+    {
+        $named = mb_scrub($file ?? ($this->hasArgument('file') ? (string) $this->argument('file') : ''));
+        if ($this->option('json')) {
+            $this->json(['error' => ['id' => $id, 'message' => $message, 'file' => $named]]);
+        }
+        fwrite(STDERR, ($named === '' || $status === self::WRONG_USE ? '' : "{$named}: ")."{$message}\n");
+
+        return $status;
+    }
+}

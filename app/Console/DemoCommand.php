@@ -1,0 +1,40 @@
+<?php
+
+namespace App\Console;
+
+use App\Media\CutShelf;
+use App\Models\Cut;
+use App\Models\Run;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+
+class DemoCommand extends Command
+{
+    protected $signature = 'crate:demo {folder : Where demo/make-media put the cuts} {--fresh : Empty the shelf and the queue first}';
+
+    protected $description = 'Put the demo cuts on the shelf';
+
+    public function handle(CutShelf $shelf): int
+    {
+        $folder = realpath($this->argument('folder')) ?: $this->argument('folder');
+        if ($this->option('fresh')) {
+            DB::transaction(function (): void {
+                Run::query()->delete();
+                Cut::query()->delete();
+                DB::table('jobs')->delete();
+            });
+        }
+        foreach (require base_path('demo/cuts.php') as $file => $cut) {
+            $path = "{$folder}/{$file}";
+            $known = Cut::query()->where('path', $path)->first();
+            if ($known === null || $known->hasChanged()) {
+                $new = $shelf->bringIn($path, $cut['name']);
+                if ($known === null) {
+                    $new->update(['outputs' => $cut['outputs'] ?? $new->outputs]);
+                }
+            }
+        }
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Http\Resources\RunResource;
+use App\Models\Run;
+use App\Models\RunState;
+use Illuminate\Http\JsonResponse;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+class RunController
+{
+    private const SHOWN = 200;
+
+    /** What is under way in its order, then what is over, the latest first. */
+    public function index(): JsonResponse
+    {
+        $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'state', 'plan', 'frames', 'percent', 'speed', 'seconds_left', 'stop_asked', 'error', 'slip', 'ended_at'];
+        $underWay = Run::query()->select($columns)->whereIn('state', RunState::underWay())->orderBy('id')->get();
+        $over = Run::query()->select($columns)->whereNotIn('state', RunState::underWay())->orderByDesc('id')->limit(self::SHOWN)->get();
+
+        return response()->json(['runs' => $underWay->concat($over)->map(RunResource::of(...))]);
+    }
+
+    public function stop(Run $run): JsonResponse
+    {
+        $run->update(['stop_asked' => true]);
+        // What has not begun is stopped at once; the worker passes over it.
+        Run::query()->whereKey($run->id)->where('state', RunState::Waiting)->update(['state' => RunState::Stopped, 'ended_at' => now()]);
+
+        return response()->json(['run' => RunResource::of($run->refresh())]);
+    }
+
+    public function file(Run $run): BinaryFileResponse
+    {
+        abort_unless($run->state === RunState::Done && is_file($run->file), 404);
+        $name = basename($run->file);
+
+        return response()->download($run->file, $name, ['Cache-Control' => 'private, no-store'], 'attachment')
+            ->setContentDisposition('attachment', $name, preg_replace('~[^\x20-\x7E]|[%/\\\\]~', '_', mb_scrub($name)));
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+namespace App\Http\Resources;
+
+use App\Models\Cut;
+
+/** A cut as the shelf shows it (resources/schema/cut.json). */
+final class CutResource
+{
+    /** @return array<string, mixed> */
+    public static function of(Cut $cut): array
+    {
+        $reading = $cut->reading;
+        $video = $reading['video'][0];
+        $sound = $reading['audio'][0] ?? null;
+
+        return [
+            'id' => $cut->id,
+            'name' => $cut->name,
+            'file' => mb_scrub(basename($cut->path)),
+            'path' => mb_scrub($cut->path),
+            'poster' => "/api/cuts/{$cut->id}/poster?v={$cut->modified}",
+            'container' => $reading['containerName'],
+            'picture' => $video['label'],
+            'width' => $video['width'],
+            'height' => $video['height'],
+            'displayWidth' => $video['displayWidth'],
+            'displayHeight' => $video['displayHeight'],
+            'frameRate' => $video['frameRate'],
+            'frameRateLabel' => $video['frameRateLabel'].($video['variableRate'] ? ' variable' : ''),
+            'scan' => $video['scan'],
+            'colour' => $video['colour']['label']." · {$video['bitDepth']}-bit {$video['chroma']}",
+            'hdr' => $video['hdr'],
+            'sound' => $sound['label'] ?? 'none',
+            'frames' => $video['frames'],
+            'duration' => $reading['duration'],
+            'durationLabel' => $reading['durationLabel'],
+            'bytes' => $cut->bytes,
+            'bytesLabel' => $reading['bytesLabel'],
+            'bitrate' => $video['bitrate'],
+        ];
+    }
+}

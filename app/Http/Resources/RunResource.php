@@ -1,0 +1,52 @@
+<?php
+
+namespace App\Http\Resources;
+
+use App\Models\Run;
+use App\Models\RunState;
+use OuterCrate\Units\Duration;
+use OuterCrate\Units\Fraction;
+
+/** A run as belt, queue and slips show it (resources/schema/run.json). */
+final class RunResource
+{
+    /** @return array<string, mixed> */
+    public static function of(Run $run): array
+    {
+        return [
+            'id' => $run->id,
+            'pack' => $run->pack,
+            'cut' => $run->cut_id,
+            'cutName' => $run->cut_name,
+            'name' => $run->name,
+            'role' => $run->plan['role'],
+            'preset' => $run->plan['presetName'],
+            'state' => $run->state->value,
+            'frames' => $run->frames,
+            'framesTotal' => $run->plan['frames'],
+            'percent' => $run->percent,
+            'speed' => $run->speed,
+            'secondsLeft' => $run->seconds_left,
+            'secondsLeftLabel' => $run->seconds_left === null ? null : (string) new Duration(new Fraction($run->seconds_left)),
+            'expectedSeconds' => $run->plan['estimate']['seconds'],
+            'error' => $run->error,
+            'file' => mb_scrub(basename($run->file)),
+            'path' => mb_scrub($run->file),
+            'onDisk' => $run->state === RunState::Done && is_file($run->file),
+            'stopAsked' => $run->stop_asked && ! $run->state->isOver(),
+            'endedAt' => $run->ended_at?->toIso8601ZuluString(),
+            'bytesLabel' => $run->slip['bytesLabel'] ?? null,
+            'differences' => $run->slip === null ? null : count($run->slip['differences']),
+        ];
+    }
+
+    /** @return array<string, mixed> with plan and slip */
+    public static function whole(Run $run): array
+    {
+        $plan = $run->plan;
+        unset($plan['speedKey']);
+        $plan['edits'] = (object) $plan['edits'];
+
+        return self::of($run) + ['plan' => $plan, 'slip' => $run->slip];
+    }
+}

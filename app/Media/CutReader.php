@@ -1,0 +1,86 @@
+<?php
+
+namespace App\Media;
+
+use App\Engine\Engine;
+use App\Engine\EngineFailed;
+use OuterCrate\Reading\FileStructure;
+use OuterCrate\Reading\ProbeReader;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\Unreadable;
+
+/** Reads a media file: first its structure, byte by byte, then what the prober finds in it. */
+class CutReader
+{
+    /** Frames are counted packet by packet up to this size, and reckoned from length and rate above it. */
+    private const COUNTED_UP_TO = 2_000_000_000;
+
+    public function __construct(private readonly Engine $engine)
+    {
+    }
+
+    /**
+     * @return array{reading: Reading, probe: array<mixed>, fastStart: ?bool}
+     *
+     * @throws Unreadable when the file is no cut
+     * @throws FileProblem when the file cannot be opened
+     * @throws EngineFailed
+     */
+    public function read(string $path): array
+    {
+        if (is_dir($path)) {
+            throw new FileProblem('This is a folder. Choose the video file in it.', $path);
+        }
+        if (! is_file($path)) {
+            throw new FileProblem('There is no such file. It may have been moved or renamed.', $path);
+        }
+        $stream = @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read. Change who may read it, or choose another.', $path);
+        try {
+            $bytes = (int) fstat($stream)['size'];
+            if ($bytes === 0) {
+                throw Unreadable::empty();
+            }
+            $structure = FileStructure::of($stream, $bytes);
+        } finally {
+            fclose($stream);
+        }
+        if ($structure->playlist) {
+            throw Unreadable::playlist();
+        }
+        if ($structure->expectedBytes !== null && $structure->expectedBytes > $bytes) {
+            throw Unreadable::cutShort($bytes, $structure->expectedBytes);
+        }
+        if ($structure->indexMissing) {
+            throw Unreadable::cutShort();
+        }
+        $probe = $this->probe($path, $bytes);
+        if ($probe === []) {
+            throw Unreadable::notMedia();
+        }
+
+        return ['reading' => (new ProbeReader)->read($probe, $bytes, $structure->fastStart), 'probe' => $probe, 'fastStart' => $structure->fastStart];
+    }
+
+    /**
+     * Containers without a frame count get their packets counted; the times themselves are kept for the first ones only.
+     *
+     * @return array<mixed>
+     */
+    private function probe(string $path, int $bytes): array
+    {
+        $probe = $this->engine->probe($path);
+        foreach ($probe['streams'] ?? [] as $i => $stream) {
+            $counted = isset($stream['nb_frames']) || ($stream['codec_type'] ?? '') !== 'video';
+            if (! $counted && $bytes <= self::COUNTED_UP_TO) {
+                $frames = 0;
+                $index = $stream['index'].',';
+                $this->engine->packets($path, function (string $line) use (&$frames, $index): void {
+                    $frames += str_starts_with($line, $index) ? 1 : 0;
+                });
+                $probe['streams'][$i]['nb_read_packets'] = (string) $frames;
+            }
+        }
+
+        return $probe;
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+namespace App\Media;
+
+use FilesystemIterator;
+use RecursiveCallbackFilterIterator;
+use RecursiveDirectoryIterator;
+use RecursiveIteratorIterator;
+use SplFileInfo;
+
+/** The folders that the pages may bring cuts in from. */
+class MediaFolders
+{
+    private const ENDINGS = ['mov', 'mp4', 'm4v', 'mkv', 'webm', 'mxf', 'avi', 'mpg', 'mpeg', 'ts', 'm2ts', 'mts', 'vob', 'dv', 'wmv', 'flv', '3gp', 'ogv', 'm2v'];
+
+    private const MOST_FILES = 5_000;
+
+    /**
+     * The real path of a file inside one of the folders; symbolic links that lead out of them do not count.
+     *
+     * @throws FileProblem
+     */
+    public function resolve(string $path): string
+    {
+        $real = str_contains($path, "\0") ? false : realpath($path);
+        if ($real === false) {
+            throw new FileProblem('There is no such file. It may have been moved or renamed.', $path);
+        }
+        foreach ($this->folders() as $folder) {
+            if (str_starts_with($real, $folder.'/')) {
+                return $real;
+            }
+        }
+        throw new FileProblem('This file lies outside the media folders. Move it into one of them, or add its folder to CRATE_MEDIA_FOLDERS.', $path);
+    }
+
+    /**
+     * Files that may be cuts, newest first.
+     *
+     * @return list<array{path: string, name: string, bytes: int, modified: int, video: bool}>
+     */
+    public function files(): array
+    {
+        $files = [];
+        foreach ($this->folders() as $folder) {
+            $visible = new RecursiveCallbackFilterIterator(
+                new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS),
+                fn (SplFileInfo $file): bool => ! str_starts_with($file->getFilename(), '.') && ! ($file->isDir() && $file->isLink()),
+            );
+            foreach (new RecursiveIteratorIterator($visible, RecursiveIteratorIterator::LEAVES_ONLY, RecursiveIteratorIterator::CATCH_GET_CHILD) as $file) {
+                if (count($files) >= self::MOST_FILES) {
+                    break 2;
+                }
+                if ($file->isFile()) {
+                    $files[] = [
+                        'path' => $file->getPathname(),
+                        'name' => substr($file->getPathname(), strlen($folder) + 1),
+                        'bytes' => (int) $file->getSize(),
+                        'modified' => (int) $file->getMTime(),
+                        'video' => in_array(strtolower($file->getExtension()), self::ENDINGS, true),
+                    ];
+                }
+            }
+        }
+        usort($files, fn (array $a, array $b): int => [$b['modified'], $b['bytes']] <=> [$a['modified'], $a['bytes']]);
+
+        return $files;
+    }
+
+    /** @return list<string> real paths of the folders that exist */
+    private function folders(): array
+    {
+        return array_values(array_filter(array_map(realpath(...), (array) config('crate.media_folders'))));
+    }
+}

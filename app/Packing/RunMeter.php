@@ -1,0 +1,50 @@
+<?php
+
+namespace App\Packing;
+
+use App\Models\Run;
+use OuterCrate\Encoding\Progress;
+
+/** Writes a run's progress down, a few times a second. */
+final class RunMeter
+{
+    private const INTERVAL = 0.3;
+
+    private int $passedWeight = 0;
+
+    private float $written = 0.0;
+
+    private readonly float $begun;
+
+    public function __construct(private readonly Run $run)
+    {
+        $this->begun = microtime(true);
+    }
+
+    /** @return bool whether it was written down this time */
+    public function note(Progress $progress, int $weight): bool
+    {
+        $now = microtime(true);
+        if ($now - $this->written < self::INTERVAL && ! $progress->ended) {
+            return false;
+        }
+        $this->written = $now;
+        $total = max(1, (int) $this->run->plan['frames']);
+        $done = $this->passedWeight + $weight * min(1.0, $progress->frames / $total);
+        $elapsed = $now - $this->begun;
+        $this->run->update([
+            'frames' => min($progress->frames, $total),
+            'percent' => min(99, (int) floor($done)),
+            'speed' => $progress->framesPerSecond,
+            // The first moments say little about the rest.
+            'seconds_left' => $done < 2 || $elapsed < 1 ? null : (int) ceil($elapsed * (100 - $done) / $done),
+        ]);
+
+        return true;
+    }
+
+    public function endPass(int $weight): void
+    {
+        $this->passedWeight += $weight;
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+namespace App\Planning;
+
+use App\Engine\Engine;
+use App\Library\Hosts;
+use App\Library\Presets;
+use App\Media\OutputFile;
+use App\Models\Setting;
+use App\Models\Speed;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Encoding\Encoders;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Estimates\TimeEstimate;
+use OuterCrate\Planning\OutputSpec;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Recap;
+use OuterCrate\Presets\Rules;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\ByteCount;
+use OuterCrate\Units\Duration;
+use OuterCrate\Units\Fraction;
+
+/** Plans outputs for a cut with what this machine knows: its presets, hosts, engine, free space and learnt speeds. */
+class Planning
+{
+    private ?TimeEstimate $times = null;
+
+    public function __construct(
+        private readonly Planner $planner,
+        private readonly Encoders $encoders,
+        private readonly Presets $presets,
+        private readonly Hosts $hosts,
+        private readonly Engine $engine,
+    ) {
+    }
+
+    /**
+     * @param  array{preset: string, host?: ?string, edits?: array<string, mixed>}  $output
+     *
+     * @throws UnknownName
+     */
+    public function spec(array $output): OutputSpec
+    {
+        $preset = $this->presets->find($output['preset']) ?? throw new UnknownName('preset', $output['preset'], array_keys($this->presets->all()));
+        $slug = $output['host'] ?? null;
+        $host = $slug === null ? null : $this->hosts->find($slug) ?? throw new UnknownName('host', $slug, array_keys($this->hosts->all()));
+        // A null takes an edit back; what is left are rules.
+        $edits = array_filter($output['edits'] ?? [], fn (mixed $rule): bool => $rule !== null);
+
+        return new OutputSpec($preset, $host, new Rules($edits));
+    }
+
+    /**
+     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>}>  $outputs
+     * @return list<Plan>
+     *
+     * @throws UnknownName
+     */
+    public function plans(Reading $reading, array $outputs, ?string $folder = null): array
+    {
+        $subject = new Subject($reading, $this->engine->capabilities()['encoders'] ?? null, OutputFile::freeBytes($folder ?? config('crate.deliveries')));
+
+        return array_map(fn (array $output): Plan => $this->planner->plan($subject, $this->spec($output)), $outputs);
+    }
+
+    /** @return array<string, mixed> a plan with its estimate (resources/schema/plan.json) */
+    public function describe(Plan $plan, Reading $reading): array
+    {
+        $size = SizeEstimate::of($plan, $reading);
+        $making = $this->making($plan);
+        $sending = TimeEstimate::sending($size->bytes, Setting::lineSpeed());
+
+        return $plan->toArray() + ['estimate' => [
+            'bytes' => $size->bytes,
+            'bytesLabel' => (string) new ByteCount($size->bytes),
+            'marginPercent' => $size->marginPercent,
+            'basis' => $size->basis,
+            'seconds' => round($making, 1),
+            'secondsLabel' => self::length($making),
+            'sendSeconds' => $plan->spec->host === null ? null : round($sending, 1),
+            'sendLabel' => $plan->spec->host === null ? null : self::length($sending),
+        ]];
+    }
+
+    /** @param  list<Plan>  $plans */
+    public function recap(array $plans, Reading $reading): string
+    {
+        return Recap::of(array_map(fn (Plan $plan): array => [$plan, SizeEstimate::of($plan, $reading)->bytes, $this->making($plan)], $plans));
+    }
+
+    private function making(Plan $plan): float
+    {
+        $this->times ??= new TimeEstimate($this->encoders, Speed::query()->pluck('pixels_per_second', 'key')->map(fn ($speed): int => (int) $speed)->all());
+
+        return $this->times->making($plan);
+    }
+
+    private static function length(float $seconds): string
+    {
+        return (string) new Duration(new Fraction((int) ceil($seconds)));
+    }
+}

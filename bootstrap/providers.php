@@ -1,0 +1,5 @@
+<?php
+
+return [
+    App\Providers\CrateServiceProvider::class,
+];

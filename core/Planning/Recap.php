@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning;
+
+use OuterCrate\Checks\Severity;
+use OuterCrate\Presets\Role;
+use OuterCrate\Units\ByteCount;
+
+/** The plain sentence summary of what will be made. */
+final class Recap
+{
+    /** @param  list<array{Plan, int, float}>  $outputs each plan with its estimated bytes and seconds to make */
+    public static function of(array $outputs): string
+    {
+        if ($outputs === []) {
+            return 'Nothing is to be made yet.';
+        }
+        $files = [];
+        $seconds = 0.0;
+        $counts = [Severity::Stop->value => 0, Severity::Caution->value => 0, Severity::Note->value => 0];
+        foreach ($outputs as [$plan, $bytes, $making]) {
+            $files[] = self::file($plan).' of ≈ '.new ByteCount($bytes);
+            $seconds += $making;
+            foreach ($plan->findings as $finding) {
+                $counts[$finding->severity->value]++;
+            }
+        }
+
+        return ucfirst(self::joined($files)).'. About '.self::length($seconds).' to make. '.self::findings($counts);
+    }
+
+    private static function file(Plan $plan): string
+    {
+        $kind = match ($plan->spec->preset->role) {
+            Role::Master => "a {$plan->colour->pixelFormat->bitDepth}-bit master",
+            Role::Upload => 'an upload'.($plan->spec->host === null ? '' : " for {$plan->spec->host->name}"),
+            Role::Review => 'a review file',
+            Role::Device => 'a device file',
+            Role::Stills => 'stills',
+            Role::Sound => 'a sound file',
+        };
+
+        return str_replace('a 8-bit', 'an 8-bit', $kind);
+    }
+
+    /** @param  array<string, int>  $counts by severity */
+    private static function findings(array $counts): string
+    {
+        $parts = [];
+        foreach ([Severity::Stop->value => 'stop', Severity::Caution->value => 'caution', Severity::Note->value => 'note'] as $severity => $word) {
+            if ($counts[$severity] > 0) {
+                $parts[] = $counts[$severity].' '.$word.($counts[$severity] === 1 ? '' : 's');
+            }
+        }
+
+        return $parts === [] ? 'Nothing to watch out for.' : ucfirst(self::joined($parts)).'.';
+    }
+
+    private static function length(float $seconds): string
+    {
+        $whole = max(1, (int) ceil($seconds));
+
+        return match (true) {
+            $whole < 60 => "{$whole} s",
+            $whole < 3600 => intdiv($whole, 60).' min'.($whole % 60 === 0 ? '' : ' '.($whole % 60).' s'),
+            default => intdiv($whole, 3600).' h '.intdiv($whole % 3600, 60).' min',
+        };
+    }
+
+    /** @param  list<string>  $parts */
+    private static function joined(array $parts): string
+    {
+        $last = array_pop($parts);
+
+        return $parts === [] ? (string) $last : implode(', ', $parts).' and '.$last;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+use App\Http\Controllers\CutController;
+use App\Http\Controllers\HostController;
+use App\Http\Controllers\MachineController;
+use App\Http\Controllers\MediaController;
+use App\Http\Controllers\PackController;
+use App\Http\Controllers\PlanController;
+use App\Http\Controllers\PresetController;
+use App\Http\Controllers\RunController;
+use App\Http\Controllers\SheetController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('machine', [MachineController::class, 'show']);
+Route::put('machine', [MachineController::class, 'update']);
+Route::get('media', [MediaController::class, 'index']);
+
+Route::get('cuts', [CutController::class, 'index']);
+Route::post('cuts', [CutController::class, 'store']);
+Route::delete('cuts/{cut}', [CutController::class, 'destroy']);
+Route::get('cuts/{cut}/poster', [CutController::class, 'poster']);
+
+Route::get('cuts/{cut}/sheet', [SheetController::class, 'show']);
+Route::put('cuts/{cut}/sheet', [SheetController::class, 'update']);
+Route::post('plan', PlanController::class);
+
+Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
+Route::get('packs/{pack}', [PackController::class, 'show']);
+
+Route::get('runs', [RunController::class, 'index']);
+Route::post('runs/{run}/stop', [RunController::class, 'stop']);
+Route::get('runs/{run}/file', [RunController::class, 'file']);
+
+Route::get('presets', [PresetController::class, 'index']);
+Route::get('hosts', [HostController::class, 'index']);
