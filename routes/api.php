@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\ChoicesController;
 use App\Http\Controllers\CutController;
 use App\Http\Controllers\HostController;
 use App\Http\Controllers\MachineController;
@@ -31,5 +32,6 @@ Route::get('runs', [RunController::class, 'index']);
 Route::post('runs/{run}/stop', [RunController::class, 'stop']);
 Route::get('runs/{run}/file', [RunController::class, 'file']);
 
+Route::get('choices', ChoicesController::class);
 Route::get('presets', [PresetController::class, 'index']);
 Route::get('hosts', [HostController::class, 'index']);

@@ -58,9 +58,13 @@ class PackCommand extends CrateCommand
     /** Progress and results go to the error stream, so that --json stays clean. */
     private function show(Run $run, string $end = "\r"): void
     {
+        $live = stream_isatty(STDERR);
+        if (! $live && ! $run->state->isOver()) {
+            return;
+        }
         $left = $run->seconds_left === null ? '' : ", {$run->seconds_left} s left";
         $speed = $run->speed === null ? '' : " · {$run->speed} fps";
-        fwrite(STDERR, "\e[2K".match ($run->state) {
+        fwrite(STDERR, ($live ? "\e[2K" : '').match ($run->state) {
             RunState::Done => "done     {$run->file} · {$run->slip['bytesLabel']}".implode('', array_map(fn (array $difference): string => "\n         {$difference['text']}", $run->slip['differences'])),
             RunState::Failed => "failed   {$run->name}: {$run->error}",
             RunState::Stopped => "stopped  {$run->name}",

@@ -12,7 +12,7 @@ final class RateUnderAsk implements Check
 {
     public function look(Plan $plan, Subject $subject): ?Finding
     {
-        $asked = $plan->spec->host?->asks->average($plan->frameSize->frame, $plan->frameRate->rate, $plan->colour->colour->isHdr());
+        $asked = $plan->askedAverage();
         $average = $plan->rate->average;
         if ($asked === null || $average === null || ! $asked->isAbove($average)) {
             return null;
@@ -22,7 +22,7 @@ final class RateUnderAsk implements Check
             'rate-under-ask',
             Severity::Caution,
             Cell::Rate,
-            "The average of {$average} lies under the {$asked} that {$plan->spec->host->name} asks for {$plan->frameSize->frame} at {$plan->frameRate->rate->label()} fps. It recompresses what it gets, so the loss is paid twice.",
+            "The average of {$average} lies under the {$asked} that {$plan->spec->host?->name} asks for {$plan->frameSize->frame} at {$plan->frameRate->rate->label()} fps. It recompresses what it gets, so the loss is paid twice.",
             new Remedy("Raise the average to {$asked}", ['rate' => ['average' => ['timesAsk' => 1], 'peak' => ['timesAverage' => 1.5]]]),
         );
     }

@@ -14,6 +14,7 @@ use OuterCrate\Planning\Values\KeyframesValue;
 use OuterCrate\Planning\Values\PictureValue;
 use OuterCrate\Planning\Values\RateValue;
 use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 
 /** An output with every value decided, each with where it came from. */
@@ -59,6 +60,19 @@ final readonly class Plan
         return false;
     }
 
+    /** What the host asks for this picture. */
+    public function askedAverage(): ?Bitrate
+    {
+        return $this->spec->host?->asks->average($this->frameSize->frame, $this->frameRate->rate, $this->colour->colour->isHdr());
+    }
+
+    /** The average spread over every pixel of every frame, to three decimals. */
+    public function bitsPerPixel(): ?float
+    {
+        return $this->rate->average === null ? null
+            : round($this->rate->average->bitsPerSecond / $this->frameRate->rate->perSecond->times($this->frameSize->picture->pixels())->toFloat(), 3);
+    }
+
     /**
      * The frozen form (resources/schema/plan.json), without the estimate.
      *
@@ -84,6 +98,8 @@ final readonly class Plan
                 'sound' => $this->sound->toArray(),
             ],
             'origins' => array_map(static fn (Origin $origin): array => $origin->toArray(), $this->origins),
+            'askedAverage' => $this->askedAverage()?->bitsPerSecond,
+            'bitsPerPixel' => $this->bitsPerPixel(),
             'frames' => $this->frames,
             'duration' => (string) $this->duration,
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),

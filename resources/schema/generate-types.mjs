@@ -4,7 +4,9 @@ import { compile } from 'json-schema-to-typescript';
 
 const folder = new URL('./', import.meta.url);
 const target = new URL('../js/api/types.ts', import.meta.url);
-const names = readdirSync(folder).filter((name) => name.endsWith('.json')).sort();
+const names = readdirSync(folder)
+    .filter((name) => name.endsWith('.json'))
+    .sort();
 
 // One schema that points to all of them, so that each type is written once.
 const all = {

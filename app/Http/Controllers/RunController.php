@@ -6,18 +6,20 @@ use App\Http\Resources\RunResource;
 use App\Models\Run;
 use App\Models\RunState;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 class RunController
 {
     private const SHOWN = 200;
 
-    /** What is under way in its order, then what is over, the latest first. */
-    public function index(): JsonResponse
+    /** What is under way in its order, then what is over, the latest first: as many of those as `latest` says. */
+    public function index(Request $request): JsonResponse
     {
+        $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
         $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'state', 'plan', 'frames', 'percent', 'speed', 'seconds_left', 'stop_asked', 'error', 'slip', 'ended_at'];
         $underWay = Run::query()->select($columns)->whereIn('state', RunState::underWay())->orderBy('id')->get();
-        $over = Run::query()->select($columns)->whereNotIn('state', RunState::underWay())->orderByDesc('id')->limit(self::SHOWN)->get();
+        $over = Run::query()->select($columns)->whereNotIn('state', RunState::underWay())->orderByDesc('id')->limit($latest)->get();
 
         return response()->json(['runs' => $underWay->concat($over)->map(RunResource::of(...))]);
     }

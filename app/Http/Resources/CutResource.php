@@ -3,6 +3,9 @@
 namespace App\Http\Resources;
 
 use App\Models\Cut;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\FrameRate;
+use OuterCrate\Units\Timecode;
 
 /** A cut as the shelf shows it (resources/schema/cut.json). */
 final class CutResource
@@ -12,6 +15,7 @@ final class CutResource
     {
         $reading = $cut->reading;
         $video = $reading['video'][0];
+        $rate = FrameRate::parse($video['frameRate']);
         $sound = $reading['audio'][0] ?? null;
 
         return [
@@ -28,16 +32,21 @@ final class CutResource
             'displayHeight' => $video['displayHeight'],
             'frameRate' => $video['frameRate'],
             'frameRateLabel' => $video['frameRateLabel'].($video['variableRate'] ? ' variable' : ''),
+            'pixels' => $video['width'].'×'.$video['height'].($video['sampleAspect'] === '1' ? '' : ' · '.str_replace('/', ':', $video['sampleAspect']).' pixels'),
+            'rate' => $video['frameRateLabel'].($video['variableRate'] ? ' · variable' : '').($video['scan'] === 'progressive' ? '' : ' · interlaced'),
             'scan' => $video['scan'],
             'colour' => $video['colour']['label']." · {$video['bitDepth']}-bit {$video['chroma']}",
             'hdr' => $video['hdr'],
             'sound' => $sound['label'] ?? 'none',
             'frames' => $video['frames'],
+            'first' => (string) new Timecode(0, $rate),
+            'last' => (string) new Timecode($video['frames'] - 1, $rate),
             'duration' => $reading['duration'],
             'durationLabel' => $reading['durationLabel'],
             'bytes' => $cut->bytes,
             'bytesLabel' => $reading['bytesLabel'],
             'bitrate' => $video['bitrate'],
+            'bitrateLabel' => (string) new Bitrate($video['bitrate']),
         ];
     }
 }

@@ -36,9 +36,20 @@ final readonly class RateValue implements Value
         return match ($this->mode) {
             RateMode::Quality => "Quality {$this->quality}".($this->peak === null ? '' : " · at most {$this->peak}"),
             RateMode::Cbr => "CBR · {$this->average}",
-            RateMode::Vbr => ($this->passes === 2 ? 'VBR ×2' : 'VBR')." · {$this->average}".($this->peak === null ? '' : " ▸ {$this->peak}"),
+            RateMode::Vbr => ($this->passes === 2 ? 'VBR ×2' : 'VBR').' · '.$this->averageToPeak(),
             RateMode::Codec, RateMode::Lossless => $this->mode->label(),
         };
+    }
+
+    /** The unit is said once where both have the same: 9.9 ▸ 14.9 Mb/s. */
+    private function averageToPeak(): string
+    {
+        if ($this->peak === null) {
+            return (string) $this->average;
+        }
+        [$figure, $unit] = explode("\u{2009}", (string) $this->average);
+
+        return str_ends_with((string) $this->peak, $unit) ? "{$figure} ▸ {$this->peak}" : "{$this->average} ▸ {$this->peak}";
     }
 
     public function toArray(): array

@@ -1,6 +1,7 @@
 /* Generated from resources/schema by generate-types.mjs. Do not edit. */
 
 export interface Contract {
+    choices: Choices;
     'cut-answer': CutAnswer;
     'cut-list': CutList;
     'cut-request': CutRequest;
@@ -30,6 +31,97 @@ export interface Contract {
     'sheet-request': SheetRequest;
     sheet: Sheet;
     slip: Slip;
+}
+/**
+ * Answer of GET /api/choices: what the cells' editors offer.
+ */
+export interface Choices {
+    cells: {
+        container: {
+            label: string;
+            about: string;
+            rule:
+                | 'host'
+                | {
+                      set?: string;
+                      fastStart?: boolean;
+                  };
+        }[];
+        picture: {
+            label: string;
+            about: string;
+            rule:
+                | 'host'
+                | {
+                      codec?: string;
+                      profile?: string;
+                      effort?: 'fast' | 'medium' | 'slow';
+                  };
+        }[];
+        frameSize: {
+            label: string;
+            about: string;
+            rule:
+                | {
+                      /**
+                       * stored: the cut's own pixels. displayed: square pixels, upright.
+                       */
+                      follow: 'stored' | 'displayed';
+                  }
+                | {
+                      /**
+                       * Inside these bounds, never enlarged.
+                       */
+                      fit: string;
+                  }
+                | {
+                      /**
+                       * This frame, the picture fitted in and padded.
+                       */
+                      exact: string;
+                  };
+        }[];
+        frameRate: {
+            label: string;
+            about: string;
+            rule:
+                | 'follow'
+                | {
+                      /**
+                       * 25, 30000/1001, 29.97
+                       */
+                      exact: string;
+                  };
+        }[];
+        keyframes: {
+            label: string;
+            about: string;
+            rule:
+                | ('host' | 'intra')
+                | {
+                      seconds?: number;
+                      closed?: boolean;
+                      bFrames?: number;
+                      pyramid?: boolean;
+                  };
+        }[];
+        sound: {
+            label: string;
+            about: string;
+            rule:
+                | ('follow' | 'host' | 'none')
+                | {
+                      codec?: string;
+                      kbps?: number;
+                      sampleRate?: number;
+                      channels?: number;
+                      bitDepth?: 16 | 24;
+                  };
+        }[];
+    };
+    rateModes: {
+        [k: string]: ('quality' | 'cbr' | 'vbr' | 'codec' | 'lossless')[];
+    };
 }
 /**
  * Answer of POST /api/cuts.
@@ -64,6 +156,17 @@ export interface Cut {
     bytes: number;
     bytesLabel: string;
     bitrate: number;
+    /**
+     * Timecode of the first frame; it is included.
+     */
+    first: string;
+    /**
+     * Timecode of the last frame; it is included.
+     */
+    last: string;
+    pixels: string;
+    rate: string;
+    bitrateLabel: string;
 }
 /**
  * Answer of GET /api/cuts.
@@ -503,6 +606,14 @@ export interface Plan {
         sendSeconds: number | null;
         sendLabel: string | null;
     };
+    /**
+     * What the host asks for this picture, in bits per second.
+     */
+    askedAverage: number | null;
+    /**
+     * The average spread over every pixel of every frame.
+     */
+    bitsPerPixel: number | null;
 }
 /**
  * What came out of a run.

@@ -1,0 +1,118 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import { api } from '../api/client';
+import { isUnderWay, useBelt } from '../api/queries';
+import type { Run } from '../api/types';
+import { Figures } from '../ui/Figures';
+import { Mark } from '../ui/Mark';
+
+const SHOWN = 3;
+
+/** The strip along the bottom of every page: what is being made, or what came of it last. */
+export function Belt() {
+    const { data } = useBelt();
+    const runs = data?.runs ?? [];
+    const active = runs.filter(isUnderWay);
+    const latest = runs.find((run) => !isUnderWay(run));
+    const shown = active.length > 0 ? active : runs.filter((run) => run.pack === latest?.pack).reverse();
+    const percent = active[0]?.percent;
+
+    useEffect(() => {
+        document.title = percent === undefined ? 'Outer Crate' : `${percent} % · Outer Crate`;
+    }, [percent]);
+
+    return (
+        <section
+            aria-label="Belt"
+            className="flex items-stretch gap-px border-t border-line bg-sunk px-5 text-[12.5px]"
+        >
+            {shown.slice(0, SHOWN).map((run) => (
+                <Item key={run.id} run={run} />
+            ))}
+            {shown.length === 0 && <span className="self-center text-faint">Nothing is being made.</span>}
+            <span className="ml-auto flex items-center gap-4 pl-4 text-soft">
+                {active.length === 0 && latest && (
+                    <Link to={`/slips/${latest.pack}`} className="text-rust hover:underline">
+                        Slips of {latest.cutName}
+                    </Link>
+                )}
+                {active.length > 0 && (
+                    <Link to="/queue" className="hover:text-ink">
+                        <Figures text={`Queue: ${active.length} ${active.length === 1 ? 'run' : 'runs'} ▸`} />
+                    </Link>
+                )}
+            </span>
+        </section>
+    );
+}
+
+function Item({ run }: { run: Run }) {
+    const client = useQueryClient();
+    const stop = useMutation({
+        mutationFn: () => api.stop(run.id),
+        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
+    });
+    const going = run.state === 'running' || run.state === 'checking';
+    const title = going
+        ? `${run.frames} of ${run.framesTotal} frames${run.speed === null ? '' : `, ${run.speed} frames per second`}`
+        : (run.error ?? run.path);
+    return (
+        <div
+            title={title}
+            className={`relative flex w-[300px] min-w-0 items-center gap-2.5 border-x border-line bg-surface pl-3 ${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`}
+        >
+            {run.state === 'done' && <Mark kind="done" />}
+            {run.state === 'failed' && <Mark kind="stop" />}
+            <span className="min-w-0 truncate">
+                <b className="font-medium">{run.cutName}</b> {run.name}
+            </span>
+            <span className="ml-auto flex-none whitespace-nowrap">
+                <Figures text={stateText(run)} />
+            </span>
+            {isUnderWay(run) && (
+                <button
+                    type="button"
+                    aria-label={`Stop ${run.cutName} ${run.name}`}
+                    title="Stop"
+                    disabled={run.stopAsked || stop.isPending}
+                    onClick={() => stop.mutate()}
+                    className="flex size-6 flex-none items-center justify-center rounded text-faint hover:bg-sunk hover:text-stop disabled:opacity-40"
+                >
+                    <X size={13} />
+                </button>
+            )}
+            {going && (
+                <span
+                    role="progressbar"
+                    aria-label={`${run.cutName} ${run.name}`}
+                    aria-valuenow={run.percent}
+                    className="absolute bottom-0 left-0 h-[3px] bg-rust transition-[width]"
+                    style={{ width: `${run.percent}%` }}
+                />
+            )}
+        </div>
+    );
+}
+
+/** What the belt and the queue say of a run: `62 %  24.3 fps  0:14`. */
+export function stateText(run: Run): string {
+    if (run.stopAsked) {
+        return 'stopping';
+    }
+    switch (run.state) {
+        case 'running':
+            return [
+                `${run.percent} %`,
+                run.speed === null ? null : `${run.speed.toFixed(run.speed < 10 ? 1 : 0)} fps`,
+                run.secondsLeftLabel,
+            ]
+                .filter(Boolean)
+                .join('  ');
+        case 'done':
+            return run.bytesLabel ?? 'done';
+        default:
+            return run.state;
+    }
+}

@@ -1,0 +1,91 @@
+import { Moon, Sun } from 'lucide-react';
+import { useState } from 'react';
+import { NavLink, Outlet } from 'react-router';
+import { useMachine } from '../api/queries';
+import { Figures } from '../ui/Figures';
+import { Belt } from './Belt';
+import { currentTheme, setTheme } from './theme';
+
+const pages = [
+    { to: '/', label: 'Shelf' },
+    { to: '/presets', label: 'Presets' },
+    { to: '/hosts', label: 'Hosts' },
+    { to: '/queue', label: 'Queue' },
+];
+
+export function Frame() {
+    return (
+        <div className="grid h-dvh grid-rows-[44px_minmax(0,1fr)_40px]">
+            <header className="flex items-center gap-6 border-b border-line px-5">
+                <NavLink
+                    to="/"
+                    className="font-stencil text-[19px] leading-none tracking-[.06em]"
+                    aria-label="Outer Crate, to the shelf"
+                >
+                    OUTER CRATE
+                </NavLink>
+                <nav aria-label="Pages" className="flex gap-[18px] self-stretch">
+                    {pages.map((page) => (
+                        <NavLink
+                            key={page.to}
+                            to={page.to}
+                            end={page.to === '/'}
+                            className="flex items-center text-soft hover:text-ink aria-[current=page]:font-medium aria-[current=page]:text-ink aria-[current=page]:shadow-[inset_0_-2px_var(--rust)]"
+                        >
+                            {page.label}
+                        </NavLink>
+                    ))}
+                </nav>
+                <div className="ml-auto flex items-center gap-4">
+                    <Disk />
+                    <ThemeSwitch />
+                </div>
+            </header>
+            <main className="min-h-0 overflow-y-auto" id="main">
+                <Outlet />
+            </main>
+            <Belt />
+        </div>
+    );
+}
+
+function Disk() {
+    const { data } = useMachine();
+    if (data === undefined) {
+        return null;
+    }
+    if (data.engine === null) {
+        return (
+            <span role="alert" className="text-[13px] text-stop">
+                ■ The engine is missing: install the ffmpeg package
+            </span>
+        );
+    }
+    return (
+        <span
+            className="text-[13px] text-soft"
+            title={`${data.freeBytes?.toLocaleString('en')} bytes free for ${data.deliveries}`}
+        >
+            <Figures text={data.freeLabel ?? '?'} /> free
+        </span>
+    );
+}
+
+function ThemeSwitch() {
+    const [theme, setShown] = useState(currentTheme);
+    const other = theme === 'dark' ? 'light' : 'dark';
+    return (
+        <button
+            type="button"
+            aria-label={`Change to ${other}`}
+            title={`Change to ${other}`}
+            className="flex size-7 items-center justify-center rounded text-soft hover:bg-sunk hover:text-ink"
+            onClick={() => {
+                setTheme(other);
+                setShown(other);
+            }}
+        >
+            {theme === 'dark' ? <Sun size={15} /> : <Moon size={15} />}
+        </button>
+    );
+}

@@ -1,0 +1,43 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Route, Routes } from 'react-router';
+import { ApiError } from './api/client';
+import { Frame } from './frame/Frame';
+import { NotHere } from './frame/NotHere';
+import { HostsPage } from './hosts/HostsPage';
+import { PresetsPage } from './presets/PresetsPage';
+import { QueuePage } from './queue/QueuePage';
+import { SheetPage } from './sheet/SheetPage';
+import { ShelfPage } from './shelf/ShelfPage';
+import { SlipsPage } from './slips/SlipsPage';
+
+const client = new QueryClient({
+    defaultOptions: {
+        queries: {
+            retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status >= 400),
+            networkMode: 'always',
+        },
+        mutations: { networkMode: 'always' },
+    },
+});
+
+createRoot(document.getElementById('page') as HTMLElement).render(
+    <StrictMode>
+        <QueryClientProvider client={client}>
+            <BrowserRouter>
+                <Routes>
+                    <Route element={<Frame />}>
+                        <Route index element={<ShelfPage />} />
+                        <Route path="cuts/:cut" element={<SheetPage />} />
+                        <Route path="slips/:pack" element={<SlipsPage />} />
+                        <Route path="queue" element={<QueuePage />} />
+                        <Route path="presets" element={<PresetsPage />} />
+                        <Route path="hosts" element={<HostsPage />} />
+                        <Route path="*" element={<NotHere />} />
+                    </Route>
+                </Routes>
+            </BrowserRouter>
+        </QueryClientProvider>
+    </StrictMode>,
+);

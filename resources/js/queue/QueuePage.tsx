@@ -1,0 +1,132 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { api } from '../api/client';
+import { isUnderWay, useRuns } from '../api/queries';
+import type { Run } from '../api/types';
+import { stateText } from '../frame/Belt';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { Mark, type MarkKind } from '../ui/Mark';
+import { Blank, Failed, Loading } from '../ui/States';
+
+const marks: Partial<Record<Run['state'], MarkKind>> = { done: 'done', failed: 'stop', stopped: 'note' };
+
+/** All runs: those under way in their order, then those that are over. */
+export function QueuePage() {
+    const { data, isError, error, refetch } = useRuns();
+    if (isError && data === undefined) {
+        return <Failed error={error} retry={() => refetch()} />;
+    }
+    if (data === undefined) {
+        return <Loading what="the queue" />;
+    }
+    if (data.runs.length === 0) {
+        return (
+            <Blank
+                title="Nothing has been packed yet"
+                action={
+                    <Link to="/" className="text-rust underline underline-offset-4">
+                        Go to the shelf
+                    </Link>
+                }
+            >
+                Open a cut, look at its sheet, and press Pack.
+            </Blank>
+        );
+    }
+    const active = data.runs.filter(isUnderWay);
+    const over = data.runs.filter((run) => !isUnderWay(run));
+    return (
+        <div className="px-5 py-4">
+            <h1 className="mb-3 text-[20px] leading-6 font-semibold">Queue</h1>
+            {active.length > 0 && <Table name="Under way" runs={active} />}
+            {over.length > 0 && <Table name="Over" runs={over} />}
+        </div>
+    );
+}
+
+function Table({ name, runs }: { name: string; runs: Run[] }) {
+    return (
+        <table className="mb-6 w-full table-fixed border-t-2 border-rule text-[13px]" aria-label={name}>
+            <thead>
+                <tr className="border-b border-rule text-soft">
+                    <th scope="col" className="h-[30px] w-[220px] px-2 pl-0">
+                        {name}
+                    </th>
+                    <th scope="col" className="w-[120px] px-2">
+                        For
+                    </th>
+                    <th scope="col" className="w-[200px] px-2">
+                        Preset
+                    </th>
+                    <th scope="col" className="px-2">
+                        File
+                    </th>
+                    <th scope="col" className="w-[240px] px-2">
+                        State
+                    </th>
+                    <th scope="col" className="w-[90px]" />
+                </tr>
+            </thead>
+            <tbody>
+                {runs.map((run) => (
+                    <Row key={run.id} run={run} />
+                ))}
+            </tbody>
+        </table>
+    );
+}
+
+function Row({ run }: { run: Run }) {
+    const client = useQueryClient();
+    const stop = useMutation({
+        mutationFn: () => api.stop(run.id),
+        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
+    });
+    const mark = marks[run.state];
+    const going = run.state === 'running' || run.state === 'checking';
+    return (
+        <tr className="h-9 border-b border-line">
+            <td className="truncate px-2 pl-0 font-medium">
+                {run.cut === null ? run.cutName : <Link to={`/cuts/${run.cut}`}>{run.cutName}</Link>}
+            </td>
+            <td className="truncate px-2">{run.name}</td>
+            <td className="truncate px-2 text-soft">{run.preset}</td>
+            <td className="truncate px-2 text-soft" title={run.error ?? run.path}>
+                {run.error ?? run.file}
+            </td>
+            <td className="relative px-2">
+                <span className="flex items-center gap-2 whitespace-nowrap">
+                    {mark && <Mark kind={mark} />}
+                    <Figures
+                        text={going ? `${stateText(run)}  ${run.frames}/${run.framesTotal} frames` : stateText(run)}
+                    />
+                    {(run.differences ?? 0) > 0 && (
+                        <Figures className="text-faint" text={`${run.differences} from the plan`} />
+                    )}
+                </span>
+                {going && (
+                    <span
+                        className="absolute bottom-0 left-2 h-[3px] bg-rust transition-[width]"
+                        style={{ width: `calc(${run.percent}% - 16px)` }}
+                    />
+                )}
+            </td>
+            <td className="text-right">
+                {isUnderWay(run) ? (
+                    <Button
+                        disabled={run.stopAsked || stop.isPending}
+                        onClick={() => stop.mutate()}
+                        aria-label={`Stop ${run.cutName} ${run.name}`}
+                    >
+                        Stop
+                    </Button>
+                ) : (
+                    <Link to={`/slips/${run.pack}`} className="text-rust hover:underline">
+                        Slips
+                    </Link>
+                )}
+            </td>
+        </tr>
+    );
+}

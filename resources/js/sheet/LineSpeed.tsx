@@ -1,0 +1,72 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../api/client';
+import type { Machine } from '../api/types';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { Popover } from '../ui/Popover';
+
+/** "at 5 Mb/s", and a place to say what the line really sends. */
+export function LineSpeed({ machine }: { machine: Machine }) {
+    const client = useQueryClient();
+    const [open, setOpen] = useState(false);
+    const [typed, setTyped] = useState('');
+    const save = useMutation({
+        mutationFn: () => api.setLineSpeed(Math.round(Number(typed.replace(',', '.')) * 1_000_000)),
+        onSuccess: (answer) => {
+            client.setQueryData(['machine'], answer);
+            client.invalidateQueries({ queryKey: ['sheet'] });
+            setOpen(false);
+        },
+    });
+    const number = Number(typed.replace(',', '.'));
+    const usable = number >= 0.01 && number <= 100_000;
+    return (
+        <Popover
+            open={open}
+            onOpenChange={setOpen}
+            label="Speed of the line"
+            width={260}
+            anchor={
+                <button
+                    type="button"
+                    title="Say how fast your line sends"
+                    onClick={() => {
+                        setTyped(String(machine.lineSpeed / 1_000_000));
+                        setOpen(true);
+                    }}
+                    className="font-normal text-faint underline decoration-dotted underline-offset-3 hover:text-ink"
+                >
+                    <Figures text={`at ${machine.lineSpeedLabel}`} />
+                </button>
+            }
+        >
+            <form
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    if (usable) {
+                        save.mutate();
+                    }
+                }}
+            >
+                <label htmlFor="line-speed" className="mb-2 block font-medium">
+                    Your line sends
+                </label>
+                <div className="flex items-center gap-2">
+                    <input
+                        id="line-speed"
+                        inputMode="decimal"
+                        value={typed}
+                        onChange={(event) => setTyped(event.target.value)}
+                        className="figure h-7 w-24 rounded border border-line bg-page px-2 text-right"
+                    />
+                    Mb/s
+                    <Button type="submit" kind="primary" className="ml-auto" disabled={!usable || save.isPending}>
+                        Set
+                    </Button>
+                </div>
+                {save.isError && <p className="mt-2 text-stop">{save.error.message}</p>}
+            </form>
+        </Popover>
+    );
+}

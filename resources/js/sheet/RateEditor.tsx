@@ -1,0 +1,193 @@
+import { useEffect, useId, useRef, useState } from 'react';
+import { useChoices } from '../api/queries';
+import type { Plan, Rules } from '../api/types';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { Segments } from '../ui/Segments';
+import { RateScale } from './RateScale';
+
+type RateRule = NonNullable<Rules['rate']>;
+
+interface Props {
+    plan: Plan;
+    rule: RateRule | null;
+    edit: (rule: RateRule | null, step?: string | null) => void;
+    close: () => void;
+}
+
+const modes = [
+    { value: 'quality', label: 'Quality' },
+    { value: 'cbr', label: 'CBR' },
+    { value: 'vbr', label: 'VBR' },
+    { value: 'vbr2', label: 'VBR ×2' },
+] as const;
+
+type Mode = (typeof modes)[number]['value'];
+
+/** Mode, average and peak or quality, with the host's ask beside them. Figures follow while one types. */
+export function RateEditor({ plan, rule, edit, close }: Props) {
+    const { data } = useChoices();
+    // One number for all the keystrokes of this opening, so that one undo takes them back.
+    const step = useRef(`rate-${crypto.randomUUID()}`);
+    const rate = plan.values.rate;
+    const allowed = data?.rateModes[plan.values.picture.codec] ?? [];
+    const mode: Mode = rate.mode === 'vbr' && rate.passes === 2 ? 'vbr2' : (rate.mode as Mode);
+    const change = (part: RateRule) => edit({ ...rule, ...part }, step.current);
+
+    if (rate.mode === 'codec' || rate.mode === 'lossless') {
+        return (
+            <div>
+                <div className="mb-1 font-medium">Rate</div>
+                <p className="text-soft">
+                    {rate.mode === 'codec'
+                        ? 'The codec settles at its own rate for this frame size and frame rate. Choose another profile to change it.'
+                        : 'Lossless: as many bits as the picture needs.'}
+                </p>
+            </div>
+        );
+    }
+    return (
+        <div>
+            <div className="mb-2 flex items-baseline font-medium">
+                Rate
+                {plan.askedAverage !== null && (
+                    <Figures
+                        className="ml-auto font-normal text-faint"
+                        text={`${plan.hostName} asks ${megabits(plan.askedAverage)} Mb/s`}
+                    />
+                )}
+            </div>
+            <Segments
+                label="Mode"
+                value={mode}
+                options={modes.filter((option) => allowed.includes(option.value === 'vbr2' ? 'vbr' : option.value))}
+                onChange={(next) =>
+                    change(
+                        next === 'vbr2'
+                            ? { mode: 'vbr', passes: 2 }
+                            : next === 'vbr'
+                              ? { mode: 'vbr', passes: 1 }
+                              : { mode: next },
+                    )
+                }
+            />
+            {rate.mode === 'quality' ? (
+                <NumberField
+                    label="Quality"
+                    unit="0 best · 51 least"
+                    value={String(rate.quality ?? 20)}
+                    onNumber={(quality) => change({ quality: Math.round(quality) })}
+                    onEnter={close}
+                />
+            ) : (
+                <NumberField
+                    label="Average"
+                    unit="Mb/s"
+                    value={megabits(rate.average)}
+                    onNumber={(value) => change({ average: { kbps: kilobits(value) } })}
+                    onEnter={close}
+                    autoFocus
+                />
+            )}
+            {rate.mode !== 'cbr' && (rate.mode === 'vbr' || rate.peak !== null) && (
+                <NumberField
+                    label="Peak"
+                    unit="Mb/s"
+                    value={megabits(rate.peak)}
+                    onNumber={(value) => change({ peak: { kbps: kilobits(value) } })}
+                    onEnter={close}
+                />
+            )}
+            {rate.average !== null && <RateScale average={rate.average} peak={rate.peak} asked={plan.askedAverage} />}
+            {plan.findings
+                .filter((finding) => finding.cell === 'rate')
+                .map((finding) => (
+                    <p
+                        key={finding.id}
+                        className={`mt-2 text-[12px] ${finding.severity === 'stop' ? 'text-stop' : 'text-soft'}`}
+                    >
+                        <Figures text={finding.text} />
+                    </p>
+                ))}
+            <div className="mt-3 flex items-center border-t border-line pt-2 text-[12px] text-soft">
+                {plan.bitsPerPixel !== null && (
+                    <Figures text={`${plan.bitsPerPixel} bits per pixel · ≈ ${plan.estimate.bytesLabel}`} />
+                )}
+                {plan.origins.rate.from === 'you' && (
+                    <Button kind="quiet" className="ml-auto h-6 text-[12px]" onClick={() => edit(null)}>
+                        Put back
+                    </Button>
+                )}
+            </div>
+        </div>
+    );
+}
+
+interface FieldProps {
+    label: string;
+    unit: string;
+    value: string;
+    onNumber: (value: number) => void;
+    onEnter: () => void;
+    autoFocus?: boolean;
+}
+
+/** Keeps what is typed; passes a number on a moment after the last key. */
+function NumberField({ label, unit, value, onNumber, onEnter, autoFocus }: FieldProps) {
+    const id = useId();
+    const [typed, setTyped] = useState<string | null>(null);
+    const timer = useRef<number | undefined>(undefined);
+    const input = useRef<HTMLInputElement>(null);
+    const number = typed === null ? null : Number(typed.replace(',', '.'));
+    const wrong = number !== null && !(number >= 0 && typed?.trim() !== '');
+
+    useEffect(() => {
+        if (autoFocus) {
+            input.current?.focus();
+            input.current?.select();
+        }
+        return () => window.clearTimeout(timer.current);
+    }, [autoFocus]);
+
+    const pass = (text: string, wait: number) => {
+        window.clearTimeout(timer.current);
+        const next = Number(text.replace(',', '.'));
+        if (text.trim() !== '' && next >= 0) {
+            timer.current = window.setTimeout(() => onNumber(next), wait);
+        }
+    };
+    return (
+        <div className="mt-2 flex items-center gap-2">
+            <label htmlFor={id} className="w-14 text-soft">
+                {label}
+            </label>
+            <input
+                ref={input}
+                id={id}
+                inputMode="decimal"
+                autoComplete="off"
+                value={typed ?? value}
+                aria-invalid={wrong}
+                onChange={(event) => {
+                    setTyped(event.target.value);
+                    pass(event.target.value, 120);
+                }}
+                onBlur={() => !wrong && setTyped(null)}
+                onKeyDown={(event) => {
+                    if (event.key === 'Enter' && !wrong) {
+                        pass(event.currentTarget.value, 0);
+                        window.setTimeout(onEnter, 0);
+                    }
+                }}
+                className="figure h-7 w-24 rounded border border-line bg-page px-2 text-right aria-invalid:border-stop"
+            />
+            <span className="text-soft">{unit}</span>
+            {wrong && <span className="text-[12px] text-stop">a number, please</span>}
+        </div>
+    );
+}
+
+const kilobits = (megabit: number) => Math.round(megabit * 1000);
+
+/** 9900000 → 9.9; up to three decimals, so that a kilobit can be said. */
+const megabits = (bits: number | null) => (bits === null ? '' : String(Math.round(bits / 1000) / 1000));

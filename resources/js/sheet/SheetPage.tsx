@@ -1,0 +1,121 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { useParams } from 'react-router';
+import { api } from '../api/client';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { Poster } from '../ui/Poster';
+import { Failed, Loading, Trouble } from '../ui/States';
+import { SheetTable } from './SheetTable';
+import { useSheet } from './useSheet';
+
+export function SheetPage() {
+    const id = Number(useParams().cut);
+    return <SheetOf key={id} id={id} />;
+}
+
+function SheetOf({ id }: { id: number }) {
+    const client = useQueryClient();
+    const { query, sheet, outputs, change, undo, redo, canUndo, canRedo, planning, problem, settled } = useSheet(id);
+    const pack = useMutation({
+        mutationFn: async () => {
+            await settled();
+            return api.pack(id);
+        },
+        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
+    });
+
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent) => {
+            const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
+            if (typing || !(event.ctrlKey || event.metaKey)) {
+                return;
+            }
+            const key = event.key.toLowerCase();
+            if (key === 'z' || key === 'y') {
+                event.preventDefault();
+                (key === 'y' || event.shiftKey ? redo : undo)();
+            }
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    });
+
+    if (query.isError && sheet === undefined) {
+        return <Failed error={query.error} retry={() => query.refetch()} />;
+    }
+    if (sheet === undefined) {
+        return <Loading what="the sheet" />;
+    }
+    const { cut } = sheet;
+    const count = outputs.length;
+    return (
+        <div className="flex h-full min-w-[1024px] flex-col gap-3 px-5 pt-3.5">
+            <div className="flex items-end gap-4">
+                <Poster src={cut.poster} name={cut.name} width={150} height={84} />
+                <div className="min-w-0 flex-1 self-center">
+                    <h1 className="truncate text-[20px] leading-6 font-semibold" title={cut.name}>
+                        {cut.name}
+                    </h1>
+                    <p className="truncate text-[13px] text-soft" title={cut.path}>
+                        <Figures
+                            text={`${cut.width}×${cut.height} · ${cut.frameRateLabel} fps · ${cut.picture} · ${cut.durationLabel} · `}
+                        />
+                        {cut.file}
+                    </p>
+                    <p className="mt-1 truncate text-[13px] text-soft">
+                        <Figures
+                            text={`Whole cut: first ${cut.first}, last ${cut.last}, kept · ${cut.frames} frames`}
+                        />
+                    </p>
+                </div>
+                <div className="flex max-w-[620px] flex-col items-end gap-2 text-right">
+                    <p
+                        aria-live="polite"
+                        className={`text-[13px] leading-[18px] text-soft ${planning ? 'opacity-50' : ''}`}
+                    >
+                        <Figures text={sheet.recap} />
+                    </p>
+                    <div className="flex items-center gap-2">
+                        <Button
+                            kind="quiet"
+                            aria-label="Undo"
+                            title="Undo (Ctrl Z)"
+                            disabled={!canUndo}
+                            onClick={undo}
+                            className="h-9 disabled:opacity-30"
+                        >
+                            <Undo2 size={15} />
+                        </Button>
+                        <Button
+                            kind="quiet"
+                            aria-label="Redo"
+                            title="Redo (Ctrl Shift Z)"
+                            disabled={!canRedo}
+                            onClick={redo}
+                            className="h-9 disabled:opacity-30"
+                        >
+                            <Redo2 size={15} />
+                        </Button>
+                        <Button
+                            kind="primary"
+                            className="h-9"
+                            disabled={count === 0 || sheet.stopped || sheet.changed || pack.isPending}
+                            onClick={() => pack.mutate()}
+                        >
+                            Pack {count} {count === 1 ? 'file' : 'files'}
+                        </Button>
+                    </div>
+                </div>
+            </div>
+            {sheet.changed && (
+                <Trouble
+                    message={`The file ${cut.file} has changed or gone since it was read. Bring it in again from the shelf.`}
+                />
+            )}
+            {(problem ?? pack.error?.message) && <Trouble message={problem ?? pack.error?.message ?? ''} />}
+            <SheetTable cut={cut} sheet={sheet} outputs={outputs} change={change} planning={planning} />
+        </div>
+    );
+}

@@ -1,0 +1,68 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { Link } from 'react-router';
+import { api } from '../api/client';
+import type { Cut } from '../api/types';
+import { Figures } from '../ui/Figures';
+import { Poster } from '../ui/Poster';
+
+export function CutRow({ cut }: { cut: Cut }) {
+    const client = useQueryClient();
+    const takeOff = useMutation({
+        mutationFn: () => api.takeOff(cut.id),
+        onSettled: () => client.invalidateQueries({ queryKey: ['cuts'] }),
+    });
+    const quiet = 'truncate px-2';
+    return (
+        <tr className="group relative h-[68px] border-b border-line hover:bg-surface focus-within:bg-surface">
+            <td className="py-[7px] pr-2">
+                <div className="flex items-center gap-3.5">
+                    <Poster src={cut.poster} name={cut.name} width={96} height={54} />
+                    <div className="min-w-0">
+                        <Link
+                            to={`/cuts/${cut.id}`}
+                            className="block truncate text-[14px] font-medium after:absolute after:inset-0"
+                            title={cut.name}
+                        >
+                            {cut.name}
+                        </Link>
+                        <span className="block truncate text-soft" title={cut.path}>
+                            {takeOff.isError ? takeOff.error.message : cut.file}
+                        </span>
+                    </div>
+                    <button
+                        type="button"
+                        aria-label={`Take ${cut.name} off the shelf`}
+                        title="Take off the shelf (the file stays)"
+                        disabled={takeOff.isPending}
+                        onClick={() => takeOff.mutate()}
+                        className="relative z-1 ml-auto flex size-6 flex-none items-center justify-center rounded text-faint opacity-0 group-hover:opacity-100 hover:bg-sunk hover:text-stop focus-visible:opacity-100"
+                    >
+                        <X size={14} />
+                    </button>
+                </div>
+            </td>
+            <td className={quiet}>
+                <Figures text={cut.pixels} />
+            </td>
+            <td className={quiet} title={`${cut.frameRate} frames per second`}>
+                <Figures text={cut.rate} />
+            </td>
+            <td className={quiet}>
+                <Figures text={cut.picture} />
+            </td>
+            <td className={quiet}>
+                <Figures text={cut.colour} />
+            </td>
+            <td className={`${quiet} ${cut.sound === 'none' ? 'text-faint' : ''}`}>
+                <Figures text={cut.sound} />
+            </td>
+            <td className={`${quiet} text-right`} title={`${cut.frames} frames`}>
+                <Figures text={cut.durationLabel} />
+            </td>
+            <td className={`${quiet} pr-0 text-right`} title={`${cut.bytes.toLocaleString('en')} bytes`}>
+                <Figures text={cut.bytesLabel} />
+            </td>
+        </tr>
+    );
+}

@@ -1,0 +1,153 @@
+import { ArrowDown, ArrowUp, Plus } from 'lucide-react';
+import { type KeyboardEvent, useDeferredValue, useMemo, useState } from 'react';
+import { useCuts } from '../api/queries';
+import type { Cut } from '../api/types';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { Blank, Failed, Loading } from '../ui/States';
+import { BringIn } from './BringIn';
+import { CutRow } from './CutRow';
+
+type Column = { key: keyof Cut; label: string; sort: (cut: Cut) => number | string; className: string };
+
+const columns: readonly Column[] = [
+    { key: 'name', label: 'Cut', sort: (cut) => cut.name.toLowerCase(), className: 'w-auto' },
+    { key: 'pixels', label: 'Size', sort: (cut) => cut.width * cut.height, className: 'w-[150px]' },
+    { key: 'rate', label: 'Rate', sort: (cut) => fps(cut.frameRate), className: 'w-[140px]' },
+    { key: 'picture', label: 'Codec', sort: (cut) => cut.picture, className: 'w-[150px]' },
+    { key: 'colour', label: 'Colour', sort: (cut) => cut.colour, className: 'w-[210px]' },
+    { key: 'sound', label: 'Sound', sort: (cut) => cut.sound, className: 'w-[165px]' },
+    {
+        key: 'durationLabel',
+        label: 'Length',
+        sort: (cut) => cut.frames / fps(cut.frameRate),
+        className: 'w-[76px] text-right',
+    },
+    { key: 'bytesLabel', label: 'File', sort: (cut) => cut.bytes, className: 'w-[90px] text-right' },
+];
+
+function fps(fraction: string): number {
+    const [over, under] = fraction.split('/').map(Number);
+    return (over ?? 0) / (under ?? 1);
+}
+
+/** All cuts. */
+export function ShelfPage() {
+    const { data, isError, error, refetch } = useCuts();
+    const [text, setText] = useState('');
+    const [order, setOrder] = useState<{ key: keyof Cut; down: boolean } | null>(null);
+    const [bringing, setBringing] = useState(false);
+    const wanted = useDeferredValue(text.trim().toLowerCase());
+    const cuts = useMemo(() => {
+        const found = (data?.cuts ?? []).filter((cut) =>
+            `${cut.name} ${cut.file} ${cut.picture}`.toLowerCase().includes(wanted),
+        );
+        const column = columns.find((candidate) => candidate.key === order?.key);
+        if (column === undefined) {
+            return found;
+        }
+        const turn = order?.down ? -1 : 1;
+        return found.sort(
+            (a, b) => turn * (column.sort(a) < column.sort(b) ? -1 : column.sort(a) > column.sort(b) ? 1 : 0),
+        );
+    }, [data, wanted, order]);
+
+    if (isError && data === undefined) {
+        return <Failed error={error} retry={() => refetch()} />;
+    }
+    if (data === undefined) {
+        return <Loading what="the shelf" />;
+    }
+    const all = data.cuts.length;
+    return (
+        <div className="px-5 py-4">
+            <div className="mb-3 flex items-center gap-4">
+                <h1 className="text-[20px] leading-6 font-semibold">Shelf</h1>
+                <Figures className="text-[13px] text-soft" text={`${all} ${all === 1 ? 'cut' : 'cuts'}`} />
+                {all > 0 && (
+                    <input
+                        type="search"
+                        value={text}
+                        onChange={(event) => setText(event.target.value)}
+                        placeholder="Name, file or codec"
+                        aria-label="Find a cut"
+                        className="ml-auto h-7 w-[220px] rounded border border-line bg-surface px-2.5 text-[13px] placeholder:text-faint"
+                    />
+                )}
+                <Button className={all > 0 ? '' : 'ml-auto'} onClick={() => setBringing(true)}>
+                    <Plus size={14} /> Bring in a cut
+                </Button>
+            </div>
+            {all === 0 ? (
+                <Blank
+                    title="The shelf is empty"
+                    action={
+                        <Button kind="primary" className="h-9" onClick={() => setBringing(true)}>
+                            Bring in a cut
+                        </Button>
+                    }
+                >
+                    Bring in a finished cut: the file stays where it is, is read, and never changed.
+                </Blank>
+            ) : cuts.length === 0 ? (
+                <Blank title="No cut is named like that" action={<Button onClick={() => setText('')}>Show all</Button>}>
+                    <Figures text={`None of the ${all} cuts has “${text.trim()}” in its name, file or codec.`} />
+                </Blank>
+            ) : (
+                <table className="w-full table-fixed border-t-2 border-rule text-[13px]" onKeyDown={moveByArrows}>
+                    <thead>
+                        <tr className="border-b border-rule text-soft">
+                            {columns.map((column) => (
+                                <th
+                                    key={column.key}
+                                    scope="col"
+                                    aria-sort={
+                                        order?.key === column.key ? (order.down ? 'descending' : 'ascending') : 'none'
+                                    }
+                                    className={`h-[30px] px-2 first:pl-0 last:pr-0 ${column.className}`}
+                                >
+                                    <button
+                                        type="button"
+                                        className="inline-flex items-center gap-1 hover:text-ink"
+                                        onClick={() => setOrder(next(order, column.key))}
+                                    >
+                                        {column.label}
+                                        {order?.key === column.key &&
+                                            (order.down ? <ArrowDown size={12} /> : <ArrowUp size={12} />)}
+                                    </button>
+                                </th>
+                            ))}
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {cuts.map((cut) => (
+                            <CutRow key={cut.id} cut={cut} />
+                        ))}
+                    </tbody>
+                </table>
+            )}
+            <BringIn open={bringing} onOpenChange={setBringing} />
+        </div>
+    );
+}
+
+/** Rising, falling, then the shelf's own order again. */
+function next(order: { key: keyof Cut; down: boolean } | null, key: keyof Cut) {
+    if (order?.key !== key) {
+        return { key, down: false };
+    }
+    return order.down ? null : { key, down: true };
+}
+
+function moveByArrows(event: KeyboardEvent) {
+    if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') {
+        return;
+    }
+    const links = [...event.currentTarget.querySelectorAll<HTMLAnchorElement>('tbody a')];
+    const at = links.indexOf(document.activeElement as HTMLAnchorElement);
+    const link = links[event.key === 'ArrowDown' ? at + 1 : at - 1];
+    if (at >= 0 && link !== undefined) {
+        event.preventDefault();
+        link.focus();
+    }
+}

@@ -1,0 +1,21 @@
+import { Check, Copy } from 'lucide-react';
+import { useState } from 'react';
+
+export function CopyButton({ text, what }: { text: string; what: string }) {
+    const [copied, setCopied] = useState(false);
+    return (
+        <button
+            type="button"
+            aria-label={copied ? `The ${what} is copied` : `Copy the ${what}`}
+            title={`Copy the ${what}`}
+            onClick={async () => {
+                await navigator.clipboard.writeText(text);
+                setCopied(true);
+                window.setTimeout(() => setCopied(false), 1500);
+            }}
+            className="flex size-5 flex-none items-center justify-center rounded text-faint hover:bg-sunk hover:text-ink"
+        >
+            {copied ? <Check size={12} /> : <Copy size={12} />}
+        </button>
+    );
+}

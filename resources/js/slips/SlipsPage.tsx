@@ -1,0 +1,262 @@
+import { Download } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Link, useParams } from 'react-router';
+import { fileAddress } from '../api/client';
+import { isUnderWay, useSlips } from '../api/queries';
+import type { Cut, PackedRun, Plan } from '../api/types';
+import { stateText } from '../frame/Belt';
+import { cutValue } from '../sheet/cutValue';
+import { cells } from '../sheet/outputs';
+import { Figures } from '../ui/Figures';
+import { Mark } from '../ui/Mark';
+import { Failed, Loading } from '../ui/States';
+import { CopyButton } from './CopyButton';
+
+type Slip = NonNullable<PackedRun['slip']>;
+
+/** What came out of a pack, side by side: the cut, the master, the uploads. */
+export function SlipsPage() {
+    const { data, isError, error, refetch } = useSlips(useParams().pack ?? '');
+    if (isError && data === undefined) {
+        return <Failed error={error} retry={() => refetch()} />;
+    }
+    if (data === undefined) {
+        return <Loading what="the slips" />;
+    }
+    const { cut, runs } = data;
+    return (
+        <div className="min-w-[1024px] px-5 py-4">
+            <div className="mb-3 flex items-baseline gap-4">
+                <h1 className="truncate text-[20px] leading-6 font-semibold">Slips of {data.cutName}</h1>
+                {cut !== null && (
+                    <Link to={`/cuts/${cut.id}`} className="text-[13px] text-rust hover:underline">
+                        To its sheet
+                    </Link>
+                )}
+            </div>
+            <table
+                className="w-full table-fixed border-separate border-spacing-0 border-t-2 border-rule text-[13px]"
+                aria-label={`Slips of ${data.cutName}`}
+            >
+                <colgroup>
+                    <col style={{ width: 112 }} />
+                    <col style={{ width: 216 }} />
+                </colgroup>
+                <thead>
+                    <tr>
+                        <td className="border-b border-rule" />
+                        <th scope="col" className="h-[58px] border-b border-l border-b-rule border-l-line px-3">
+                            <span className="block font-stencil text-[16px] tracking-[.05em]">THE CUT</span>
+                            <span className="block truncate text-soft">{cut?.file ?? 'no longer on the shelf'}</span>
+                        </th>
+                        {runs.map((run) => (
+                            <Head key={run.id} run={run} />
+                        ))}
+                    </tr>
+                </thead>
+                <tbody>
+                    <Row
+                        name="File"
+                        first
+                        cut={cut?.bytesLabel}
+                        runs={runs}
+                        of={(slip, run) => <Size slip={slip} plan={run.plan} />}
+                    />
+                    <Row
+                        name="Length"
+                        cut={cut?.durationLabel}
+                        runs={runs}
+                        of={(slip) => <Figures text={`${slip.durationLabel} · ${slip.frames} frames`} />}
+                    />
+                    {cells.map(({ name, label }) => (
+                        <Row
+                            key={name}
+                            name={label}
+                            cut={cut === null ? undefined : cutValue(cut, name)}
+                            runs={runs}
+                            differs={(slip) => slip.differences.some((difference) => difference.cell === name)}
+                            of={(slip, run) => <Figures text={found(slip, run.plan, name)} />}
+                        />
+                    ))}
+                    <Row
+                        name="Fullest second"
+                        runs={runs}
+                        of={(slip) => <Figures text={slip.rates.peakSecondLabel} />}
+                    />
+                    <Row name="Made in" runs={runs} of={(slip) => <Figures text={`${slip.madeIn.toFixed(1)} s`} />} />
+                    <Row
+                        name="SHA-256"
+                        runs={runs}
+                        of={(slip) => (
+                            <Copyable text={slip.sha256} shown={`${slip.sha256.slice(0, 20)}…`} what="checksum" />
+                        )}
+                    />
+                    <Row
+                        name="Lies at"
+                        runs={runs}
+                        of={(_, run) => <Copyable text={run.path} shown={run.path} what="path" gone={!run.onDisk} />}
+                    />
+                    <tr className="align-top">
+                        <th scope="row" className="border-b border-line px-3 py-[5px] text-soft">
+                            From the plan
+                        </th>
+                        <td className="border-b border-l border-line bg-sunk" />
+                        {runs.map((run) => (
+                            <td key={run.id} className="border-b border-l border-line bg-surface px-3 py-[5px]">
+                                <Differences run={run} />
+                            </td>
+                        ))}
+                    </tr>
+                </tbody>
+            </table>
+        </div>
+    );
+}
+
+function Head({ run }: { run: PackedRun }) {
+    return (
+        <th scope="col" className="border-b border-l border-b-rule border-l-line px-3">
+            <span className="flex items-center gap-2">
+                <span
+                    className={`font-stencil text-[16px] tracking-[.05em] uppercase ${run.role === 'upload' ? 'text-rust' : ''}`}
+                >
+                    {run.role}
+                </span>
+                <span className="ml-auto flex items-center gap-2">
+                    {run.state === 'done' && run.onDisk && (
+                        <a
+                            href={fileAddress(run.id)}
+                            download
+                            className="inline-flex h-6 items-center gap-1.5 rounded border border-line bg-surface px-2 text-[12px] hover:border-rule"
+                        >
+                            <Download size={12} /> Download
+                        </a>
+                    )}
+                    {isUnderWay(run) && <Figures className="text-soft" text={stateText(run)} />}
+                </span>
+            </span>
+            <span className="block truncate text-soft" title={`${run.preset} · ${run.file}`}>
+                {run.state === 'done' ? run.file : run.preset}
+            </span>
+        </th>
+    );
+}
+
+interface RowProps {
+    name: string;
+    cut?: Cut[keyof Cut];
+    first?: boolean;
+    runs: PackedRun[];
+    differs?: (slip: Slip) => boolean;
+    of: (slip: Slip, run: PackedRun) => ReactNode;
+}
+
+function Row({ name, cut, runs, of, differs }: RowProps) {
+    return (
+        <tr className="row-30">
+            <th scope="row" className="border-b border-line px-3 text-soft">
+                {name}
+            </th>
+            <td className="max-w-0 truncate border-b border-l border-line bg-sunk px-3">
+                {cut !== undefined && <Figures text={String(cut)} />}
+            </td>
+            {runs.map((run) => (
+                <td
+                    key={run.id}
+                    className={`max-w-0 truncate border-b border-l border-line px-3 ${run.slip && differs?.(run.slip) ? 'bg-caution-wash' : 'bg-surface'}`}
+                >
+                    {run.slip ? of(run.slip, run) : <span className="text-faint">–</span>}
+                </td>
+            ))}
+        </tr>
+    );
+}
+
+function Size({ slip, plan }: { slip: Slip; plan: Plan }) {
+    const off = Math.round((100 * (slip.bytes - plan.estimate.bytes)) / plan.estimate.bytes);
+    return (
+        <span title={`${slip.bytes.toLocaleString('en')} bytes`}>
+            <Figures className="font-medium" text={slip.bytesLabel} />
+            <Figures
+                className="ml-2 text-faint"
+                text={off === 0 ? 'as estimated' : `${off > 0 ? '+' : '−'}${Math.abs(off)} % of the estimate`}
+            />
+        </span>
+    );
+}
+
+/** What the finished file says in a row, read back from it. */
+function found(slip: Slip, plan: Plan, cell: (typeof cells)[number]['name']): string {
+    const video = slip.reading.video[0];
+    const audio = slip.reading.audio[0];
+    switch (cell) {
+        case 'container':
+            return `${slip.reading.containerName}${slip.reading.fastStart ? ' · fast start' : ''}`;
+        case 'picture':
+            return video?.label ?? 'none';
+        case 'frameSize':
+            return video === undefined
+                ? ''
+                : `${video.width}×${video.height}${video.sampleAspect === '1' ? '' : ` · ${video.sampleAspect.replace('/', ':')} pixels`}`;
+        case 'frameRate':
+            return `${video?.frameRateLabel ?? ''}${video?.scan === 'progressive' ? '' : ' · interlaced'}`;
+        case 'rate':
+            return plan.values.rate.average === null
+                ? slip.rates.videoLabel
+                : `${slip.rates.videoLabel} · planned ${plan.values.rate.label.replace(/^.*?· /, '')}`;
+        case 'keyframes':
+            return slip.keyframes.longestGap === 1
+                ? 'every frame'
+                : `${slip.keyframes.count} · at most ${slip.keyframes.longestGap} frames apart`;
+        case 'colour':
+            return video === undefined ? '' : `${video.colour.label} · ${video.bitDepth}-bit ${video.chroma}`;
+        case 'sound':
+            return audio?.label ?? 'none';
+    }
+}
+
+function Copyable({ text, shown, what, gone }: { text: string; shown: string; what: string; gone?: boolean }) {
+    return (
+        <span className="flex items-center gap-2">
+            <span className="figure truncate" title={gone ? `${text}\nThe file is no longer there` : text}>
+                {gone ? <s>{shown}</s> : shown}
+            </span>
+            <CopyButton text={text} what={what} />
+        </span>
+    );
+}
+
+function Differences({ run }: { run: PackedRun }) {
+    if (run.state === 'failed' || run.state === 'stopped') {
+        return (
+            <span className="flex gap-2">
+                <span className="pt-1">
+                    <Mark kind="stop" />
+                </span>
+                {run.state === 'stopped' ? 'Stopped. No file was kept.' : run.error}
+            </span>
+        );
+    }
+    if (run.slip === null) {
+        return <span className="text-faint">…</span>;
+    }
+    if (run.slip.differences.length === 0) {
+        return (
+            <span className="flex items-center gap-2">
+                <Mark kind="done" /> nothing differs
+            </span>
+        );
+    }
+    return (
+        <ul>
+            {run.slip.differences.map((difference) => (
+                <li key={difference.text} className="flex gap-2">
+                    <span className="pt-1">
+                        <Mark kind="note" />
+                    </span>
+                    <Figures text={difference.text} />
+                </li>
+            ))}
+        </ul>
+    );
+}
