@@ -32,6 +32,8 @@ class Run extends Model
 {
     protected $guarded = [];
 
+    protected $attributes = ['frames' => 0, 'percent' => 0, 'stop_asked' => false];
+
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $casts = [

@@ -35,7 +35,7 @@ final class DecideRate implements Decision
             $mode = $mode === null || ! $mode->hasAverage() ? $modes[0] : (in_array(RateMode::Vbr, $modes, true) ? RateMode::Vbr : $modes[0]);
         }
         if ($mode === RateMode::Codec || $mode === RateMode::Lossless) {
-            $draft->decide(Cell::Rate, new RateValue($mode), OriginSource::Preset, $mode === RateMode::Codec ? (string) $codec->ownRate($draft->picture()->profile, $draft->frameSize()->frame, $draft->frameRate()->rate) : 'preset');
+            $draft->decide(Cell::Rate, new RateValue($mode), OriginSource::Preset, $mode === RateMode::Codec ? "states {$codec->ownRate($draft->picture()->profile, $draft->frameSize()->frame, $draft->frameRate()->rate)}" : 'preset');
 
             return;
         }

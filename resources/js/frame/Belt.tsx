@@ -96,7 +96,7 @@ function Item({ run }: { run: Run }) {
     );
 }
 
-/** What the belt and the queue say of a run: `62 %  24.3 fps  0:14`. */
+/** What the belt and the queue say of a run: `62 % · 24.3 fps · 0:14`. */
 export function stateText(run: Run): string {
     if (run.stopAsked) {
         return 'stopping';
@@ -109,7 +109,7 @@ export function stateText(run: Run): string {
                 run.secondsLeftLabel,
             ]
                 .filter(Boolean)
-                .join('  ');
+                .join(' · ');
         case 'done':
             return run.bytesLabel ?? 'done';
         default:

@@ -50,7 +50,7 @@ function Table({ name, runs }: { name: string; runs: Run[] }) {
         <table className="mb-6 w-full table-fixed border-t-2 border-rule text-[13px]" aria-label={name}>
             <thead>
                 <tr className="border-b border-rule text-soft">
-                    <th scope="col" className="h-[30px] w-[220px] px-2 pl-0">
+                    <th scope="col" className="h-[30px] w-[200px] px-2 pl-0">
                         {name}
                     </th>
                     <th scope="col" className="w-[120px] px-2">
@@ -62,7 +62,7 @@ function Table({ name, runs }: { name: string; runs: Run[] }) {
                     <th scope="col" className="px-2">
                         File
                     </th>
-                    <th scope="col" className="w-[240px] px-2">
+                    <th scope="col" className="w-[300px] px-2">
                         State
                     </th>
                     <th scope="col" className="w-[90px]" />
@@ -99,7 +99,7 @@ function Row({ run }: { run: Run }) {
                 <span className="flex items-center gap-2 whitespace-nowrap">
                     {mark && <Mark kind={mark} />}
                     <Figures
-                        text={going ? `${stateText(run)}  ${run.frames}/${run.framesTotal} frames` : stateText(run)}
+                        text={going ? `${stateText(run)} · ${run.frames} of ${run.framesTotal} frames` : stateText(run)}
                     />
                     {(run.differences ?? 0) > 0 && (
                         <Figures className="text-faint" text={`${run.differences} from the plan`} />

@@ -55,7 +55,7 @@ function SheetOf({ id }: { id: number }) {
             <div className="flex items-end gap-4">
                 <Poster src={cut.poster} name={cut.name} width={150} height={84} />
                 <div className="min-w-0 flex-1 self-center">
-                    <h1 className="truncate text-[20px] leading-6 font-semibold" title={cut.name}>
+                    <h1 className="truncate text-[20px] leading-7 font-semibold" title={cut.name}>
                         {cut.name}
                     </h1>
                     <p className="truncate text-[13px] text-soft" title={cut.path}>
@@ -66,14 +66,14 @@ function SheetOf({ id }: { id: number }) {
                     </p>
                     <p className="mt-1 truncate text-[13px] text-soft">
                         <Figures
-                            text={`Whole cut: first ${cut.first}, last ${cut.last}, kept · ${cut.frames} frames`}
+                            text={`Delivers all of it: ${cut.first} to ${cut.last}, ${cut.frames} frames`}
                         />
                     </p>
                 </div>
-                <div className="flex max-w-[620px] flex-col items-end gap-2 text-right">
+                <div className="flex max-w-[560px] flex-col items-end gap-2 text-right">
                     <p
                         aria-live="polite"
-                        className={`text-[13px] leading-[18px] text-soft ${planning ? 'opacity-50' : ''}`}
+                        className={`text-[13px] leading-[18px] text-balance text-soft ${planning ? 'opacity-50' : ''}`}
                     >
                         <Figures text={sheet.recap} />
                     </p>

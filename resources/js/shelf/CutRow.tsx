@@ -36,7 +36,7 @@ export function CutRow({ cut }: { cut: Cut }) {
                         title="Take off the shelf (the file stays)"
                         disabled={takeOff.isPending}
                         onClick={() => takeOff.mutate()}
-                        className="relative z-1 ml-auto flex size-6 flex-none items-center justify-center rounded text-faint opacity-0 group-hover:opacity-100 hover:bg-sunk hover:text-stop focus-visible:opacity-100"
+                        className="absolute top-[22px] -right-5 z-1 flex size-5 flex-none items-center justify-center rounded text-faint opacity-0 group-hover:opacity-100 hover:bg-sunk hover:text-stop focus-visible:opacity-100"
                     >
                         <X size={14} />
                     </button>

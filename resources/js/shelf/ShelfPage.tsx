@@ -12,18 +12,18 @@ type Column = { key: keyof Cut; label: string; sort: (cut: Cut) => number | stri
 
 const columns: readonly Column[] = [
     { key: 'name', label: 'Cut', sort: (cut) => cut.name.toLowerCase(), className: 'w-auto' },
-    { key: 'pixels', label: 'Size', sort: (cut) => cut.width * cut.height, className: 'w-[150px]' },
-    { key: 'rate', label: 'Rate', sort: (cut) => fps(cut.frameRate), className: 'w-[140px]' },
-    { key: 'picture', label: 'Codec', sort: (cut) => cut.picture, className: 'w-[150px]' },
-    { key: 'colour', label: 'Colour', sort: (cut) => cut.colour, className: 'w-[210px]' },
+    { key: 'pixels', label: 'Size', sort: (cut) => cut.width * cut.height, className: 'w-[168px]' },
+    { key: 'rate', label: 'Rate', sort: (cut) => fps(cut.frameRate), className: 'w-[132px]' },
+    { key: 'picture', label: 'Codec', sort: (cut) => cut.picture, className: 'w-[122px]' },
+    { key: 'colour', label: 'Colour', sort: (cut) => cut.colour, className: 'w-[190px]' },
     { key: 'sound', label: 'Sound', sort: (cut) => cut.sound, className: 'w-[165px]' },
     {
         key: 'durationLabel',
         label: 'Length',
         sort: (cut) => cut.frames / fps(cut.frameRate),
-        className: 'w-[76px] text-right',
+        className: 'w-[68px] text-right',
     },
-    { key: 'bytesLabel', label: 'File', sort: (cut) => cut.bytes, className: 'w-[90px] text-right' },
+    { key: 'bytesLabel', label: 'File', sort: (cut) => cut.bytes, className: 'w-[78px] text-right' },
 ];
 
 function fps(fraction: string): number {

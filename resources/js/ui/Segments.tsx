@@ -15,7 +15,7 @@ export function Segments<T extends string>({ label, value, options, onChange }: 
             value={value}
             aria-label={label}
             onValueChange={(next) => next !== '' && onChange(next as T)}
-            className="flex overflow-hidden rounded border border-line"
+            className="flex w-fit overflow-hidden rounded border border-line"
         >
             {options.map((option) => (
                 <ToggleGroup.Item
