@@ -29,8 +29,7 @@ class Engine
     {
         $output = $this->listen([
             ...$this->program('prober'), '-v', 'error', ...$this->guarded(),
-            '-show_streams', '-show_format',
-            '-show_entries', 'packet=stream_index,pts_time', '-show_packets',
+            '-show_entries', 'stream:stream_tags:stream_disposition:stream_side_data:format:format_tags:packet=stream_index,pts_time',
             '-read_intervals', '%+#400',
             '-of', 'json=compact=1', '-i', 'file:'.$path,
         ]);
@@ -141,7 +140,7 @@ class Engine
      */
     public function capabilities(): array
     {
-        $path = (new ExecutableFinder)->find((string) config('crate.engine.encoder'));
+        $path = self::locate((string) config('crate.engine.encoder'));
         if ($path === null) {
             return [];
         }
@@ -160,11 +159,17 @@ class Engine
         return ['-protocol_whitelist', 'file', '-format_whitelist', self::FORMATS];
     }
 
+    /** Full path of a program, given by name or by path; null when it is not there. */
+    private static function locate(string $name): ?string
+    {
+        return str_contains($name, '/') ? (is_file($name) && is_executable($name) ? $name : null) : (new ExecutableFinder)->find($name);
+    }
+
     /** @return list<string> the program with what lowers its priority and ties it to this process */
     private function program(string $which): array
     {
         $name = (string) config("crate.engine.{$which}");
-        $path = (new ExecutableFinder)->find($name) ?? throw EngineFailed::missing($name);
+        $path = self::locate($name) ?? throw EngineFailed::missing($name);
 
         return ['setpriv', '--pdeathsig', 'KILL', 'setsid', 'nice', '-n', (string) config('crate.engine.niceness'), $path];
     }

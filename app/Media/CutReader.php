@@ -77,7 +77,7 @@ class CutReader
                 $this->engine->packets($path, function (string $line) use (&$frames, $index): void {
                     $frames += str_starts_with($line, $index) ? 1 : 0;
                 });
-                $probe['streams'][$i]['nb_read_packets'] = (string) $frames;
+                $probe['streams'][$i]['counted_packets'] = $frames;
             }
         }
 

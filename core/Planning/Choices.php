@@ -17,7 +17,9 @@ final readonly class Choices
 
     private const SOUND_RATES = [128, 160, 192, 256, 320];
 
-    public function __construct(private Catalogue $catalogue) {}
+    public function __construct(private Catalogue $catalogue)
+    {
+    }
 
     /** @return array<string, list<array{label: string, about: string, rule: mixed}>> by cell; the rate has an editor of its own */
     public function all(): array

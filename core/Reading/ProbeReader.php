@@ -77,7 +77,7 @@ final readonly class ProbeReader
         $rate = $this->rate($stream, $variable ? $times->shortestUsualGap() : null);
         $codec = $stream->text('codec_name') ?? 'unknown';
         $length = Fraction::tryParse($stream->text('duration')) ?? $duration;
-        $counted = $stream->int('nb_frames') ?? $stream->int('nb_read_packets');
+        $counted = $stream->int('nb_frames') ?? $stream->int('counted_packets');
         $bitrate = $stream->int('bit_rate');
 
         return new VideoReading(

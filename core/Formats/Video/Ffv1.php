@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -40,6 +41,11 @@ final class Ffv1 implements VideoCodec
         $depth = $wanted->bitDepth <= 8 ? 8 : ($wanted->bitDepth <= 10 ? 10 : ($wanted->bitDepth <= 12 ? 12 : 16));
 
         return new PixelFormat($wanted->chroma, $wanted->chroma === Chroma::Rgb && $depth === 8 ? 10 : $depth, $wanted->alpha);
+    }
+
+    public function tags(Colour $colour): Colour
+    {
+        return $colour;
     }
 
     public function rateModes(): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -54,6 +55,11 @@ final class H264 implements VideoCodec
             'high422' => new PixelFormat(Chroma::C422, $wanted->bitDepth > 8 ? 10 : 8),
             default => new PixelFormat(Chroma::C420, 8),
         };
+    }
+
+    public function tags(Colour $colour): Colour
+    {
+        return $colour;
     }
 
     public function rateModes(): array

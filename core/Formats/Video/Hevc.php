@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -46,6 +47,11 @@ final class Hevc implements VideoCodec
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {
         return new PixelFormat(Chroma::C420, $profile === 'main10' ? 10 : 8);
+    }
+
+    public function tags(Colour $colour): Colour
+    {
+        return $colour;
     }
 
     public function rateModes(): array

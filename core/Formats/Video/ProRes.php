@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -43,6 +44,14 @@ final class ProRes implements VideoCodec
         return in_array($profile, ['p4444', 'p4444xq'], true)
             ? new PixelFormat(Chroma::C444, 10, $wanted->alpha)
             : new PixelFormat(Chroma::C422, 10);
+    }
+
+    /** RDD 36, table 6 knows the BT.709 transfer, to which those of BT.601 and BT.2020 are equal (ITU-T H.273, table 3). */
+    public function tags(Colour $colour): Colour
+    {
+        $equal = in_array($colour->transfer, ['smpte170m', 'bt2020-10', 'bt2020-12'], true);
+
+        return new Colour($colour->primaries, $equal ? 'bt709' : $colour->transfer, $colour->matrix, $colour->fullRange);
     }
 
     public function rateModes(): array

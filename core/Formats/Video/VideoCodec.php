@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -26,6 +27,9 @@ interface VideoCodec
 
     /** The layout this profile stores that loses least of the wanted one; null when it cannot carry a picture like it. */
     public function pixelFormat(?string $profile, PixelFormat $wanted): ?PixelFormat;
+
+    /** The colour tags as this codec can write them: an equal one in place of a value that its own table lacks. */
+    public function tags(Colour $colour): Colour;
 
     /** @return non-empty-list<RateMode> */
     public function rateModes(): array;

@@ -39,7 +39,7 @@ final class DecideColour implements Decision
             ?? throw new PlanImpossible(Cell::Colour, "{$picture->name()} cannot carry {$wanted->bitDepth}-bit {$wanted->chroma->value}.");
         $colour = $draft->video->colour;
         $toneMap = $colour->isHdr() && $stored->bitDepth < 10;
-        $tagged = $toneMap ? Colour::bt709() : $this->tagged($colour, $draft, $stored->chroma);
+        $tagged = $picture->codec->tags($toneMap ? Colour::bt709() : $this->tagged($colour, $draft, $stored->chroma));
         $follows = $tagged->equals($colour) && $stored->bitDepth === $source->bitDepth && $stored->chroma === $source->chroma;
         [$origin, $text] = match (true) {
             $toneMap => [OriginSource::Rule, '8 bits carry no HDR'],

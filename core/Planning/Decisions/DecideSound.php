@@ -34,8 +34,8 @@ final class DecideSound implements Decision
         $rule = $draft->rules->fields('sound');
         $asked = $draft->host?->asks->sound;
         $fromHost = $draft->rules->word('sound') === 'host' && $asked !== null;
-        $follows = ! $fromHost && ! $rule->has('codec');
-        $id = $rule->text('codec') ?? ($asked !== null && $draft->rules->word('sound') !== 'follow' ? $asked['codec'] : $this->uncompressed($draft));
+        $follows = $draft->rules->word('sound') === 'follow';
+        $id = $rule->text('codec') ?? ($draft->rules->word('sound') === 'follow' ? $this->uncompressed($draft) : $asked['codec'] ?? 'aac');
         $codec = $draft->catalogue->audioCodecs()[$id] ?? throw new PlanImpossible(Cell::Sound, "The sound codec “{$id}” is not made here. Choose another one.");
         $lossy = $codec->hasRate();
         $sampleRate = $rule->int('sampleRate') ?? ($lossy && $asked !== null ? $asked['sampleRate'] : $cut->sampleRate);

@@ -65,9 +65,7 @@ function SheetOf({ id }: { id: number }) {
                         {cut.file}
                     </p>
                     <p className="mt-1 truncate text-[13px] text-soft">
-                        <Figures
-                            text={`Delivers all of it: ${cut.first} to ${cut.last}, ${cut.frames} frames`}
-                        />
+                        <Figures text={`Delivers all of it: ${cut.first} to ${cut.last}, ${cut.frames} frames`} />
                     </p>
                 </div>
                 <div className="flex max-w-[560px] flex-col items-end gap-2 text-right">

@@ -7,7 +7,6 @@ export function Figures({ text, className }: { text: string; className?: string 
         <span className={className}>
             {parts.map((part, i) =>
                 i % 2 === 1 ? (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: the parts have no identity but their place
                     <span key={i} className="figure">
                         {part}
                     </span>

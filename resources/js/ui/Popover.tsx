@@ -1,5 +1,5 @@
 import { Popover as Radix } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useLayoutEffect, useRef } from 'react';
 
 interface Props {
     open: boolean;
@@ -13,12 +13,25 @@ interface Props {
 
 /** Opens beside its anchor; Esc or a click elsewhere closes it, and the focus goes back. */
 export function Popover({ open, onOpenChange, anchor, label, children, width = 300, align = 'start' }: Props) {
+    const before = useRef<Element | null>(null);
+    // Noted before anything inside takes the focus, which happens in later effects.
+    useLayoutEffect(() => {
+        if (open) {
+            before.current = document.activeElement;
+        }
+    }, [open]);
     return (
         <Radix.Root open={open} onOpenChange={onOpenChange}>
             <Radix.Anchor asChild>{anchor}</Radix.Anchor>
             <Radix.Portal>
                 <Radix.Content
                     aria-label={label}
+                    onCloseAutoFocus={(event) => {
+                        event.preventDefault();
+                        if (before.current instanceof HTMLElement) {
+                            before.current.focus();
+                        }
+                    }}
                     align={align}
                     sideOffset={4}
                     collisionPadding={12}

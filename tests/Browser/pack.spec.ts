@@ -1,0 +1,160 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+
+const scratch = () => readFileSync('storage/browser-scratch', 'utf8').trim();
+const cell = (page: Page, row: string, output: number) =>
+    page.getByRole('button', { name: new RegExp(`^${row} of output ${output}:`) });
+const result = (page: Page, row: string, output: number) =>
+    page
+        .getByRole('row', { name: new RegExp(`^${row}`) })
+        .getByRole('cell')
+        .nth(output);
+
+async function openSheet(page: Page, file: string, name: string) {
+    await page.goto('/');
+    await expect(page.getByText('The shelf is empty').or(page.getByRole('table'))).toBeVisible();
+    if ((await page.getByRole('link', { name, exact: true }).count()) === 0) {
+        await page.getByRole('button', { name: 'Bring in a cut' }).first().click();
+        await page.getByRole('button', { name: `Bring in ${file}` }).click();
+        await expect(page.getByText('on the shelf').first()).toBeVisible();
+        await page.getByRole('button', { name: 'Close' }).click();
+    }
+    await page.getByRole('link', { name, exact: true }).click();
+    await expect(page.getByRole('heading', { name })).toBeVisible();
+}
+
+test('a cut goes in, a master and two uploads come out', async ({ page }) => {
+    await page.goto('/');
+    await expect(page.getByText('The shelf is empty')).toBeVisible();
+    await openSheet(page, 'bowl.mov', 'Bowl');
+
+    // One master and one upload stand there, decided, each value with its origin.
+    await expect(page.getByRole('columnheader', { name: /master.*Archive 10-bit/i })).toBeVisible();
+    await expect(cell(page, 'Picture', 2)).toContainText('H.264 High');
+    await expect(cell(page, 'Rate', 2)).toContainText('asks 1.2 Mb/s × 1.8');
+
+    // The estimate follows the average.
+    const before = await result(page, 'File', 2).textContent();
+    await cell(page, 'Rate', 2).click();
+    await page.getByLabel('Average').fill('3');
+    await expect(result(page, 'File', 2)).not.toHaveText(before ?? '');
+    await page.getByLabel('Average').press('Enter');
+    await expect(cell(page, 'Rate', 2)).toContainText('you');
+
+    // A third output from a preset and a host.
+    await page.getByRole('button', { name: 'Add an output' }).click();
+    await page.getByRole('button', { name: /^Review 720/ }).click();
+    await page.getByLabel('For').selectOption('Platen');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await expect(page.getByRole('columnheader', { name: /Review 720 → Platen/ })).toBeVisible();
+    await expect(page.getByText(/A 10-bit master of .* and a review file of/)).toBeVisible();
+
+    await page.getByRole('button', { name: 'Pack 3 files' }).click();
+    const belt = page.getByRole('region', { name: 'Belt' });
+    await expect(belt.getByText('master').first()).toBeVisible();
+    await expect(belt.getByRole('link', { name: 'Slips of Bowl' })).toBeVisible({ timeout: 60_000 });
+    await belt.getByRole('link', { name: 'Slips of Bowl' }).click();
+
+    // The slips, side by side, tell the truth about the files on the disk.
+    await expect(page.getByRole('heading', { name: 'Slips of Bowl' })).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Download' })).toHaveCount(3);
+
+    expect(readdirSync(`${scratch()}/out/Bowl`).sort()).toEqual([
+        'Bowl Lanternwick.mp4',
+        'Bowl master.mov',
+        'Bowl review.mp4',
+    ]);
+    const master = readFileSync(`${scratch()}/out/Bowl/Bowl master.mov`);
+    const sum = createHash('sha256').update(master).digest('hex');
+    await expect(page.getByTitle(sum)).toBeVisible();
+    await expect(page.getByTitle(`${master.length.toLocaleString('en')} bytes`)).toBeVisible();
+    await expect(
+        page.getByRole('row', { name: /^Lies at/ }).getByTitle(`${scratch()}/out/Bowl/Bowl master.mov`),
+    ).toBeVisible();
+
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Download' }).first().click();
+    const path = await (await download).path();
+    expect(statSync(path).size).toBe(master.length);
+});
+
+test('the sheet is worked by keyboard, and every change can be taken back', async ({ page }) => {
+    await openSheet(page, 'bowl.mov', 'Bowl');
+    const rate = cell(page, 'Rate', 2);
+    const shown = await rate.textContent();
+    await cell(page, 'Box', 1).focus();
+    for (const key of ['ArrowRight', 'ArrowDown', 'ArrowDown', 'ArrowDown', 'ArrowDown']) {
+        await page.keyboard.press(key);
+    }
+    await expect(rate).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('Average')).toBeFocused();
+    await page.keyboard.type('0.4');
+    await expect(page.getByText(/lies under the 1.2\sMb\/s that Lanternwick asks/).first()).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(rate).toBeFocused();
+
+    // The remedy says what it does, and does it.
+    await result(page, 'Findings', 2).getByRole('button').click();
+    await page.getByRole('button', { name: 'Raise the average to 1.2 Mb/s' }).click();
+    await expect(result(page, 'Findings', 2)).not.toContainText('lies under');
+    await page.keyboard.press('Control+z');
+    await expect(result(page, 'Findings', 2)).toContainText('lies under');
+    await page.keyboard.press('Control+z');
+    await expect(rate).toHaveText(shown ?? '');
+    await page.keyboard.press('Control+Shift+z');
+    await expect(result(page, 'Findings', 2)).toContainText('lies under');
+
+    // It is saved; the preset's rule can be put back after a reload too.
+    await page.reload();
+    await expect(result(page, 'Findings', 2)).toContainText('lies under');
+    await rate.click();
+    await page.getByRole('button', { name: 'Put back' }).click();
+    await page.keyboard.press('Escape');
+    await expect(rate).toContainText('asks 1.2 Mb/s × 1.8');
+});
+
+test('an impossible value stays in its cell with its reason, and nothing can be packed until it is gone', async ({
+    page,
+}) => {
+    await openSheet(page, 'bowl.mov', 'Bowl');
+    await cell(page, 'Rate', 2).click();
+    await page.getByLabel('Peak').fill('0.5');
+    await expect(page.getByText(/The peak, 500\skb\/s, lies below the average/).first()).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: /^Pack/ })).toBeDisabled();
+    await page.keyboard.press('Control+z');
+    await expect(page.getByRole('button', { name: /^Pack/ })).toBeEnabled();
+});
+
+test('what is no cut is shown for what it is, and said plainly', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Bring in a cut' }).first().click();
+    await expect(page.getByRole('listitem').filter({ hasText: 'kiln-diary.project' })).toContainText('not a video');
+    await expect(page.getByRole('button', { name: 'Bring in kiln-diary.project' })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Bring in cut-short.mp4' }).click();
+    await expect(page.getByRole('alert')).toContainText('cut-short.mp4: The file is cut short');
+});
+
+test('a run shows its progress and is stopped from the belt, leaving nothing behind', async ({ page }) => {
+    await openSheet(page, 'long-turn.mp4', 'Long turn');
+    await page.getByRole('button', { name: 'Pack 2 files' }).click();
+    const belt = page.getByRole('region', { name: 'Belt' });
+    await expect(belt.getByRole('progressbar')).toHaveAttribute('aria-valuenow', /[1-9]/);
+    await expect(belt.getByText(/\d+ % · \d+(\.\d)? fps · \d+:\d\d/).first()).toBeVisible();
+    await belt.getByRole('button', { name: 'Stop Long turn Lanternwick' }).click();
+    await belt.getByRole('button', { name: 'Stop Long turn master' }).click();
+    await expect(belt.getByRole('link', { name: 'Slips of Long turn' })).toBeVisible();
+    const folder = `${scratch()}/out/Long turn`;
+    expect(existsSync(folder) ? readdirSync(folder) : []).toEqual([]);
+    await page.goto('/queue');
+    await expect(page.getByRole('row', { name: /Long turn.*stopped/ })).toHaveCount(2);
+});
+
+test('an address that leads nowhere says so', async ({ page }) => {
+    await page.goto('/cuts/4711');
+    await expect(page.getByRole('heading', { name: 'Not here' })).toBeVisible();
+    await page.goto('/nowhere');
+    await expect(page.getByRole('link', { name: 'Go to the shelf' })).toBeVisible();
+});

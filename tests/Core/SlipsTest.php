@@ -1,0 +1,68 @@
+<?php
+
+use OuterCrate\Slips\Comparison;
+use OuterCrate\Slips\PacketTally;
+use Tests\Support\Desk;
+use Tests\Support\Probes;
+
+function tally(int $frames = 313, int $bytes = 24_000, int $every = 50): PacketTally
+{
+    $tally = new PacketTally(0);
+    for ($i = 0; $i < $frames; $i++) {
+        $time = number_format($i / 25, 6, '.', '');
+        $tally->take("0,{$time},{$time},{$bytes},".($i % $every === 0 ? 'K__' : '___'));
+        $tally->take("1,{$time},{$time},900,K__");
+    }
+
+    return $tally;
+}
+
+/** The upload of the mezzanine cut as it should come out, with something changed. */
+function made(array $video = [], array $audio = [], array $format = []): array
+{
+    return Probes::plain(
+        ['width' => 1280, 'height' => 720, 'level' => 31, 'nb_frames' => '313', 'duration' => '12.520000', ...$video],
+        [$audio],
+        ['duration' => '12.520000', ...$format],
+    );
+}
+
+it('counts packets', function () {
+    $tally = tally();
+    $tally->take('N/A,garbage');
+    $tally->take('');
+    expect($tally)->toMatchObject(['frames' => 313, 'keyframes' => 7, 'longestGap' => 50, 'videoBytes' => 313 * 24_000, 'audioBytes' => 313 * 900, 'fullestSecond' => 25 * 24_000]);
+});
+
+it('finds the fullest second wherever it lies', function () {
+    $tally = new PacketTally(0);
+    foreach (range(0, 19_999) as $i) {
+        $tally->take('0,N/A,'.number_format($i / 50, 6, '.', '').','.($i >= 9_020 && $i < 9_070 ? 1000 : 10).',___');
+    }
+    expect($tally->fullestSecond)->toBe(50_000);
+});
+
+it('finds nothing where the file is what was planned, and names each thing that is not', function (array $made, ?PacketTally $tally, array $cells) {
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', ['rate' => ['average' => ['kbps' => 4800], 'peak' => ['kbps' => 9000]]]);
+    $frozen = json_decode(json_encode($plan->toArray()), true);
+    $fastStart = ($made['late'] ?? false) !== true;
+    $found = (new OuterCrate\Reading\ProbeReader)->read($made, 7_900_000, $fastStart);
+    $differences = (new Comparison)->differences($frozen, $found, $tally ?? tally());
+    expect(array_map(fn ($difference): string => $difference->cell->value, $differences))->toBe($cells);
+})->with([
+    'as planned' => [made(), null, []],
+    'one frame more' => [made(), tally(314), []],
+    'frames lost' => [made(), tally(300), ['frameRate']],
+    'another codec' => [made(['codec_name' => 'hevc', 'profile' => 'Main']), null, ['picture']],
+    'a higher level' => [made(['level' => 40]), null, ['picture']],
+    'another size' => [made(['width' => 1278]), null, ['frameSize']],
+    'another rate' => [made(['avg_frame_rate' => '24/1']), null, ['frameRate']],
+    'fields' => [made(['field_order' => 'tt']), null, ['frameRate']],
+    'tags lost' => [made(['color_primaries' => null]), null, ['colour']],
+    'too many bits' => [made(), tally(313, 30_000), ['rate']],
+    'bits not needed' => [made(), tally(313, 12_000), ['rate']],
+    'keyframes far apart' => [made(), tally(313, 24_000, 120), ['keyframes']],
+    'another sample rate' => [made(audio: ['sample_rate' => '44100']), null, ['sound']],
+    'index at the end' => [made() + ['late' => true], null, ['container']],
+    'another container' => [made(format: ['format_name' => 'matroska,webm']), null, ['container']],
+]);

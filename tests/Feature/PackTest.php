@@ -1,0 +1,158 @@
+<?php
+
+use App\Models\Cut;
+use App\Models\Run;
+use App\Models\RunState;
+use App\Packing\Packer;
+use App\Planning\Planning;
+use Illuminate\Support\Facades\Artisan;
+
+/** Packs the outputs through the queue and its worker, and gives the runs. */
+function packed(int $cut, array $outputs): array
+{
+    test()->putJson("/api/cuts/{$cut}/sheet", ['outputs' => array_map(fn (array $output, int $i): array => ['key' => (string) $i, 'host' => null, 'edits' => (object) [], ...$output], $outputs, array_keys($outputs))])->assertOk();
+    $queued = test()->answer(test()->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
+    test()->work();
+
+    return test()->answer(test()->getJson("/api/packs/{$queued['pack']}"), 'pack')['runs'];
+}
+
+it('makes master and upload through the queue, and what comes out is what was planned', function (string $kind, array $outputs) {
+    $runs = packed($this->bringIn($kind)['id'], $outputs);
+    foreach ($runs as $run) {
+        $differs = array_values(array_filter($run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]], fn (array $difference): bool => $difference['cell'] !== 'rate'));
+        expect($differs)->toBe([], "{$kind} {$run['preset']}: ".json_encode($differs))
+            ->and($run['state'])->toBe('done')
+            ->and(hash_file('sha256', $run['path']))->toBe($run['slip']['sha256'])
+            ->and(filesize($run['path']))->toBe($run['slip']['bytes']);
+    }
+    expect(array_filter($this->left('out'), fn (string $name): bool => str_starts_with($name, '.')))->toBe([])
+        ->and($this->left('derived'))->toHaveCount(1);
+})->with([
+    ['ten-bit', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'], ['preset' => 'slow-line']]],
+    ['plain', [['preset' => 'lossless-vault'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'archive-10-bit', 'edits' => ['picture' => ['effort' => 'slow']]]]],
+    ['hd-high-rate', [['preset' => 'platen-1080', 'host' => 'platen'], ['preset' => 'review-720']]],
+    ['tape', [['preset' => 'archive-10-bit'], ['preset' => 'lossless-vault'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
+    ['slow', [['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
+    ['upright', [['preset' => 'tallgate-upright', 'host' => 'tallgate'], ['preset' => 'archive-10-bit']]],
+    ['silent', [['preset' => 'lossless-vault'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
+    ['uneven', [['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'lossless-vault']]],
+    ['turned', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
+    ['hdr', [['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'slow-line'], ['preset' => 'archive-10-bit']]],
+]);
+
+it('keeps every frame of a lossless master', function () {
+    $cut = $this->clip();
+    $run = packed($this->bringIn()['id'], [['preset' => 'lossless-vault']])[0];
+    $frames = function (string $path): string {
+        $process = new Symfony\Component\Process\Process(['ffmpeg', '-v', 'error', '-i', $path, '-map', '0:v', '-f', 'framemd5', '-']);
+
+        return implode("\n", array_map(fn (string $line): string => trim((string) strrchr($line, ',')), array_filter(explode("\n", $process->mustRun()->getOutput()), fn (string $line): bool => str_starts_with($line, '0,'))));
+    };
+    expect($frames($run['path']))->toBe($frames($cut));
+});
+
+it('holds the planned average on a picture that needs it', function () {
+    $run = packed($this->bringIn('hd-high-rate')['id'], [['preset' => 'lanternwick-generous', 'host' => 'lanternwick', 'edits' => ['rate' => ['average' => ['kbps' => 3000]]]]])[0];
+    expect($run['slip']['rates']['video'])->toBeGreaterThan(2_400_000)->toBeLessThan(3_600_000)
+        ->and(abs($run['slip']['bytes'] / $run['plan']['estimate']['bytes'] - 1))->toBeLessThan(0.15);
+});
+
+it('never writes over a file, and tells outputs of one pack apart', function () {
+    $cut = $this->bringIn()['id'];
+    $outputs = [['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick']];
+    $first = array_column(packed($cut, $outputs), 'path');
+    $sums = array_map(fn (string $path): string => hash_file('sha256', $path), $first);
+    $second = array_column(packed($cut, $outputs), 'file');
+    expect(array_map(basename(...), $first))->toBe(['Plain Lanternwick Lanternwick, even.mp4', 'Plain Lanternwick Lanternwick, generous.mp4'])
+        ->and($second)->toBe(['Plain Lanternwick Lanternwick, even v2.mp4', 'Plain Lanternwick Lanternwick, generous v2.mp4'])
+        ->and(array_map(fn (string $path): string => hash_file('sha256', $path), $first))->toBe($sums);
+});
+
+it('queues what was planned then, whatever the sheet says later', function () {
+    $cut = $this->bringIn()['id'];
+    $queued = $this->postJson("/api/cuts/{$cut}/pack")->assertStatus(202)->json();
+    $this->putJson("/api/cuts/{$cut}/sheet", ['outputs' => []])->assertOk();
+    $this->work();
+    expect(array_column($this->getJson("/api/packs/{$queued['pack']}")->json('runs'), 'state'))->toBe(['done', 'done']);
+});
+
+it('passes over a run that was stopped before its turn', function () {
+    $queued = $this->postJson("/api/cuts/{$this->bringIn()['id']}/pack")->json('runs');
+    expect($this->answer($this->postJson("/api/runs/{$queued[0]['id']}/stop"), 'run-answer')['run']['state'])->toBe('stopped');
+    $this->work();
+    expect(Run::query()->orderBy('id')->get()->map(fn (Run $run): string => $run->state->value)->all())->toBe(['stopped', 'done'])
+        ->and($this->left('out'))->toHaveCount(1);
+});
+
+it('stops a run under way and keeps no half file', function () {
+    $cut = Cut::query()->find($this->bringIn('long')['id']);
+    $run = app(Packer::class)->queue($cut, app(Planning::class)->plans($cut->reading(), [['preset' => 'slow-line']]), $this->folder('out'), dispatch: false)[0];
+    app(Packer::class)->make($run, onProgress: fn () => Run::query()->update(['stop_asked' => true]));
+    expect($run->refresh()->state)->toBe(RunState::Stopped)->and($this->left('out'))->toBe([]);
+});
+
+it('hands a run back to the queue when the worker ends', function () {
+    $this->postJson("/api/cuts/{$this->bringIn()['id']}/pack");
+    $worker = app('queue.worker');
+    $worker->shouldQuit = true;
+    Artisan::call('queue:work', ['--once' => true]);
+    $worker->shouldQuit = false;
+    expect(Run::query()->first()->state)->toBe(RunState::Waiting);
+    $this->work();
+    expect(Run::query()->pluck('state')->all())->toBe([RunState::Done, RunState::Done]);
+});
+
+it('says so after a crash and removes what was half made', function () {
+    $this->postJson("/api/cuts/{$this->bringIn()['id']}/pack");
+    $run = Run::query()->first();
+    $run->update(['state' => RunState::Running]);
+    is_dir(dirname($run->file)) || mkdir(dirname($run->file));
+    file_put_contents(dirname($run->file).'/.'.basename($run->file).".run{$run->id}.partial", 'half');
+    expect(Artisan::call('crate:recover'))->toBe(0);
+    expect($run->refresh()->state)->toBe(RunState::Failed)->and($run->error)->toContain('pack again')->and($this->left('out'))->toBe([]);
+});
+
+it('fails with a plain message and nothing left behind when the engine does', function (string $script, string $says) {
+    $cut = $this->bringIn()['id'];
+    $engine = $this->folder('derived').'/engine';
+    file_put_contents($engine, "#!/bin/sh\ncase \"\$*\" in *-version*|*-encoders*) exec ffmpeg \"\$@\";; esac\nfor last; do :; done\n{$script}\n");
+    chmod($engine, 0o755);
+    config(['crate.engine.encoder' => $engine]);
+    $run = packed($cut, [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
+    expect($run['state'])->toBe('failed')->and($run['error'])->toContain($says)->and($this->left('out'))->toBe([]);
+})->with([
+    'full drive' => ['echo half > "${last#file:}"; echo "av_interleaved_write_frame(): No space left on device" >&2; exit 1', 'The drive is full'],
+    'crash' => ['echo half > "${last#file:}"; kill -SEGV $$', 'The engine stopped'],
+    'an empty file and a good word' => [': > "${last#file:}"; exit 0', 'could not be read back'],
+]);
+
+it('says beforehand what cannot work, and queues nothing', function (Closure $spoil, string $says) {
+    $cut = Cut::query()->find($this->bringIn()['id']);
+    $spoil->call($this, $cut);
+    $message = $this->postJson("/api/cuts/{$cut->id}/pack")->json('error.message');
+    expect($message)->toContain($says)->and(Run::query()->count())->toBe(0);
+})->with([
+    'no engine' => [function () {
+        config(['crate.engine.encoder' => '/nowhere/engine']);
+    }, 'engine is missing'],
+    'a cut that has gone' => [fn (Cut $cut) => unlink($cut->path), 'changed or gone'],
+    'a cut that has changed' => [fn (Cut $cut) => file_put_contents($cut->path, 'more', FILE_APPEND), 'changed or gone'],
+    'nothing to make' => [fn (Cut $cut) => $cut->update(['outputs' => []]), 'nothing to make'],
+    'a file where the folder should be' => [function () {
+        file_put_contents($this->folder('out').'/Plain', 'in the way');
+    }, 'cannot be'],
+    'a stop' => [fn (Cut $cut) => $cut->update(['outputs' => [['key' => '1', 'preset' => 'archive-10-bit', 'host' => null, 'edits' => ['container' => ['set' => 'mp4']]]]]), 'does not carry'],
+]);
+
+it('downloads the file whole and in parts, under a safe name', function () {
+    $cut = $this->bringIn('plain', "it's \"ü\" 🔥.mp4");
+    $run = packed($cut['id'], [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
+    $whole = $this->get("/api/runs/{$run['id']}/file")->assertOk();
+    $part = $this->get("/api/runs/{$run['id']}/file", ['Range' => 'bytes=4-7'])->assertStatus(206);
+    expect(hash('sha256', $whole->streamedContent()))->toBe($run['slip']['sha256'])
+        ->and($part->streamedContent())->toBe('ftyp')
+        ->and($run['file'])->toBe("It's -ü- 🔥 Lanternwick.mp4");
+    unlink($run['path']);
+    $this->getJson("/api/runs/{$run['id']}/file")->assertNotFound();
+});

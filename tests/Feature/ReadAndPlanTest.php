@@ -1,0 +1,124 @@
+<?php
+
+use App\Http\Contract;
+use Symfony\Component\Process\Process;
+
+/** Runs bin/crate as a script would. */
+function crate(string ...$arguments): Process
+{
+    $process = new Process([base_path('bin/crate'), ...$arguments], test()->folder('media'), ['DB_DATABASE' => test()->folder('derived').'/crate.sqlite', 'CRATE_DERIVED' => test()->folder('derived'), 'CACHE_STORE' => 'file', 'APP_ENV' => 'production'], null, 120);
+    $process->run();
+
+    return $process;
+}
+
+it('reads a file for a script', function (string $kind, array $video, array $file) {
+    $process = crate('read', $this->clip($kind), '--json');
+    expect($process->getExitCode())->toBe(0);
+    $reading = json_decode($process->getOutput(), true);
+    expect(app(Contract::class)->faults(json_decode($process->getOutput()), 'reading'))->toBe([])
+        ->and($reading)->toMatchArray($file)
+        ->and($reading['video'][0])->toMatchArray($video);
+})->with([
+    ['plain', ['codec' => 'h264', 'width' => 320, 'height' => 180, 'frameRate' => '25', 'scan' => 'progressive', 'bitDepth' => 8, 'displayAspect' => '16:9', 'frames' => 50], ['container' => 'mp4', 'fastStart' => true]],
+    ['ten-bit', ['codec' => 'prores', 'profile' => '422 HQ', 'bitDepth' => 10, 'chroma' => '4:2:2'], ['container' => 'mov', 'fastStart' => false]],
+    ['tape', ['codec' => 'mpeg2video', 'scan' => 'tff', 'frameRate' => '30000/1001', 'displayAspect' => '4:3', 'displayWidth' => 640], ['container' => 'mpeg-ps']],
+    ['uneven', ['variableRate' => true], ['container' => 'matroska']],
+    ['turned', ['rotation' => 270, 'displayWidth' => 180, 'displayHeight' => 320], ['container' => 'mp4']],
+    ['hdr', ['codec' => 'hevc', 'hdr' => true, 'bitDepth' => 10], ['container' => 'mp4']],
+]);
+
+it('takes any name that a file can have', function (string $name) {
+    $this->clip('plain', $name);
+    expect(crate('read', $name, '--json')->getExitCode())->toBe(0);
+})->with(['-strange.mp4', "it's \"quoted\".mp4", 'a:b|c.mp4', "two\nlines.mp4", 'kiln 🔥.mp4', '%d.mp4', 'file:x.mp4', '$(touch here).mp4', 'ünïcode.mp4']);
+
+it('refuses what is no cut, says why, and touches nothing', function (string $name, string $id, string $says) {
+    $clip = file_get_contents($this->clip());
+    $files = [
+        'project.mp4' => "Kiln Diary, episode 14: project file.\n",
+        'empty.mp4' => '',
+        'head.mp4' => substr($clip, 0, 900),
+        'short.mp4' => substr($clip, 0, intdiv(strlen($clip), 2)),
+        'list.mp4' => "#EXTM3U\n#EXTINF:2,\n{$this->folder('media')}/plain.mp4\n",
+        'concat.mov' => "ffconcat version 1.0\nfile '{$this->folder('media')}/plain.mp4'\n",
+        'noise.mkv' => str_repeat("\x1A\x45\xDF\xA3 not really ", 200),
+    ];
+    $this->file($name, $files[$name] ?? '');
+    if ($name === 'sound.m4a') {
+        (new Process(['ffmpeg', '-v', 'error', '-y', '-i', $this->clip(), '-vn', '-c', 'copy', $this->folder('media').'/sound.m4a']))->mustRun();
+    }
+    $process = crate('read', $name, '--json');
+    expect($process->getExitCode())->toBe(1)
+        ->and(json_decode($process->getOutput(), true)['error']['id'])->toBe($id)
+        ->and($process->getErrorOutput())->toContain($name, $says)
+        ->and(array_diff($this->left('media'), [$name, 'plain.mp4']))->toBe([]);
+})->with([
+    ['project.mp4', 'not-media', 'not a video file'],
+    ['empty.mp4', 'empty', 'empty'],
+    ['head.mp4', 'cut-short', 'cut short'],
+    ['short.mp4', 'cut-short', 'Copy or export it again'],
+    ['sound.m4a', 'no-video', 'no picture'],
+    ['list.mp4', 'playlist', 'points to other files'],
+    ['concat.mov', 'playlist', 'points to other files'],
+    ['noise.mkv', 'not-media', 'not a video file'],
+]);
+
+it('plans for a script, with values, origins, findings and estimate', function () {
+    $process = crate('plan', $this->clip('hd-high-rate'), '--output=archive-10-bit', '--output=lanternwick-generous', '--output=platen-1080@tallgate', '--json');
+    $outputs = json_decode($process->getOutput(), true)['outputs'];
+    expect($process->getExitCode())->toBe(0)
+        ->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'plan-list'))->toBe([])
+        ->and(array_column($outputs, 'host'))->toBe([null, 'lanternwick', 'tallgate'])
+        ->and($outputs[1]['values']['rate']['average'])->toBe(14_400_000)
+        ->and($outputs[1]['estimate']['bytes'])->toBeGreaterThan(800_000)
+        ->and(array_column($outputs[2]['findings'], 'id'))->toContain('shape-differs');
+});
+
+it('exits with 2 when it is called wrongly', function (array $arguments) {
+    $process = crate(...$arguments);
+    expect($process->getExitCode())->toBe(2)->and($process->getErrorOutput())->not->toBe('');
+})->with([
+    'no command' => [['polish', 'x.mp4']],
+    'no file' => [['read']],
+    'unknown option' => [['read', 'x.mp4', '--fast']],
+    'nothing to make' => [['plan', 'x.mp4']],
+    'unknown preset' => [['plan', 'x.mp4', '--output=nobody']],
+    'malformed output' => [['plan', 'x.mp4', '--output=a b']],
+    'no folder' => [['pack', 'x.mp4', '--output=archive-10-bit']],
+]);
+
+it('says that a host is not there', function () {
+    $process = crate('plan', $this->clip(), '--output=archive-10-bit@nowhere');
+    expect([$process->getExitCode(), str_contains($process->getErrorOutput(), 'lanternwick')])->toBe([2, true]);
+});
+
+it('packs for a script and keeps the cut as it was', function () {
+    $cut = $this->clip();
+    $before = [hash_file('sha256', $cut), filemtime($cut), fileperms($cut)];
+    $process = crate('pack', $cut, '--output=lanternwick-even', '--output=review-720', '--to='.$this->folder('out').'/new folder', '--json');
+    $outputs = json_decode($process->getOutput(), true)['outputs'];
+    clearstatcache();
+    expect($process->getExitCode())->toBe(0)
+        ->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'pack-command'))->toBe([])
+        ->and([hash_file('sha256', $cut), filemtime($cut), fileperms($cut)])->toBe($before);
+    foreach ($outputs as $output) {
+        expect(hash_file('sha256', $output['file']))->toBe($output['sha256'])
+            ->and(filesize($output['file']))->toBe($output['bytes']);
+    }
+});
+
+it('stops on a signal, with no engine and no half file left', function () {
+    $process = new Process([base_path('bin/crate'), 'pack', $this->clip('long'), '--output=slow-line', '--to='.$this->folder('out')], null, ['DB_DATABASE' => $this->folder('derived').'/crate.sqlite', 'CRATE_DERIVED' => $this->folder('derived'), 'CACHE_STORE' => 'file', 'APP_ENV' => 'production']);
+    $process->start();
+    $partial = fn (): bool => $this->left('out') !== [];
+    for ($i = 0; $i < 200 && ! $partial(); $i++) {
+        usleep(50_000);
+    }
+    expect($partial())->toBeTrue();
+    $process->signal(SIGTERM);
+    $process->wait();
+    expect($process->getExitCode())->toBe(1)
+        ->and($this->left('out'))->toBe([])
+        ->and((new Process(['pgrep', '-x', '-f', 'ffmpeg.*'.preg_quote($this->folder).'.*']))->run())->toBe(1);
+});
