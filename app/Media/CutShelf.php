@@ -4,6 +4,7 @@ namespace App\Media;
 
 use App\Engine\Engine;
 use App\Engine\EngineFailed;
+use App\Http\Resources\CutResource;
 use App\Models\Cut;
 use OuterCrate\Reading\Reading;
 
@@ -34,10 +35,12 @@ class CutShelf
             'outputs' => array_map(fn (array $output, int $i): array => ['key' => (string) ($i + 1), ...$output, 'edits' => []], self::FIRST_OUTPUTS, array_keys(self::FIRST_OUTPUTS)),
         ]);
         clearstatcache(true, $path);
+        $described = $reading->toArray();
         $cut->fill([
             'bytes' => $reading->bytes,
             'modified' => (int) filemtime($path),
-            'reading' => $reading->toArray(),
+            'reading' => $described,
+            'card' => CutResource::card($described),
             'probe' => ['probe' => $probe, 'fastStart' => $fastStart],
         ])->save();
         $this->drawPoster($cut, $reading);

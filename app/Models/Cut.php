@@ -15,6 +15,7 @@ use OuterCrate\Reading\Reading;
  * @property int $bytes
  * @property int $modified
  * @property array<string, mixed> $reading
+ * @property array<string, mixed> $card what the shelf shows of the reading
  * @property array{probe: array<mixed>, fastStart: ?bool} $probe
  * @property list<array<string, mixed>> $outputs
  */
@@ -22,7 +23,7 @@ class Cut extends Model
 {
     protected $guarded = [];
 
-    protected $casts = ['reading' => 'array', 'probe' => 'array', 'outputs' => 'array', 'bytes' => 'integer', 'modified' => 'integer'];
+    protected $casts = ['reading' => 'array', 'card' => 'array', 'probe' => 'array', 'outputs' => 'array', 'bytes' => 'integer', 'modified' => 'integer'];
 
     public function reading(): Reading
     {

@@ -15,7 +15,7 @@ use App\Models\RunState;
 use App\Models\Speed;
 use App\Planning\Planning;
 use Closure;
-use Illuminate\Support\Collection;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
@@ -62,7 +62,7 @@ class Packer
         $names = array_map(fn (Plan $plan): string => FileName::of($cut->name, $plan, false), $plans);
 
         return DB::transaction(function () use ($cut, $plans, $folder, $reading, $pack, $names, $dispatch): Collection {
-            $runs = collect();
+            $runs = new Collection;
             foreach ($plans as $i => $plan) {
                 $ambiguous = count(array_keys($names, $names[$i], true)) > 1;
                 $run = Run::query()->create([

@@ -15,6 +15,7 @@ return new class extends Migration
             $table->unsignedBigInteger('bytes');
             $table->unsignedBigInteger('modified'); // Unix time of the file when it was read
             $table->json('reading');
+            $table->json('card'); // what the shelf shows of the reading
             $table->json('probe'); // what the reading was made from, so that it can be made again
             $table->json('outputs'); // the sheet: preset, host and edits of each column
             $table->timestamps();

@@ -119,6 +119,7 @@ it('stops on a signal, with no engine and no half file left', function () {
     $process->signal(SIGTERM);
     $process->wait();
     expect($process->getExitCode())->toBe(1)
+        ->and($process->getErrorOutput())->toContain('stopped')
         ->and($this->left('out'))->toBe([])
         ->and((new Process(['pgrep', '-x', '-f', 'ffmpeg.*'.preg_quote($this->folder).'.*']))->run())->toBe(1);
 });

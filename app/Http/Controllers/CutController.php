@@ -19,7 +19,7 @@ class CutController
 {
     public function index(): JsonResponse
     {
-        $cuts = Cut::query()->select(['id', 'name', 'path', 'bytes', 'modified', 'reading'])->orderByDesc('id')->get();
+        $cuts = Cut::query()->select(['id', 'name', 'path', 'bytes', 'modified', 'card'])->orderByDesc('id')->get();
 
         return response()->json(['cuts' => $cuts->map(CutResource::of(...))]);
     }

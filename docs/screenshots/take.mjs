@@ -1,0 +1,71 @@
+// Takes the pictures of the README from the demo data. Start with `bin/start --fresh`, then run `node docs/screenshots/take.mjs`.
+import { chromium } from '@playwright/test';
+
+const address = process.argv[2] ?? 'http://127.0.0.1:8410';
+const folder = new URL('./', import.meta.url).pathname;
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+});
+
+async function open(theme, path) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.addInitScript((value) => localStorage.setItem('theme', value), theme);
+    await page.goto(address + path);
+    await page.waitForLoadState('networkidle');
+    return page;
+}
+
+async function take(page, name) {
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: `${folder}${name}.png` });
+    await page.close();
+}
+
+const { cuts } = await (await fetch(`${address}/api/cuts`)).json();
+const sheet = `/cuts/${cuts.find((cut) => cut.name === 'Night firing').id}`;
+const tapes = `/cuts/${cuts.find((cut) => cut.name === 'Wheel study').id}`;
+
+await take(await open('light', '/'), 'shelf');
+
+let page = await open('light', sheet);
+await page.getByLabel(/^Rate of output 2/).click();
+await page.waitForTimeout(300);
+await take(page, 'sheet-light');
+
+page = await open('dark', sheet);
+await page.getByRole('button', { name: 'Add an output' }).click();
+await page.getByRole('button', { name: /^Platen 1080/ }).click();
+await page.getByRole('button', { name: 'Add', exact: true }).click();
+await page.waitForTimeout(600);
+await page.getByRole('button', { name: 'Pack 3 files' }).click();
+await page.waitForSelector('[role=progressbar][aria-valuenow="40"], [role=progressbar][aria-valuenow^="4"]', { timeout: 60_000 });
+await take(page, 'sheet-dark');
+
+page = await open('light', tapes);
+await page.getByRole('button', { name: 'Pack 2 files' }).click();
+await page.close();
+page = await open('dark', '/queue');
+await page.waitForTimeout(1500);
+await take(page, 'queue');
+
+page = await open('light', '/');
+await page.getByRole('button', { name: 'Bring in a cut' }).click();
+await page.waitForTimeout(400);
+await take(page, 'bring-in');
+
+await take(await open('light', '/hosts'), 'hosts');
+await take(await open('light', '/presets'), 'presets');
+
+// The slips, once the first pack is over.
+for (;;) {
+    const { runs } = await (await fetch(`${address}/api/runs`)).json();
+    const pack = runs.filter((run) => run.cutName === 'Night firing' && run.state === 'done');
+    if (pack.length >= 3) {
+        page = await open('light', `/slips/${pack[0].pack}`);
+        await take(page, 'slips');
+        break;
+    }
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+}
+await browser.close();
