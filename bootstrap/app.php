@@ -1,11 +1,16 @@
 <?php
 
+use App\Http\InvalidPayload;
 use App\Http\Problem;
+use App\Media\FileProblem;
+use App\Packing\PackRefused;
+use App\Planning\UnknownName;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use OuterCrate\Reading\Unreadable;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -34,6 +39,8 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
+        // What the person did or has is answered, not logged.
+        $exceptions->dontReport([Unreadable::class, FileProblem::class, PackRefused::class, UnknownName::class, InvalidPayload::class]);
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
     })
     ->create();

@@ -115,7 +115,7 @@ final readonly class Asks
                 : ($this->minimumRate === null ? '' : "at least {$this->minimumRate->label()} fps for HD"),
             'Keyframes' => implode(', ', $structure),
             'Sound' => $this->sound === null ? '' : CodecNames::codec($this->sound['codec'])." {$this->sound['bitrate']}, ".AudioReading::kilohertz($this->sound['sampleRate'])
-                .($this->sound['loudness'] === null ? '' : ", {$this->sound['loudness']} LUFS"),
+                .($this->sound['loudness'] === null ? '' : ', '.str_replace('-', '−', (string) $this->sound['loudness']).' LUFS'),
             'Limits' => implode(', ', $limits),
         ];
         $words = [];

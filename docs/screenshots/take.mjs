@@ -12,7 +12,8 @@ async function open(theme, path) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript((value) => localStorage.setItem('theme', value), theme);
     await page.goto(address + path);
-    await page.waitForLoadState('networkidle');
+    await page.waitForSelector('h1'); // never idle: the belt asks again and again
+    await page.waitForTimeout(600);
     return page;
 }
 

@@ -39,6 +39,7 @@ it('decides by the cut', function (array $probe, string $output, string $cell, s
     '23.976 passes for 24' => [Probes::plain(['width' => 1280, 'height' => 720, 'avg_frame_rate' => '24000/1001']), 'lanternwick-even@lanternwick', 'frameRate', '23.976', 'follows, asks ≥ 24'],
     'high rates are asked more' => [Probes::plain(['width' => 1920, 'height' => 1080, 'avg_frame_rate' => '60000/1001']), 'lanternwick-even@lanternwick', 'rate', 'VBR · 14 ▸ 21 Mb/s', 'asks 14 Mb/s'],
     'Platen states a peak' => [Probes::plain(['width' => 1920, 'height' => 1080]), 'platen-1080@platen', 'rate', 'VBR ×2 · 12 ▸ 22 Mb/s', 'asks 12 Mb/s'],
+    'a GOP stays closed where the host says nothing' => [Probes::plain(), 'platen-1080@platen', 'keyframes', '2 s · closed · 2 B', 'preset'],
     'HDR keeps ten bits in HEVC' => [Probes::hdr(), 'slow-line', 'colour', 'BT.2020 PQ · 10-bit 4:2:0', 'follows'],
     'HDR comes down for 8 bits' => [Probes::hdr(), 'lanternwick-even@lanternwick', 'colour', 'BT.709 · 8-bit 4:2:0 · from HDR', '8 bits carry no HDR'],
     'untagged HD is BT.709' => [Probes::plain(['width' => 1280, 'height' => 720, 'color_primaries' => 'unknown', 'color_transfer' => null, 'color_space' => null]), 'lanternwick-even@lanternwick', 'colour', 'BT.709 · 8-bit 4:2:0', 'cut not tagged'],

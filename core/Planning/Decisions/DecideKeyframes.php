@@ -40,7 +40,8 @@ final class DecideKeyframes implements Decision
             $bFrames = 0; // ISO/IEC 14496-10, A.2.1: no B slices
         }
         $frames = max(1, $rate->framesIn($seconds));
-        $closed = $rule->bool('closed') ?? $asks->closedGop ?? true;
+        // Asked for or not, a closed GOP can be cut and served anywhere; only a rule opens it.
+        $closed = $rule->bool('closed') ?? true;
         $pyramid = $rule->bool('pyramid') ?? $asks->pyramid ?? false;
         $fromHost = $draft->rules->word('keyframes') === 'host' && $asks !== null && ($asks->closedGop || $asks->keyframeSeconds !== null);
         $draft->decide(

@@ -55,13 +55,11 @@ function Item({ run }: { run: Run }) {
         onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
     });
     const going = run.state === 'running' || run.state === 'checking';
-    const title = going
-        ? `${run.frames} of ${run.framesTotal} frames${run.speed === null ? '' : `, ${run.speed} frames per second`}`
-        : (run.error ?? run.path);
+    const title = going ? `${run.frames} of ${run.framesTotal} frames, ${run.preset}` : (run.error ?? run.path);
     return (
         <div
             title={title}
-            className={`relative flex w-[300px] min-w-0 items-center gap-2.5 border-x border-line bg-surface pl-3 ${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`}
+            className={`${going ? 'w-[400px]' : 'w-[250px]'} relative flex min-w-[180px] items-center gap-2.5 border-x border-line bg-surface pl-3 ${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`}
         >
             {run.state === 'done' && <Mark kind="done" />}
             {run.state === 'failed' && <Mark kind="stop" />}
@@ -96,7 +94,7 @@ function Item({ run }: { run: Run }) {
     );
 }
 
-/** What the belt and the queue say of a run: `62 % · 24.3 fps · 0:14`. */
+/** What the belt and the queue say of a run: `194/313 · 62 % · 24.3 fps · 0:14`. */
 export function stateText(run: Run): string {
     if (run.stopAsked) {
         return 'stopping';
@@ -104,6 +102,7 @@ export function stateText(run: Run): string {
     switch (run.state) {
         case 'running':
             return [
+                `${run.frames}/${run.framesTotal}`,
                 `${run.percent} %`,
                 run.speed === null ? null : `${run.speed.toFixed(run.speed < 10 ? 1 : 0)} fps`,
                 run.secondsLeftLabel,

@@ -98,9 +98,7 @@ function Row({ run }: { run: Run }) {
             <td className="relative px-2">
                 <span className="flex items-center gap-2 whitespace-nowrap">
                     {mark && <Mark kind={mark} />}
-                    <Figures
-                        text={going ? `${stateText(run)} · ${run.frames} of ${run.framesTotal} frames` : stateText(run)}
-                    />
+                    <Figures text={stateText(run)} />
                     {(run.differences ?? 0) > 0 && (
                         <Figures className="text-faint" text={`${run.differences} from the plan`} />
                     )}

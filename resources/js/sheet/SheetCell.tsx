@@ -49,7 +49,7 @@ export function SheetCell({ name, rowLabel, at, first, plan, output, edit, plann
                 text={value}
             />
             <Figures
-                className="ml-auto max-w-[55%] flex-none truncate pl-1 text-[11.5px] text-faint"
+                className="ml-auto min-w-0 shrink-[999] truncate pl-1 text-[11.5px] text-faint"
                 text={
                     yours
                         ? `you${origin.from === 'you' && origin.text.startsWith('asks') ? ` · ${origin.text}` : ''}`

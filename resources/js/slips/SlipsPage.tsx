@@ -98,7 +98,7 @@ export function SlipsPage() {
                     />
                     <tr className="align-top">
                         <th scope="row" className="border-b border-line px-3 py-[5px] text-soft">
-                            From the plan
+                            Differs
                         </th>
                         <td className="border-b border-l border-line bg-sunk" />
                         {runs.map((run) => (

@@ -1,0 +1,89 @@
+<?php
+
+use App\Library\BrokenFile;
+use App\Library\Hosts;
+use App\Library\Presets;
+use App\Media\FileProblem;
+use App\Media\OutputFile;
+use App\Models\Run;
+use App\Models\Speed;
+use App\Packing\FileName;
+use App\Packing\RunMeter;
+use OuterCrate\Encoding\Progress;
+
+it('names files so that every system takes them', function (string $cut, string $expected) {
+    expect(FileName::safe($cut))->toBe($expected);
+})->with([
+    ['Night firing', 'Night firing'],
+    ['a/b\\c:d*e?f"g<h>i|j', 'a-b-c-d-e-f-g-h-i-j'],
+    ["two\nlines\tand a tab", 'two-lines-and a tab'],
+    [' ..hidden.. ', 'hidden'],
+    ['...', 'untitled'],
+    ["\xFF\xFE", mb_scrub("\xFF\xFE") === '??' ? '-' : mb_scrub("\xFF\xFE")],
+    [str_repeat('ü', 300), str_repeat('ü', 90)],
+]);
+
+it('gives a finished file its name or the next free version, never another’s', function () {
+    $wanted = $this->folder('out').'/master.mov';
+    file_put_contents($wanted, 'first');
+    file_put_contents($this->folder('out').'/master v2.mov', 'second');
+    $file = OutputFile::at($wanted, 'run7');
+    expect(basename($file->partial))->toStartWith('.');
+    file_put_contents($file->partial, 'third');
+    expect($file->publish())->toBe($this->folder('out').'/master v3.mov')
+        ->and(array_map(fn (string $name): string => file_get_contents($this->folder('out')."/{$name}"), ['master.mov', 'master v2.mov', 'master v3.mov']))->toBe(['first', 'second', 'third'])
+        ->and($this->left('out'))->toHaveCount(3);
+});
+
+it('says which folder cannot be used', function () {
+    file_put_contents($this->folder('out').'/file', '');
+    expect(fn () => OutputFile::at($this->folder('out').'/file/below/master.mov', 'x'))->toThrow(FileProblem::class, 'cannot be made');
+});
+
+it('finds the free space of a folder that is yet to be made', function () {
+    expect(OutputFile::freeBytes($this->folder('out').'/not/yet/there'))->toBe(OutputFile::freeBytes($this->folder('out')));
+});
+
+it('reads shipped files and names the fault of a broken one', function (array $file, string $fault) {
+    config(['crate.presets' => $this->folder('media')]);
+    file_put_contents($this->folder('media').'/mine.json', json_encode($file + ['format' => 'outer-crate/preset', 'version' => 1, 'name' => 'Mine', 'role' => 'upload', 'rules' => (object) []]));
+    expect(fn () => app(Presets::class)->all())->toThrow(BrokenFile::class, $fault);
+})->with([
+    'another version' => [['version' => 9], 'mine.json is not in its format: /version'],
+    'a role that is none' => [['role' => 'poster'], '/role'],
+    'a rule that is none' => [['rules' => ['rate' => ['mode' => 'fastest']]], '/rules/rate/mode'],
+    'a key that is none' => [['colour' => 'blue'], 'not in its format'],
+]);
+
+it('ships presets and hosts that are in their format, and presets whose host is there', function () {
+    $hosts = app(Hosts::class)->all();
+    expect(array_keys($hosts))->toBe(['lanternwick', 'orrery', 'platen', 'tallgate'])->and(count(app(Presets::class)->all()))->toBeGreaterThanOrEqual(3);
+    foreach (app(Presets::class)->all() as $preset) {
+        expect($preset->host === null || isset($hosts[$preset->host]))->toBeTrue()->and($preset->about)->not->toBe('');
+    }
+});
+
+it('lets a broken file stop neither the shelf nor the queue', function () {
+    config(['crate.presets' => $this->folder('media')]);
+    $this->file('broken.json', '{"format": ');
+    $this->getJson('/api/cuts')->assertOk();
+    $this->getJson('/api/runs')->assertOk();
+    expect($this->answer($this->getJson('/api/presets'), 'error', 500)['error']['message'])->toContain('broken.json');
+});
+
+it('blends new timings into what it has learnt', function () {
+    Speed::learn('h264/medium/1', 10_000_000);
+    Speed::learn('h264/medium/1', 20_000_000);
+    expect(Speed::find('h264/medium/1')->pixels_per_second)->toBe(13_000_000);
+});
+
+it('meters progress over all passes and never says 100 before the end', function () {
+    $run = Run::query()->create(['pack' => 'p', 'cut_name' => 'x', 'source' => '/x', 'name' => 'x', 'file' => '/x', 'state' => 'running', 'plan' => ['frames' => 100], 'passes' => []]);
+    $meter = new RunMeter($run);
+    $seen = [];
+    foreach ([[50, 40], [100, 40], [null, 40], [50, 60], [400, 60]] as [$frames, $weight]) {
+        $frames === null ? $meter->endPass($weight) : $meter->note(new Progress($frames, 25.0, 0, true), $weight);
+        $seen[] = $run->refresh()->percent;
+    }
+    expect($seen)->toBe([20, 40, 40, 70, 99])->and($run->frames)->toBe(100);
+});
