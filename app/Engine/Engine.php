@@ -19,7 +19,7 @@ class Engine
     private const FORMATS = 'mov,mp4,matroska,webm,avi,mxf,mxf_opatom,mpeg,mpegts,mpegvideo,h264,hevc,ivf,ogg,flv,asf,wav,w64,aiff,mp3,aac,flac,dv,gxf,yuv4mpegpipe,nut,rm,wtv,3gp';
 
     /**
-     * The prober's JSON for a file: streams, format and its first packets.
+     * The prober's JSON for a file: streams, format, chapters, its first packets, and under `first_frame` what the first frame says.
      *
      * @return array<mixed> empty when the prober could make nothing of the file
      *
@@ -29,13 +29,30 @@ class Engine
     {
         $output = $this->listen([
             ...$this->program('prober'), '-v', 'error', ...$this->guarded(),
-            '-show_entries', 'stream:stream_tags:stream_disposition:stream_side_data:format:format_tags:packet=stream_index,pts_time',
-            '-read_intervals', '%+#400',
+            '-show_entries', 'stream:stream_tags:stream_disposition:stream_side_data:format:format_tags:chapter:chapter_tags:packet=stream_index,pts_time,flags',
+            '-show_data', '-read_intervals', '%+#400',
             '-of', 'json=compact=1', '-i', 'file:'.$path,
         ]);
-        $decoded = json_decode($output, true, 64);
+        $decoded = json_decode($output, true, 64, JSON_INVALID_UTF8_SUBSTITUTE);
 
-        return is_array($decoded) && isset($decoded['streams']) ? $decoded : [];
+        return is_array($decoded) && isset($decoded['streams']) ? $decoded + ['first_frame' => $this->firstFrame($path)] : [];
+    }
+
+    /**
+     * What the decoder says of the first frame: fields, and the metadata that travels in the stream.
+     *
+     * @return array<mixed>
+     */
+    private function firstFrame(string $path): array
+    {
+        $output = $this->listen([
+            ...$this->program('prober'), '-v', 'quiet', ...$this->guarded(), '-select_streams', 'V:0',
+            '-show_entries', 'frame=stream_index,interlaced_frame,top_field_first:frame_side_data', '-read_intervals', '%+#1',
+            '-of', 'json=compact=1', '-i', 'file:'.$path,
+        ]);
+        $decoded = json_decode($output, true, 64, JSON_INVALID_UTF8_SUBSTITUTE);
+
+        return is_array($decoded) ? $decoded['frames'][0] ?? [] : [];
     }
 
     /**

@@ -4,7 +4,9 @@ namespace App\Media;
 
 use App\Engine\Engine;
 use App\Engine\EngineFailed;
+use OuterCrate\Reading\Boxes\MovieBoxes;
 use OuterCrate\Reading\FileStructure;
+use OuterCrate\Reading\FrameOrder;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\Unreadable;
@@ -41,6 +43,7 @@ class CutReader
                 throw Unreadable::empty();
             }
             $structure = FileStructure::of($stream, $bytes);
+            $boxes = $structure->isoBaseMedia ? MovieBoxes::of($stream, $bytes) : null;
         } finally {
             fclose($stream);
         }
@@ -53,8 +56,14 @@ class CutReader
         if ($structure->indexMissing) {
             throw Unreadable::cutShort();
         }
-        $probe = $this->probe($path, $bytes);
-        if ($probe === []) {
+        if ($boxes['external'] ?? false) {
+            throw Unreadable::refersElsewhere();
+        }
+        if ($boxes['encrypted'] ?? false) {
+            throw Unreadable::encrypted();
+        }
+        $probe = $this->probe($path, $bytes) + array_filter(['boxes' => $boxes]);
+        if (! isset($probe['streams'])) {
             throw Unreadable::notMedia();
         }
 
@@ -72,12 +81,16 @@ class CutReader
         foreach ($probe['streams'] ?? [] as $i => $stream) {
             $counted = isset($stream['nb_frames']) || ($stream['codec_type'] ?? '') !== 'video';
             if (! $counted && $bytes <= self::COUNTED_UP_TO) {
-                $frames = 0;
-                $index = $stream['index'].',';
-                $this->engine->packets($path, function (string $line) use (&$frames, $index): void {
-                    $frames += str_starts_with($line, $index) ? 1 : 0;
+                $order = new FrameOrder;
+                $index = (string) $stream['index'];
+                $this->engine->packets($path, function (string $line) use ($order, $index): void {
+                    $fields = explode(',', $line);
+                    if ($fields[0] === $index && count($fields) >= 5) {
+                        $order->take(is_numeric($fields[1]) ? (float) $fields[1] : null, str_contains($fields[4], 'K'));
+                    }
                 });
-                $probe['streams'][$i]['counted_packets'] = $frames;
+                $probe['streams'][$i]['counted_packets'] = $order->frames;
+                $probe['orders'][$index] = ['gop' => $order->gop()?->toArray(), 'variableRate' => $order->times()->areVariable(), 'shortestGap' => $order->times()->shortestUsualGap()];
             }
         }
 

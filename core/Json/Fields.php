@@ -38,6 +38,13 @@ final readonly class Fields
         return is_bool($value) ? $value : null;
     }
 
+    public function float(string $key): ?float
+    {
+        $value = $this->fields[$key] ?? null;
+
+        return is_int($value) || is_float($value) || (is_string($value) && is_numeric($value)) ? (float) $value : null;
+    }
+
     /** A number kept exact: 1.8 is 9/5. */
     public function fraction(string $key): ?Fraction
     {

@@ -12,6 +12,7 @@ final readonly class AudioReading
     /**
      * @param  int  $sampleRate  in Hz
      * @param  int|null  $bitDepth  bits per sample where the codec has them (PCM, FLAC, ALAC)
+     * @param  string|null  $codecs  codec string of RFC 6381
      */
     public function __construct(
         public int $index,
@@ -23,6 +24,7 @@ final readonly class AudioReading
         public ?int $bitDepth,
         public ?Bitrate $bitrate,
         public ?string $language,
+        public ?string $codecs = null,
     ) {
     }
 
@@ -31,6 +33,23 @@ final readonly class AudioReading
         $detail = $this->bitDepth !== null ? " {$this->bitDepth}" : ($this->bitrate !== null ? " {$this->bitrate}" : '');
 
         return $this->codecName.$detail.' · '.self::kilohertz($this->sampleRate);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'codec' => $this->codec,
+            'codecName' => $this->codecName,
+            'codecs' => $this->codecs,
+            'label' => $this->label(),
+            'sampleRate' => $this->sampleRate,
+            'channels' => $this->channels,
+            'layout' => $this->layout,
+            'bitDepth' => $this->bitDepth,
+            'bitrate' => $this->bitrate?->bitsPerSecond,
+            'language' => $this->language,
+        ];
     }
 
     /** 48 kHz, 44.1 kHz. */

@@ -23,7 +23,7 @@ final class CodecNames
     /** The profile in its usual spelling, or null where it says nothing. ProRes profiles are known by their names alone. */
     public static function profile(string $codec, ?string $profile): ?string
     {
-        if ($profile === null || $profile === '' || $profile === 'unknown' || preg_match('~^-?\d+$~', $profile) === 1) {
+        if ($profile === null || $profile === '' || $profile === 'unknown' || (preg_match('~^-?\d+$~', $profile) === 1 && $profile !== '4444')) {
             return null;
         }
 
@@ -34,6 +34,30 @@ final class CodecNames
             $codec === 'aac' => $profile === 'LC' ? '-LC' : $profile,
             default => $profile,
         };
+    }
+
+    /**
+     * The level as people say it, with the number that the stream carries beside it; null where there is none.
+     * H.264: ISO/IEC 14496-10, A.3; HEVC: ISO/IEC 23008-2, A.4; MPEG-2: ISO/IEC 13818-2, 8.
+     */
+    public static function level(string $codec, ?int $level): ?string
+    {
+        if ($level === null) {
+            return null;
+        }
+
+        return match ($codec) {
+            'h264' => self::tenths($level)." ({$level})",
+            'hevc' => self::tenths(intdiv($level, 3))." ({$level})",
+            'mpeg2video' => ([4 => 'High', 6 => 'High 1440', 8 => 'Main', 10 => 'Low'][$level] ?? 'level')." ({$level})",
+            'av1' => sprintf('%d.%d (%d)', 2 + ($level >> 2), $level & 3, $level),
+            default => (string) $level,
+        };
+    }
+
+    private static function tenths(int $level): string
+    {
+        return intdiv($level, 10).($level % 10 === 0 ? '.0' : '.'.$level % 10);
     }
 
     /**

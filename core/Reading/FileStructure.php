@@ -16,6 +16,7 @@ final readonly class FileStructure
         public ?int $expectedBytes = null,
         public bool $indexMissing = false,
         public bool $playlist = false,
+        public bool $isoBaseMedia = false,
     ) {
     }
 
@@ -84,6 +85,7 @@ final readonly class FileStructure
             fastStart: $movie === null || $media === null ? null : $movie < $media,
             expectedBytes: $position > $bytes ? $position : null,
             indexMissing: $movie === null && ! $fragmented,
+            isoBaseMedia: true,
         );
     }
 

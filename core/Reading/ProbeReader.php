@@ -10,17 +10,22 @@ use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Json\Fields;
+use OuterCrate\Reading\Boxes\CodecString;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
+use OuterCrate\Units\Timecode;
 
 /**
- * Turns the prober's JSON (streams, format and the first packets) into a Reading.
+ * Turns what was found in a file into a Reading: the prober's JSON (streams, format, chapters, the first packets, the first
+ * frame) and, under `boxes` and `orders`, what the file's own boxes and the times of all its packets said.
  */
 final readonly class ProbeReader
 {
     private const MOST_STREAMS = 256;
+
+    private const MOST_TAGS = 60;
 
     /**
      * @param  array<mixed>  $probe  the prober's JSON, decoded
@@ -37,15 +42,14 @@ final readonly class ProbeReader
             throw Unreadable::absurd(count($streams).' streams');
         }
         $stated = Fraction::tryParse($format->text('duration')) ?? $this->longest($streams);
-        $packets = self::rows($probe, 'packets');
         $video = [];
         $audio = [];
         foreach ($streams as $stream) {
             $type = $stream->text('codec_type');
             if ($type === 'video' && $stream->within('disposition')->int('attached_pic') !== 1) {
-                $video[] = $this->video($stream, $stated, $packets);
+                $video[] = $this->video($stream, $stated, $probe);
             } elseif ($type === 'audio' && ($stream->int('sample_rate') ?? 0) > 0) {
-                $audio[] = $this->audio($stream);
+                $audio[] = $this->audio($stream, self::boxesOf($probe, $stream));
             }
         }
         if ($video === []) {
@@ -57,11 +61,11 @@ final readonly class ProbeReader
         }
         [$container, $name] = CodecNames::container($format->text('format_name') ?? '', $format->within('tags')->text('major_brand'), $video[0]->codec);
 
-        return new Reading($container, $name, $fastStart, $duration, $bytes, $video, $audio);
+        return new Reading($container, $name, $fastStart, $duration, $bytes, $video, $audio, $this->extras($probe, $streams, $video[0]->frameRate));
     }
 
-    /** @param  list<Fields>  $packets */
-    private function video(Fields $stream, ?Fraction $duration, array $packets): VideoReading
+    /** @param  array<mixed>  $probe */
+    private function video(Fields $stream, ?Fraction $duration, array $probe): VideoReading
     {
         $width = $stream->int('width') ?? 0;
         $height = $stream->int('height') ?? 0;
@@ -72,13 +76,18 @@ final readonly class ProbeReader
             throw Unreadable::absurd("a picture of {$width}×{$height} pixels");
         }
         $index = $stream->int('index') ?? 0;
-        $times = new PacketTimes($this->times($packets, $index));
-        $variable = $times->areVariable();
-        $rate = $this->rate($stream, $variable ? $times->shortestUsualGap() : null);
+        $track = self::boxesOf($probe, $stream);
+        $order = $this->order($probe, $index, $track);
+        $rate = $this->rate($stream, $order['variableRate'] ? $order['shortestGap'] : null);
         $codec = $stream->text('codec_name') ?? 'unknown';
         $length = Fraction::tryParse($stream->text('duration')) ?? $duration;
         $counted = $stream->int('nb_frames') ?? $stream->int('counted_packets');
         $bitrate = $stream->int('bit_rate');
+        $frame = (new Fields($probe))->within('first_frame');
+        $frame = $frame->int('stream_index') === $index ? $frame : new Fields([]);
+        $mastering = self::sideData([$stream, $frame], 'Mastering display metadata');
+        $light = self::sideData([$stream, $frame], 'Content light level metadata');
+        $size = new FrameSize($width, $height);
 
         return new VideoReading(
             index: $index,
@@ -86,31 +95,180 @@ final readonly class ProbeReader
             codecName: CodecNames::codec($codec),
             profile: CodecNames::profile($codec, $stream->text('profile')),
             level: ($stream->int('level') ?? -1) > 0 ? $stream->int('level') : null,
-            size: new FrameSize($width, $height),
+            codecs: $track->text('codecs') ?? ($codec === 'h264' && $stream->has('extradata') ? CodecString::of('avc1', ['avcC' => self::extradata($stream)]) : null),
+            size: $size,
+            codedSize: self::codedSize($stream, $size),
             sampleAspect: self::aspect($stream->text('sample_aspect_ratio')),
             rotation: $this->rotation($stream),
             frameRate: $rate,
-            variableRate: $variable,
-            scan: match ($stream->text('field_order')) {
-                'tt', 'tb' => Scan::TopFieldFirst,
-                'bb', 'bt' => Scan::BottomFieldFirst,
-                default => Scan::Progressive,
-            },
+            nominalRate: Fraction::tryParse($stream->text('r_frame_rate')),
+            variableRate: $order['variableRate'],
+            starts: self::starts($stream, (new Fields($probe))->within('format')),
+            scan: self::scan($stream, $frame),
             pixelFormat: PixelFormat::fromEngine($stream->text('pix_fmt') ?? '') ?? new PixelFormat(Chroma::C420, 8),
+            pixelFormatName: $stream->text('pix_fmt') ?? 'unknown',
             colour: new Colour(
                 self::tag($stream->text('color_primaries')),
                 self::tag($stream->text('color_transfer')),
                 self::tag($stream->text('color_space')),
                 $stream->text('color_range') === 'pc' || str_starts_with($stream->text('pix_fmt') ?? '', 'yuvj'),
             ),
+            chromaLocation: self::tag($stream->text('chroma_location')),
             frames: max(1, $counted ?? ($length === null ? 1 : $rate->framesIn($length))),
             bitrate: $bitrate !== null && $bitrate > 0 ? new Bitrate($bitrate) : null,
-            masteringMetadata: $this->sideData($stream, 'Mastering display metadata') !== null,
-            projection: $this->sideData($stream, 'Spherical Mapping')?->text('projection'),
+            mastering: $mastering === null ? null : MasteringDisplay::fromProbe($mastering),
+            contentLight: $light === null ? null : new ContentLight($light->int('max_content') ?? 0, $light->int('max_average') ?? 0),
+            projection: $track->text('projection') ?? self::sideData([$stream], 'Spherical Mapping')?->text('projection'),
+            stereo: $track->text('stereo') ?? self::stereo($stream),
+            gop: $order['gop'],
+            references: $codec === 'h264' ? AvcParameters::references(self::extradata($stream)) : null,
+            captions: $stream->int('closed_captions') === 1 || self::sideData([$frame], 'ATSC A53 Part 4 Closed Captions') !== null,
         );
     }
 
-    private function audio(Fields $stream): AudioReading
+    /**
+     * Structure and evenness of a stream: of the whole file where its boxes or all its packets were read, else of its first packets.
+     *
+     * @param  array<mixed>  $probe
+     * @return array{gop: ?Gop, variableRate: bool, shortestGap: ?float}
+     */
+    private function order(array $probe, int $index, Fields $track): array
+    {
+        $whole = (new Fields($probe))->within('orders')->within((string) $index);
+        foreach ([$track, $whole] as $known) {
+            if ($known->bool('variableRate') !== null) {
+                $gop = $known->within('gop')->all();
+
+                return ['gop' => $gop === [] ? null : Gop::fromArray($gop), 'variableRate' => $known->bool('variableRate'), 'shortestGap' => $known->float('shortestGap')];
+            }
+        }
+        $order = new FrameOrder;
+        foreach (self::rows($probe, 'packets') as $packet) {
+            if ($packet->int('stream_index') === $index) {
+                $time = $packet->text('pts_time');
+                $order->take($time !== null && is_numeric($time) ? (float) $time : null, str_contains($packet->text('flags') ?? '', 'K'));
+            }
+        }
+
+        return ['gop' => $order->gop(), 'variableRate' => $order->times()->areVariable(), 'shortestGap' => $order->times()->shortestUsualGap()];
+    }
+
+    /** Streams say it in their header; where they do not, the first frame does. */
+    private static function scan(Fields $stream, Fields $frame): Scan
+    {
+        return match ($stream->text('field_order')) {
+            'tt', 'tb' => Scan::TopFieldFirst,
+            'bb', 'bt' => Scan::BottomFieldFirst,
+            'progressive' => Scan::Progressive,
+            default => $frame->int('interlaced_frame') !== 1 ? Scan::Progressive : ($frame->int('top_field_first') === 1 ? Scan::TopFieldFirst : Scan::BottomFieldFirst),
+        };
+    }
+
+    private static function codedSize(Fields $stream, FrameSize $shown): FrameSize
+    {
+        $width = $stream->int('coded_width') ?? 0;
+        $height = $stream->int('coded_height') ?? 0;
+
+        return $width >= $shown->width && $height >= $shown->height && $width <= 40_000 && $height <= 40_000 ? new FrameSize($width, $height) : $shown;
+    }
+
+    /** The engine counts time from the earliest stream of the file. */
+    private static function starts(Fields $stream, Fields $format): Fraction
+    {
+        $own = Fraction::tryParse($stream->text('start_time')) ?? new Fraction(0);
+        $file = Fraction::tryParse($format->text('start_time')) ?? new Fraction(0);
+        $late = $own->minus($file);
+
+        return $late->compare(0) > 0 && $late->compare(3600) < 0 ? $late : new Fraction(0);
+    }
+
+    private static function stereo(Fields $stream): ?string
+    {
+        return match (self::sideData([$stream], 'Stereo 3D')?->text('type')) {
+            'top and bottom' => 'top-bottom', 'side by side' => 'left-right', '2D' => 'mono', default => null,
+        };
+    }
+
+    /**
+     * @param  array<mixed>  $probe
+     * @param  list<Fields>  $streams
+     */
+    private function extras(array $probe, array $streams, FrameRate $rate): Extras
+    {
+        $captions = [];
+        $attachments = [];
+        $format = (new Fields($probe))->within('format');
+        $stated = [$format->within('tags')->text('timecode')];
+        foreach ($streams as $stream) {
+            $tags = $stream->within('tags');
+            $stated[] = $tags->text('timecode');
+            $language = $tags->text('language');
+            if ($stream->text('codec_type') === 'subtitle') {
+                $captions[] = ['codec' => $stream->text('codec_name') ?? 'unknown', 'language' => $language === 'und' ? null : $language];
+            } elseif ($stream->text('codec_type') === 'attachment' || $stream->within('disposition')->int('attached_pic') === 1) {
+                $attachments[] = ['name' => self::short($tags->text('filename') ?? $tags->text('comment') ?? 'untitled'), 'type' => self::short($tags->text('mimetype') ?? $stream->text('codec_name') ?? 'unknown')];
+            }
+        }
+        $chapters = [];
+        foreach (array_slice(self::rows($probe, 'chapters'), 0, 1000) as $chapter) {
+            $chapters[] = ['start' => $chapter->float('start_time') ?? 0.0, 'title' => self::short($chapter->within('tags')->text('title') ?? '')];
+        }
+        $tags = [];
+        foreach (array_slice($format->within('tags')->all(), 0, self::MOST_TAGS, true) as $name => $value) {
+            if (is_scalar($value) && ! in_array($name, ['major_brand', 'minor_version', 'compatible_brands'], true)) {
+                $tags[self::short((string) $name)] = self::short((string) $value);
+            }
+        }
+        $brands = (new Fields($probe))->within('boxes')->texts('brands');
+
+        return new Extras($brands, self::timecode(array_values(array_filter($stated)), $rate), $captions, $chapters, $attachments, $tags);
+    }
+
+    /** @param  list<string>  $stated */
+    private static function timecode(array $stated, FrameRate $rate): ?Timecode
+    {
+        foreach ($stated as $text) {
+            try {
+                return Timecode::parse($text, $rate);
+            } catch (InvalidArgumentException) {
+                continue;
+            }
+        }
+
+        return null;
+    }
+
+    /** The decoder's configuration, from the prober's listing in hexadecimal. */
+    private static function extradata(Fields $stream): string
+    {
+        preg_match_all('~^[0-9a-f]{8}: ((?:[0-9a-f]{2,4} ){1,8})~m', $stream->text('extradata') ?? '', $rows);
+
+        return (string) hex2bin(str_replace(' ', '', implode('', $rows[1])));
+    }
+
+    private static function short(string $text): string
+    {
+        return mb_strimwidth(mb_scrub($text), 0, 1000, '…');
+    }
+
+    /**
+     * What the file's boxes say of a stream's track.
+     *
+     * @param  array<mixed>  $probe
+     */
+    private static function boxesOf(array $probe, Fields $stream): Fields
+    {
+        $id = $stream->text('id') ?? '';
+        foreach ((new Fields($probe))->within('boxes')->rows('tracks') as $track) {
+            if (preg_match('~^0x[0-9a-f]{1,8}$~', $id) === 1 && $track->int('id') === hexdec($id)) {
+                return $track;
+            }
+        }
+
+        return new Fields([]);
+    }
+
+    private function audio(Fields $stream, Fields $track): AudioReading
     {
         $codec = $stream->text('codec_name') ?? 'unknown';
         $depth = $stream->int('bits_per_raw_sample') ?? $stream->int('bits_per_sample') ?? 0;
@@ -127,6 +285,7 @@ final readonly class ProbeReader
             bitDepth: $depth > 0 ? $depth : null,
             bitrate: $bitrate > 0 ? new Bitrate($bitrate) : null,
             language: $language === 'und' ? null : $language,
+            codecs: $track->text('codecs'),
         );
     }
 
@@ -154,38 +313,24 @@ final readonly class ProbeReader
 
     private function rotation(Fields $stream): int
     {
-        $angle = $this->sideData($stream, 'Display Matrix')?->int('rotation') ?? 0;
+        $angle = self::sideData([$stream], 'Display Matrix')?->int('rotation') ?? 0;
 
         // The prober counts counter-clockwise; a player turns the other way to show it upright.
         return ((-$angle % 360) + 360) % 360;
     }
 
-    private function sideData(Fields $stream, string $type): ?Fields
+    /** @param  list<Fields>  $places where it may be said */
+    private static function sideData(array $places, string $type): ?Fields
     {
-        foreach ($stream->rows('side_data_list') as $row) {
-            if ($row->text('side_data_type') === $type) {
-                return $row;
+        foreach ($places as $place) {
+            foreach ($place->rows('side_data_list') as $row) {
+                if ($row->text('side_data_type') === $type) {
+                    return $row;
+                }
             }
         }
 
         return null;
-    }
-
-    /**
-     * @param  list<Fields>  $packets
-     * @return list<float>
-     */
-    private function times(array $packets, int $index): array
-    {
-        $times = [];
-        foreach ($packets as $packet) {
-            $time = $packet->text('pts_time');
-            if ($packet->int('stream_index') === $index && $time !== null && is_numeric($time)) {
-                $times[] = (float) $time;
-            }
-        }
-
-        return $times;
     }
 
     /** @param  list<Fields>  $streams */

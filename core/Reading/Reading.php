@@ -8,6 +8,8 @@ use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRate;
+use OuterCrate\Units\Timecode;
 
 /** What a media file is. */
 final readonly class Reading
@@ -18,6 +20,7 @@ final readonly class Reading
      * @param  bool|null  $fastStart  whether the index comes before the media; null where the container has no such order
      * @param  list<VideoReading>  $video
      * @param  list<AudioReading>  $audio
+     * @param  Extras  $extras  what else lies in the file
      */
     public function __construct(
         public string $container,
@@ -27,6 +30,7 @@ final readonly class Reading
         public int $bytes,
         public array $video,
         public array $audio,
+        public Extras $extras,
     ) {
     }
 
@@ -46,6 +50,26 @@ final readonly class Reading
     public function mainAudio(): ?AudioReading
     {
         return $this->audio[0] ?? null;
+    }
+
+    /**
+     * Frames that the cut lasts at its rate. A range counts these: where frames come unevenly, frame n is what is shown at
+     * the time n / rate.
+     */
+    public function length(): int
+    {
+        $video = $this->mainVideo();
+
+        return $video === null ? 0 : ($video->variableRate ? max(1, $video->frameRate->framesIn($this->duration)) : $video->frames);
+    }
+
+    /** Timecode of a frame, counted on from the start timecode of the cut. */
+    public function timecode(int $frame): Timecode
+    {
+        $start = $this->extras->timecode;
+        $rate = $this->mainVideo()->frameRate ?? FrameRate::of(25);
+
+        return new Timecode($frame + ($start->frame ?? 0), $rate, $start->dropFrame ?? false);
     }
 
     /** Rate of the whole file. */
@@ -82,43 +106,11 @@ final readonly class Reading
             'bytes' => $this->bytes,
             'bytesLabel' => (string) new ByteCount($this->bytes),
             'bitrate' => $this->bitrate()->bitsPerSecond,
-            'video' => array_map(fn (VideoReading $v): array => [
-                'codec' => $v->codec,
-                'codecName' => $v->codecName,
-                'profile' => $v->profile,
-                'level' => $v->level,
-                'label' => $v->label(),
-                'width' => $v->size->width,
-                'height' => $v->size->height,
-                'sampleAspect' => (string) $v->sampleAspect,
-                'displayAspect' => $v->displayAspect()->numerator.':'.$v->displayAspect()->denominator,
-                'displayWidth' => $v->displaySize()->width,
-                'displayHeight' => $v->displaySize()->height,
-                'rotation' => $v->rotation,
-                'frameRate' => (string) $v->frameRate,
-                'frameRateLabel' => $v->frameRate->label(),
-                'variableRate' => $v->variableRate,
-                'scan' => $v->scan->value,
-                'bitDepth' => $v->pixelFormat->bitDepth,
-                'chroma' => $v->pixelFormat->chroma->value,
-                'alpha' => $v->pixelFormat->alpha,
-                'colour' => $v->colour->toArray() + ['label' => $v->colour->label()],
-                'hdr' => $v->colour->isHdr(),
-                'projection' => $v->projection,
-                'frames' => $v->frames,
-                'bitrate' => ($v->bitrate ?? $this->videoBitrate())->bitsPerSecond,
-            ], $this->video),
-            'audio' => array_map(fn (AudioReading $a): array => [
-                'codec' => $a->codec,
-                'codecName' => $a->codecName,
-                'label' => $a->label(),
-                'sampleRate' => $a->sampleRate,
-                'channels' => $a->channels,
-                'layout' => $a->layout,
-                'bitDepth' => $a->bitDepth,
-                'bitrate' => $a->bitrate?->bitsPerSecond,
-                'language' => $a->language,
-            ], $this->audio),
-        ];
+            'brands' => $this->extras->brands,
+            'startTimecode' => $this->extras->timecode === null ? null : (string) $this->extras->timecode,
+            'length' => $this->length(),
+            'video' => array_map(fn (VideoReading $v): array => $v->toArray() + ['bitrate' => ($v->bitrate ?? $this->videoBitrate())->bitsPerSecond], $this->video),
+            'audio' => array_map(static fn (AudioReading $a): array => $a->toArray(), $this->audio),
+        ] + $this->extras->toArray();
     }
 }

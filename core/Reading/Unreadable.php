@@ -9,7 +9,7 @@ use RuntimeException;
 /** A file that cannot be taken as a cut. The message says why and what to do, in words for a person. */
 final class Unreadable extends RuntimeException
 {
-    /** @param  string  $reason a short stable id: empty, not-media, cut-short, no-video, playlist, too-large-to-be-true */
+    /** @param  string  $reason a short stable id: empty, not-media, cut-short, no-video, playlist, refers-elsewhere, encrypted, too-large-to-be-true */
     private function __construct(public readonly string $reason, string $message)
     {
         parent::__construct($message);
@@ -42,6 +42,16 @@ final class Unreadable extends RuntimeException
     public static function playlist(): self
     {
         return new self('playlist', 'This is a list that points to other files, not a video. Choose the video itself.');
+    }
+
+    public static function refersElsewhere(): self
+    {
+        return new self('refers-elsewhere', 'The picture of this file lies in other files that it only names. Export it again as one self-contained file.');
+    }
+
+    public static function encrypted(): self
+    {
+        return new self('encrypted', 'The file is encrypted and its picture cannot be seen. Export it again without protection.');
     }
 
     public static function absurd(string $what): self

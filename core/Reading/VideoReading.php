@@ -16,9 +16,16 @@ use OuterCrate\Units\FrameSize;
 final readonly class VideoReading
 {
     /**
+     * @param  string|null  $codecs  codec string of RFC 6381
+     * @param  FrameSize  $codedSize  as the codec holds it, before cropping
      * @param  Fraction  $sampleAspect  width of a pixel over its height
      * @param  int  $rotation  degrees clockwise that a player turns the picture: 0, 90, 180 or 270
+     * @param  Fraction|null  $nominalRate  the rate at which every frame could be given its time, as the header states it
+     * @param  Fraction  $starts  seconds after the start of the file at which the first frame is shown
      * @param  int  $frames  as counted by the file, or from its length and rate
+     * @param  int|null  $references  frames that the decoder must keep
+     * @param  string|null  $projection  of a 360 picture: equirectangular, cubemap …
+     * @param  string|null  $stereo  how two eyes share the picture: mono, top-bottom, left-right
      */
     public function __construct(
         public int $index,
@@ -26,18 +33,29 @@ final readonly class VideoReading
         public string $codecName,
         public ?string $profile,
         public ?int $level,
+        public ?string $codecs,
         public FrameSize $size,
+        public FrameSize $codedSize,
         public Fraction $sampleAspect,
         public int $rotation,
         public FrameRate $frameRate,
+        public ?Fraction $nominalRate,
         public bool $variableRate,
+        public Fraction $starts,
         public Scan $scan,
         public PixelFormat $pixelFormat,
+        public string $pixelFormatName,
         public Colour $colour,
+        public ?string $chromaLocation,
         public int $frames,
         public ?Bitrate $bitrate,
-        public bool $masteringMetadata,
+        public ?MasteringDisplay $mastering,
+        public ?ContentLight $contentLight,
         public ?string $projection,
+        public ?string $stereo,
+        public ?Gop $gop,
+        public ?int $references,
+        public bool $captions,
     ) {
     }
 
@@ -66,5 +84,48 @@ final readonly class VideoReading
     public function label(): string
     {
         return $this->profile === null ? $this->codecName : "{$this->codecName} {$this->profile}";
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'codec' => $this->codec,
+            'codecName' => $this->codecName,
+            'profile' => $this->profile,
+            'level' => $this->level,
+            'levelLabel' => CodecNames::level($this->codec, $this->level),
+            'codecs' => $this->codecs,
+            'label' => $this->label(),
+            'width' => $this->size->width,
+            'height' => $this->size->height,
+            'codedWidth' => $this->codedSize->width,
+            'codedHeight' => $this->codedSize->height,
+            'sampleAspect' => (string) $this->sampleAspect,
+            'displayAspect' => $this->displayAspect()->numerator.':'.$this->displayAspect()->denominator,
+            'displayWidth' => $this->displaySize()->width,
+            'displayHeight' => $this->displaySize()->height,
+            'rotation' => $this->rotation,
+            'frameRate' => (string) $this->frameRate,
+            'frameRateLabel' => $this->frameRate->label(),
+            'nominalRate' => $this->nominalRate === null ? null : (string) $this->nominalRate,
+            'variableRate' => $this->variableRate,
+            'starts' => (string) $this->starts,
+            'scan' => $this->scan->value,
+            'pixelFormat' => $this->pixelFormatName,
+            'bitDepth' => $this->pixelFormat->bitDepth,
+            'chroma' => $this->pixelFormat->chroma->value,
+            'chromaLocation' => $this->chromaLocation,
+            'alpha' => $this->pixelFormat->alpha,
+            'colour' => $this->colour->toArray() + ['label' => $this->colour->label()],
+            'hdr' => $this->colour->isHdr(),
+            'mastering' => $this->mastering?->toArray(),
+            'contentLight' => $this->contentLight?->toArray(),
+            'projection' => $this->projection,
+            'stereo' => $this->stereo,
+            'gop' => $this->gop === null ? null : $this->gop->toArray() + ['references' => $this->references, 'label' => $this->gop->label($this->frameRate)],
+            'captions' => $this->captions,
+            'frames' => $this->frames,
+        ];
     }
 }

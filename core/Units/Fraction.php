@@ -77,6 +77,22 @@ final readonly class Fraction
         return $this->times(new self($other->denominator, $other->numerator));
     }
 
+    public function plus(self|int $other): self
+    {
+        $other = is_int($other) ? new self($other) : $other;
+        $shared = self::greatestCommonDivisor($this->denominator, $other->denominator);
+        $left = intdiv($other->denominator, $shared);
+
+        return new self($this->numerator * $left + $other->numerator * intdiv($this->denominator, $shared), $this->denominator * $left);
+    }
+
+    public function minus(self|int $other): self
+    {
+        $other = is_int($other) ? new self($other) : $other;
+
+        return $this->plus(new self(-$other->numerator, $other->denominator));
+    }
+
     public function compare(self|int $other): int
     {
         $other = is_int($other) ? new self($other) : $other;

@@ -1,6 +1,8 @@
 <?php
 
 use App\Http\Contract;
+use App\Media\CutReader;
+use OuterCrate\Reading\Description;
 use Symfony\Component\Process\Process;
 
 /** Runs bin/crate as a script would. */
@@ -25,8 +27,28 @@ it('reads a file for a script', function (string $kind, array $video, array $fil
     ['tape', ['codec' => 'mpeg2video', 'scan' => 'tff', 'frameRate' => '30000/1001', 'displayAspect' => '4:3', 'displayWidth' => 640], ['container' => 'mpeg-ps']],
     ['uneven', ['variableRate' => true], ['container' => 'matroska']],
     ['turned', ['rotation' => 270, 'displayWidth' => 180, 'displayHeight' => 320], ['container' => 'mp4']],
-    ['hdr', ['codec' => 'hevc', 'hdr' => true, 'bitDepth' => 10], ['container' => 'mp4']],
+    ['hdr', ['codec' => 'hevc', 'hdr' => true, 'bitDepth' => 10, 'mastering' => null], ['container' => 'mp4']],
+    ['hdr10', ['hdr' => true, 'contentLight' => ['maxCll' => 1000, 'maxFall' => 400], 'codecs' => 'hvc1.2.4.L60.90', 'levelLabel' => '2.0 (60)'], []],
+    ['bottom-first', ['scan' => 'bff'], ['audio' => []]],
+    ['squeezed', ['sampleAspect' => '4/3', 'displayWidth' => 320, 'displayAspect' => '16:9'], []],
+    ['see-through', ['alpha' => true, 'profile' => '4444', 'chroma' => '4:4:4'], []],
+    ['surround', ['codec' => 'h264'], ['container' => 'matroska']],
+    ['timecode', ['frameRate' => '30000/1001'], ['startTimecode' => '00:59:59;28', 'brands' => ['qt  ']]],
+    ['open-gop', ['gop' => ['frames' => 12, 'closed' => false, 'bFrames' => 2, 'pyramid' => false, 'references' => 3, 'label' => "0.48\u{2009}s · open · 2 B"]], []],
+    ['closed-gop', ['gop' => ['frames' => 10, 'closed' => true, 'bFrames' => 3, 'pyramid' => true, 'references' => 5, 'label' => "0.4\u{2009}s · closed · 3 B"]], []],
 ]);
+
+it('reads the sound of several channels, in its language', function () {
+    $audio = json_decode(crate('read', $this->clip('surround'), '--json')->getOutput(), true)['audio'][0];
+    expect($audio)->toMatchArray(['codec' => 'flac', 'channels' => 6, 'layout' => '5.1', 'language' => 'fra']);
+});
+
+it('says everything it read in words, with the number of the standard beside it', function () {
+    $described = collect(Description::of(app(CutReader::class)->read($this->clip('hdr10'))['reading']))->keyBy('title')
+        ->map(fn (array $group): array => array_column($group['facts'], 'text', 'name'));
+    expect($described['Colour'])->toMatchArray(['Primaries' => 'BT.2020 (9)', 'Transfer' => 'PQ (16)', 'Matrix' => 'BT.2020, non-constant luminance (9)', 'Graded on' => "P3 primaries, 0.0001 to 1000\u{2009}cd/m²"])
+        ->and($described['Picture'])->toMatchArray(['Level' => '2.0 (60)', 'Codec string' => 'hvc1.2.4.L60.90', 'Coded size' => '320×192']);
+});
 
 it('takes any name that a file can have', function (string $name) {
     $this->clip('plain', $name);

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Reading;
+
+use OuterCrate\Json\Fields;
+use OuterCrate\Units\Fraction;
+
+/** The display that an HDR picture was graded on (SMPTE ST 2086). Chromaticities as CIE 1931 x and y; luminance in cd/m². */
+final readonly class MasteringDisplay
+{
+    /** @param  array{red: array{Fraction, Fraction}, green: array{Fraction, Fraction}, blue: array{Fraction, Fraction}, white: array{Fraction, Fraction}}|null  $points */
+    private function __construct(public ?array $points, public ?Fraction $darkest, public ?Fraction $brightest)
+    {
+    }
+
+    /** @param  Fields  $side  side data of the prober */
+    public static function fromProbe(Fields $side): self
+    {
+        $point = static function (string $x, string $y) use ($side): ?array {
+            $at = [$side->fraction($x), $side->fraction($y)];
+
+            return $at[0] === null || $at[1] === null ? null : $at;
+        };
+        $red = $point('red_x', 'red_y');
+        $green = $point('green_x', 'green_y');
+        $blue = $point('blue_x', 'blue_y');
+        $white = $point('white_point_x', 'white_point_y');
+
+        return new self(
+            $red === null || $green === null || $blue === null || $white === null ? null : ['red' => $red, 'green' => $green, 'blue' => $blue, 'white' => $white],
+            $side->fraction('min_luminance'),
+            $side->fraction('max_luminance'),
+        );
+    }
+
+    /** Display P3 primaries, 0.0001 to 1000 cd/m² */
+    public function label(): string
+    {
+        $parts = [];
+        if ($this->points !== null) {
+            $parts[] = $this->gamut();
+        }
+        if ($this->brightest !== null) {
+            $low = $this->darkest === null ? '0' : rtrim(rtrim(number_format($this->darkest->toFloat(), 4, '.', ''), '0'), '.');
+            $parts[] = "{$low} to {$this->brightest->round()}\u{2009}cd/m²";
+        }
+
+        return implode(', ', $parts);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'red' => self::pair($this->points['red'] ?? null), 'green' => self::pair($this->points['green'] ?? null),
+            'blue' => self::pair($this->points['blue'] ?? null), 'white' => self::pair($this->points['white'] ?? null),
+            'darkest' => $this->darkest?->toFloat(), 'brightest' => $this->brightest?->toFloat(), 'label' => $this->label(),
+        ];
+    }
+
+    /** The gamut whose green lies nearest: green tells the common ones apart (ITU-R BT.709, BT.2020; SMPTE RP 431-2). */
+    private function gamut(): string
+    {
+        $green = $this->points['green'] ?? null;
+        foreach (['BT.709' => [0.300, 0.600], 'P3' => [0.265, 0.690], 'BT.2020' => [0.170, 0.797]] as $name => [$x, $y]) {
+            if ($green !== null && abs($green[0]->toFloat() - $x) < 0.005 && abs($green[1]->toFloat() - $y) < 0.005) {
+                return "{$name} primaries";
+            }
+        }
+
+        return 'primaries of its own';
+    }
+
+    /**
+     * @param  array{Fraction, Fraction}|null  $point
+     * @return array{float, float}|null
+     */
+    private static function pair(?array $point): ?array
+    {
+        return $point === null ? null : [round($point[0]->toFloat(), 5), round($point[1]->toFloat(), 5)];
+    }
+}
