@@ -9,7 +9,11 @@ return [
     /* Where packed files go, one folder a cut. */
     'deliveries' => env('CRATE_DELIVERIES', storage_path('deliveries')),
 
-    /* Poster pictures and other things that can be made again. */
+    /* Where files that are sent from the browser arrive, and how long an unfinished one is kept, in days. */
+    'uploads' => env('CRATE_UPLOADS', storage_path('uploads')),
+    'uploads_kept' => 7,
+
+    /* Posters, proxies, exact frames and other things that can be made again. */
     'derived' => env('CRATE_DERIVED', storage_path('derived')),
 
     'presets' => base_path('presets'),
@@ -18,10 +22,16 @@ return [
     'engine' => [
         'encoder' => env('CRATE_FFMPEG', 'ffmpeg'),
         'prober' => env('CRATE_FFPROBE', 'ffprobe'),
-        'niceness' => 10,
-        'time_limit' => 60 * 60 * 48, // seconds for one pass
-        'probe_limit' => 60, // seconds for a look at a file
+        // seconds of the clock, bytes of memory, bytes of the largest file written, and how far it stands back
+        'limits' => [
+            'looks' => ['seconds' => 60, 'memory' => 4 * 1024 ** 3, 'file' => 256 * 1024 ** 2, 'niceness' => 5],
+            'runs' => ['seconds' => 60 * 60 * 48, 'memory' => null, 'file' => null, 'niceness' => 10],
+            'analysis' => ['seconds' => 60 * 60, 'memory' => 8 * 1024 ** 3, 'file' => 64 * 1024 ** 3, 'niceness' => 15],
+        ],
     ],
+
+    /* Seconds of a cut that are analysed at a time: what is lost when an analysis gives way to a run. */
+    'segment' => 60,
 
     /* Bits per second that the line sends, until the person says otherwise. */
     'line_speed' => 5_000_000,

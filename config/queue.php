@@ -9,7 +9,7 @@ return [
             'connection' => env('DB_CONNECTION', 'sqlite'),
             'table' => 'jobs',
             'queue' => 'default',
-            // Longer than any run may take (crate.engine.time_limit): a run is never handed out twice.
+            // Longer than any run may take (crate.engine.limits.runs): a run is never handed out twice.
             'retry_after' => 60 * 60 * 49,
             'after_commit' => true,
         ],

@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\AnalysisController;
 use App\Http\Controllers\ChoicesController;
 use App\Http\Controllers\CutController;
 use App\Http\Controllers\HostController;
@@ -10,6 +11,7 @@ use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PresetController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\ViewerController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('machine', [MachineController::class, 'show']);
@@ -20,6 +22,17 @@ Route::get('cuts', [CutController::class, 'index']);
 Route::post('cuts', [CutController::class, 'store']);
 Route::delete('cuts/{cut}', [CutController::class, 'destroy']);
 Route::get('cuts/{cut}/poster', [CutController::class, 'poster']);
+Route::get('cuts/{cut}/reading', [CutController::class, 'reading']);
+Route::get('cuts/{cut}/places', [CutController::class, 'places']);
+Route::post('cuts/{cut}/locate', [CutController::class, 'locate']);
+Route::post('cuts/{cut}/read-again', [CutController::class, 'readAgain']);
+
+Route::get('cuts/{cut}/analysis', [AnalysisController::class, 'show']);
+Route::post('cuts/{cut}/analysis', [AnalysisController::class, 'store']);
+Route::get('cuts/{cut}/curves', [AnalysisController::class, 'curves']);
+Route::get('cuts/{cut}/proxy', [ViewerController::class, 'proxy']);
+Route::get('cuts/{cut}/strip', [ViewerController::class, 'strip']);
+Route::get('cuts/{cut}/frames/{frame}', [ViewerController::class, 'frame'])->whereNumber('frame');
 
 Route::get('cuts/{cut}/sheet', [SheetController::class, 'show']);
 Route::put('cuts/{cut}/sheet', [SheetController::class, 'update']);

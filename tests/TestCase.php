@@ -18,13 +18,14 @@ abstract class TestCase extends LaravelTestCase
     {
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/outer-crate-test-'.bin2hex(random_bytes(6));
-        foreach (['media', 'out', 'derived'] as $name) {
+        foreach (['media', 'out', 'derived', 'uploads'] as $name) {
             mkdir("{$this->folder}/{$name}", 0o777, true);
         }
         config([
             'crate.media_folders' => ["{$this->folder}/media"],
             'crate.deliveries' => "{$this->folder}/out",
             'crate.derived' => "{$this->folder}/derived",
+            'crate.uploads' => "{$this->folder}/uploads",
         ]);
         Artisan::call('migrate', ['--force' => true]);
     }
@@ -72,9 +73,9 @@ abstract class TestCase extends LaravelTestCase
     }
 
     /** Runs the queue's worker until it has nothing left. */
-    public function work(): void
+    public function work(string $queue = 'default'): void
     {
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--timeout' => 0, '--sleep' => 0, '--memory' => 4096]);
+        Artisan::call('queue:work', ['--queue' => $queue, '--stop-when-empty' => true, '--timeout' => 0, '--sleep' => 0, '--memory' => 4096]);
     }
 
     /** What is left lying in a folder, hidden files too. */

@@ -18,9 +18,9 @@ class DemoCommand extends Command
     {
         $folder = realpath($this->argument('folder')) ?: $this->argument('folder');
         if ($this->option('fresh')) {
-            DB::transaction(function (): void {
+            DB::transaction(function () use ($shelf): void {
                 Run::query()->delete();
-                Cut::query()->delete();
+                Cut::query()->get()->each($shelf->takeOff(...));
                 DB::table('jobs')->delete();
             });
         }

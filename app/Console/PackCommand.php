@@ -32,7 +32,7 @@ class PackCommand extends CrateCommand
         $outputs = OutputOption::all($this->option('output'), $this->presets);
         $folder = $this->option('to') ?? throw new WrongUse('Say where the files go: --to=DIR.');
         $folder = $this->absolute($folder);
-        $cut = $this->shelf->bringIn($this->file());
+        $cut = $this->shelf->bringIn($this->file(), analyse: false);
         $runs = $this->packer->queue($cut, $this->planning->plans($cut->reading(), $outputs, $folder), $folder, dispatch: false);
         $this->trap([SIGINT, SIGTERM], function () use ($runs): void {
             Run::query()->whereKey($runs->modelKeys())->update(['stop_asked' => true]);

@@ -4,8 +4,15 @@ namespace App\Engine;
 
 use Closure;
 use Illuminate\Support\Facades\Cache;
+use OuterCrate\Analysis\MeasuringPass;
+use OuterCrate\Encoding\Excerpt;
+use OuterCrate\Encoding\Progress;
 use OuterCrate\Encoding\ProgressReader;
+use OuterCrate\Encoding\Viewing;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\FrameRange;
 use Symfony\Component\Process\Exception\ProcessStartFailedException;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\ExecutableFinder;
 use Symfony\Component\Process\Process;
 
@@ -28,31 +35,43 @@ class Engine
     public function probe(string $path): array
     {
         $output = $this->listen([
-            ...$this->program('prober'), '-v', 'error', ...$this->guarded(),
+            ...$this->program('prober', Limits::forLooks()), '-v', 'error', ...$this->guarded(),
             '-show_entries', 'stream:stream_tags:stream_disposition:stream_side_data:format:format_tags:chapter:chapter_tags:packet=stream_index,pts_time,flags',
-            '-show_data', '-read_intervals', '%+#400',
+            '-read_intervals', '%+#400',
             '-of', 'json=compact=1', '-i', 'file:'.$path,
         ]);
         $decoded = json_decode($output, true, 64, JSON_INVALID_UTF8_SUBSTITUTE);
 
-        return is_array($decoded) && isset($decoded['streams']) ? $decoded + ['first_frame' => $this->firstFrame($path)] : [];
+        if (! is_array($decoded) || ! isset($decoded['streams'])) {
+            return [];
+        }
+        $first = $this->firstFrame($path);
+        $configuration = $first['streams'][0] ?? [];
+        foreach ($decoded['streams'] as $i => $stream) {
+            if (isset($configuration['extradata']) && ($stream['index'] ?? null) === $configuration['index']) {
+                $decoded['streams'][$i]['extradata'] = $configuration['extradata'];
+            }
+        }
+
+        return $decoded + ['first_frame' => $first['frames'][0] ?? []];
     }
 
     /**
-     * What the decoder says of the first frame: fields, and the metadata that travels in the stream.
+     * What the decoder says of the first frame: fields, the metadata that travels in the stream, and its configuration. Asked by
+     * itself, since the prober writes every packet out in hexadecimal when it is to show this data.
      *
      * @return array<mixed>
      */
     private function firstFrame(string $path): array
     {
         $output = $this->listen([
-            ...$this->program('prober'), '-v', 'quiet', ...$this->guarded(), '-select_streams', 'V:0',
-            '-show_entries', 'frame=stream_index,interlaced_frame,top_field_first:frame_side_data', '-read_intervals', '%+#1',
+            ...$this->program('prober', Limits::forLooks()), '-v', 'quiet', ...$this->guarded(), '-select_streams', 'V:0',
+            '-show_data', '-show_entries', 'stream=index,extradata:frame=stream_index,interlaced_frame,top_field_first:frame_side_data', '-read_intervals', '%+#1',
             '-of', 'json=compact=1', '-i', 'file:'.$path,
         ]);
         $decoded = json_decode($output, true, 64, JSON_INVALID_UTF8_SUBSTITUTE);
 
-        return is_array($decoded) ? $decoded['frames'][0] ?? [] : [];
+        return is_array($decoded) ? $decoded : [];
     }
 
     /**
@@ -66,9 +85,9 @@ class Engine
     {
         $rest = '';
         $process = $this->process([
-            ...$this->program('prober'), '-v', 'error', ...$this->guarded(),
+            ...$this->program('prober', Limits::forLooks()), '-v', 'error', ...$this->guarded(),
             '-show_entries', 'packet=stream_index,pts_time,dts_time,size,flags', '-of', 'csv=p=0', '-i', 'file:'.$path,
-        ], null, (int) config('crate.engine.time_limit'));
+        ], null, Limits::forRuns()->seconds);
         $process->disableOutput();
         $this->run($process, function (string $type, string $data) use (&$rest, $take): void {
             if ($type === Process::OUT) {
@@ -82,26 +101,114 @@ class Engine
     /**
      * Runs one pass.
      *
+     * @param  list<string>  $inputOptions  before the input
      * @param  list<string>  $arguments  output options
      * @param  string|null  $output  absolute path, or null for a pass that writes no file
      * @param  string  $workingFolder  where statistics of a first pass lie
-     * @param  Closure(\OuterCrate\Encoding\Progress): void  $onProgress
+     * @param  Closure(Progress): void  $onProgress
      * @param  Closure(): bool  $shouldStop  asked several times a second
      *
      * @throws EngineFailed
      * @throws Stopped
      */
-    public function encode(string $input, array $arguments, ?string $output, string $workingFolder, Closure $onProgress, Closure $shouldStop): void
+    public function encode(string $input, array $inputOptions, array $arguments, ?string $output, string $workingFolder, Closure $onProgress, Closure $shouldStop): void
+    {
+        $this->work([
+            ...$this->guarded(), ...$inputOptions, '-i', 'file:'.$input,
+            ...$arguments, $output === null ? '-' : 'file:'.$output,
+        ], $workingFolder, Limits::forRuns(), $onProgress, $shouldStop);
+    }
+
+    /**
+     * Measures a segment of a cut; what it writes lies in the working folder.
+     *
+     * @param  Closure(Progress): void  $onProgress
+     * @param  Closure(): bool  $shouldStop
+     *
+     * @throws EngineFailed
+     * @throws Stopped
+     */
+    public function measure(string $path, MeasuringPass $pass, string $workingFolder, Closure $onProgress, Closure $shouldStop): void
+    {
+        $inputs = array_map(fn (array $options): array => [...$this->guarded(), ...$options, '-i', 'file:'.$path], $pass->inputs());
+        $this->work([...array_merge(...$inputs), ...$pass->arguments()], $workingFolder, Limits::forAnalysis(), $onProgress, $shouldStop);
+    }
+
+    /**
+     * Joins the measured segments' pictures with the sound of the cut into a file that every browser plays.
+     *
+     * @param  string  $picture  H.264 byte stream
+     * @param  list<string>  $soundFilters
+     * @param  Closure(): bool  $shouldStop
+     *
+     * @throws EngineFailed
+     * @throws Stopped
+     */
+    public function proxy(string $path, string $picture, string $rate, ?int $sound, array $soundFilters, string $output, Closure $shouldStop): void
+    {
+        $this->work([
+            ...$this->guarded(), '-f', 'h264', '-framerate', $rate, '-i', 'file:'.$picture,
+            ...($sound === null ? [] : [...$this->guarded(), '-i', 'file:'.$path]),
+            '-map', '0:v', '-c:v', 'copy',
+            ...($sound === null ? [] : ['-map', "1:{$sound}", '-af', implode(',', $soundFilters), '-c:a', 'aac', '-b:a', '128k', '-ac', '2', '-ar', '48000']),
+            '-map_metadata', '-1', '-movflags', '+faststart', '-f', 'mp4', 'file:'.$output,
+        ], dirname($output), Limits::forAnalysis(), fn () => null, $shouldStop);
+    }
+
+    /**
+     * A row of small pictures, evenly spread over a video, as one JPEG.
+     *
+     * @throws EngineFailed
+     */
+    public function strip(string $video, int $pictures, float $seconds, int $width, int $height, string $output): void
+    {
+        $this->work([
+            ...$this->guarded(), '-skip_frame', 'nokey', '-i', 'file:'.$video, '-an',
+            '-vf', sprintf('fps=fps=%d/%F:round=up,scale=w=%d:h=%d,tile=%dx1', $pictures, max(0.04, $seconds), $width, $height, $pictures),
+            '-frames:v', '1', '-q:v', '4', '-f', 'mjpeg', 'file:'.$output,
+        ], dirname($output), Limits::forAnalysis(), fn () => null, fn (): bool => false);
+    }
+
+    /**
+     * One frame of a cut, exactly, as a JPEG that shows it on a BT.709 screen.
+     *
+     * @param  int  $side  of the box it is to fit in, in pixels
+     *
+     * @throws EngineFailed also when there is no such frame
+     */
+    public function still(string $path, Reading $reading, int $frame, int $side, string $output): void
+    {
+        $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
+        $excerpt = new Excerpt($reading, new FrameRange($frame, $frame));
+        $viewing = new Viewing($video);
+        $this->work([
+            ...$this->guarded(), ...$excerpt->input(), '-i', 'file:'.$path, '-map', "0:{$video->index}",
+            '-vf', implode(',', [...$viewing->progressive(), ...$excerpt->picture(), ...$viewing->asStill($viewing->size($side))]),
+            '-frames:v', '1', '-q:v', '2', '-f', 'mjpeg', 'file:'.$output,
+        ], dirname($output), Limits::forLooks(), fn () => null, fn (): bool => false);
+        if (! is_file($output) || filesize($output) === 0) {
+            throw new EngineFailed("Frame {$frame} could not be decoded. The file may be damaged there.");
+        }
+    }
+
+    /**
+     * @param  list<string>  $arguments  from the inputs on
+     * @param  Closure(Progress): void  $onProgress
+     * @param  Closure(): bool  $shouldStop
+     *
+     * @throws EngineFailed
+     * @throws Stopped
+     */
+    private function work(array $arguments, string $folder, Limits $limits, Closure $onProgress, Closure $shouldStop): void
     {
         $process = $this->process([
-            ...$this->program('encoder'), '-hide_banner', '-nostdin', '-v', 'error', '-y', '-progress', 'pipe:1', '-stats_period', '0.25',
-            ...$this->guarded(), '-i', 'file:'.$input,
-            ...$arguments, $output === null ? '-' : 'file:'.$output,
-        ], $workingFolder, (int) config('crate.engine.time_limit'));
+            ...$this->program('encoder', $limits), '-hide_banner', '-nostdin', '-v', 'error', '-y', '-progress', 'pipe:1', '-stats_period', '0.25', ...$arguments,
+        ], $folder, $limits->seconds);
         $reader = new ProgressReader;
         $errors = '';
         $this->start($process);
         $group = (int) $process->getPid();
+        $pause = 4_000;
         try {
             while ($process->isRunning()) {
                 $errors = substr($errors.$process->getIncrementalErrorOutput(), -8192);
@@ -114,8 +221,12 @@ class Engine
                     throw new Stopped;
                 }
                 $process->checkTimeout();
-                usleep(40_000);
+                usleep($pause);
+                // A single frame is there in a moment; hours of encoding need no one to look that often.
+                $pause = min(40_000, $pause * 2);
             }
+        } catch (ProcessTimedOutException) {
+            throw new EngineFailed('This took far longer than such a file should, and was given up. The file may be damaged.');
         } finally {
             $this->end($process, $group);
         }
@@ -127,21 +238,6 @@ class Engine
         if ($last !== null) {
             $onProgress($last);
         }
-    }
-
-    /**
-     * Writes one frame as a JPEG, fitted into 640×640.
-     *
-     * @throws EngineFailed
-     */
-    public function poster(string $path, int $stream, float $seconds, string $output): void
-    {
-        $this->listen([
-            ...$this->program('encoder'), '-hide_banner', '-nostdin', '-v', 'error', '-y', ...$this->guarded(),
-            '-ss', number_format($seconds, 3, '.', ''), '-i', 'file:'.$path, '-map', "0:{$stream}", '-frames:v', '1',
-            '-vf', 'scale=iw*sar:ih,scale=w=640:h=640:force_original_aspect_ratio=decrease:force_divisible_by=2:out_range=pc:flags=lanczos,setsar=1,format=yuvj420p',
-            '-q:v', '3', '-f', 'mjpeg', 'file:'.$output,
-        ]);
     }
 
     /** First line of what the engine says of itself; null when it is missing. */
@@ -183,12 +279,12 @@ class Engine
     }
 
     /** @return list<string> the program with what lowers its priority and ties it to this process */
-    private function program(string $which): array
+    private function program(string $which, Limits $limits): array
     {
         $name = (string) config("crate.engine.{$which}");
         $path = self::locate($name) ?? throw EngineFailed::missing($name);
 
-        return ['setpriv', '--pdeathsig', 'KILL', 'setsid', 'nice', '-n', (string) config('crate.engine.niceness'), $path];
+        return ['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$limits->command(), $path];
     }
 
     /**
@@ -198,7 +294,7 @@ class Engine
      */
     private function listen(array $command): string
     {
-        $process = $this->process($command, null, (int) config('crate.engine.probe_limit'));
+        $process = $this->process($command, null, Limits::forLooks()->seconds);
         $output = '';
         $this->run($process, function (string $type, string $data) use (&$output, $process): void {
             if ($type === Process::OUT && strlen($output .= $data) > 64_000_000) {
@@ -222,7 +318,7 @@ class Engine
             $this->start($process, $take);
             $group = (int) $process->getPid();
             $process->wait();
-        } catch (\Symfony\Component\Process\Exception\ProcessTimedOutException) {
+        } catch (ProcessTimedOutException) {
             throw new EngineFailed('The file took too long to read and was left alone. It may be damaged.');
         } finally {
             $this->end($process, $group);

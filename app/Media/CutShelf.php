@@ -2,6 +2,8 @@
 
 namespace App\Media;
 
+use App\Analysis\CutAnalyses;
+use App\Analysis\Workspace;
 use App\Engine\Engine;
 use App\Engine\EngineFailed;
 use App\Http\Resources\CutResource;
@@ -14,38 +16,85 @@ class CutShelf
     /** What a new cut's sheet begins with. */
     private const FIRST_OUTPUTS = [['preset' => 'archive-10-bit', 'host' => null], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick']];
 
-    public function __construct(private readonly CutReader $reader, private readonly Engine $engine)
+    private const POSTER_SIDE = 640;
+
+    public function __construct(private readonly CutReader $reader, private readonly Engine $engine, private readonly CutAnalyses $analyses)
     {
     }
 
     /**
+     * The same file is one cut, however often it is brought in and wherever it lies: a copy gives the cut that is there, and a
+     * cut whose file has gone takes the new place.
+     *
      * @param  string  $path  absolute
      * @param  string|null  $name  the file's own name, made readable, when null
+     * @param  bool  $analyse  have it analysed on the queue
      *
      * @throws \OuterCrate\Reading\Unreadable
      * @throws FileProblem
      * @throws EngineFailed
      */
-    public function bringIn(string $path, ?string $name = null): Cut
+    public function bringIn(string $path, ?string $name = null, bool $analyse = true): Cut
     {
         $path = realpath($path) ?: $path;
         ['reading' => $reading, 'probe' => $probe, 'fastStart' => $fastStart] = $this->reader->read($path);
-        $cut = Cut::query()->firstOrNew(['path' => $path], [
+        $fingerprint = Fingerprint::of($path);
+        $cut = Cut::query()->firstWhere('path', $path) ?? Cut::query()->firstWhere('fingerprint', $fingerprint) ?? new Cut([
             'name' => $name ?? self::readable($path),
             'outputs' => array_map(fn (array $output, int $i): array => ['key' => (string) ($i + 1), ...$output, 'edits' => []], self::FIRST_OUTPUTS, array_keys(self::FIRST_OUTPUTS)),
         ]);
+        if ($cut->exists && $cut->path !== $path && ! $cut->hasChanged()) {
+            return $cut;
+        }
         clearstatcache(true, $path);
-        $described = $reading->toArray();
+        $same = $cut->fingerprint === $fingerprint;
         $cut->fill([
+            'path' => $path,
+            'fingerprint' => $fingerprint,
             'bytes' => $reading->bytes,
             'modified' => (int) filemtime($path),
-            'reading' => $described,
-            'card' => CutResource::card($described),
+            'reading' => $reading->toArray(),
+            'card' => CutResource::card($reading),
             'probe' => ['probe' => $probe, 'fastStart' => $fastStart],
+            // A range of another file means nothing.
+            'range' => $same ? $cut->range : null,
         ])->save();
-        $this->drawPoster($cut, $reading);
+        if (! $same || ! is_file($this->posterPath($cut))) {
+            $this->drawPoster($cut, $reading);
+        }
+        if ($analyse) {
+            $this->analyses->ask($cut, anew: $cut->wasRecentlyCreated || ! $same);
+        }
 
         return $cut;
+    }
+
+    /**
+     * The cut's file lies somewhere else now.
+     *
+     * @throws FileProblem when it is another file
+     */
+    public function pointTo(Cut $cut, string $path): Cut
+    {
+        if (Fingerprint::of($path) !== $cut->fingerprint) {
+            throw new FileProblem("This is not the file of {$cut->name}: its size or its content differs. Bring it in as a cut of its own.", $path);
+        }
+        $other = Cut::query()->where('path', $path)->whereKeyNot($cut->id)->first();
+        if ($other !== null) {
+            throw new FileProblem("This file stands on the shelf already, as {$other->name}.", $path);
+        }
+        clearstatcache(true, $path);
+        $cut->update(['path' => $path, 'modified' => (int) filemtime($path)]);
+
+        return $cut;
+    }
+
+    /** Takes the cut off the shelf with all that was derived from it. Its file stays. */
+    public function takeOff(Cut $cut): void
+    {
+        $cut->delete();
+        Workspace::remove($cut->id);
+        @unlink($this->posterPath($cut));
     }
 
     public function posterPath(Cut $cut): string
@@ -59,10 +108,8 @@ class CutShelf
         $poster = $this->posterPath($cut);
         try {
             OutputFile::needFolder(dirname($poster));
-            $this->engine->poster($cut->path, $reading->mainVideo()->index ?? 0, $reading->duration->toFloat() / 3, $poster.'.partial');
-            if (is_file($poster.'.partial')) {
-                rename($poster.'.partial', $poster);
-            }
+            $this->engine->still($cut->path, $reading, intdiv($reading->length(), 3), self::POSTER_SIDE, $poster.'.partial');
+            rename($poster.'.partial', $poster);
         } catch (EngineFailed|FileProblem $e) {
             report($e);
         }

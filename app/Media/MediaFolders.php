@@ -2,6 +2,7 @@
 
 namespace App\Media;
 
+use App\Models\Cut;
 use FilesystemIterator;
 use RecursiveCallbackFilterIterator;
 use RecursiveDirectoryIterator;
@@ -11,8 +12,6 @@ use SplFileInfo;
 /** The folders that the pages may bring cuts in from. */
 class MediaFolders
 {
-    private const ENDINGS = ['mov', 'mp4', 'm4v', 'mkv', 'webm', 'mxf', 'avi', 'mpg', 'mpeg', 'ts', 'm2ts', 'mts', 'vob', 'dv', 'wmv', 'flv', '3gp', 'ogv', 'm2v'];
-
     private const MOST_FILES = 5_000;
 
     /**
@@ -37,7 +36,7 @@ class MediaFolders
     /**
      * Files that may be cuts, newest first.
      *
-     * @return list<array{path: string, name: string, bytes: int, modified: int, video: bool}>
+     * @return list<array{path: string, name: string, folder: string, bytes: int, modified: int, kind: FileKind}>
      */
     public function files(): array
     {
@@ -54,10 +53,11 @@ class MediaFolders
                 if ($file->isFile()) {
                     $files[] = [
                         'path' => $file->getPathname(),
-                        'name' => substr($file->getPathname(), strlen($folder) + 1),
+                        'name' => $file->getFilename(),
+                        'folder' => $file->getPath(),
                         'bytes' => (int) $file->getSize(),
                         'modified' => (int) $file->getMTime(),
-                        'video' => in_array(strtolower($file->getExtension()), self::ENDINGS, true),
+                        'kind' => FileKind::of($file->getFilename()),
                     ];
                 }
             }
@@ -67,9 +67,22 @@ class MediaFolders
         return $files;
     }
 
-    /** @return list<string> real paths of the folders that exist */
+    /**
+     * Files that are the cut's own, found by their fingerprint.
+     *
+     * @return list<array{path: string, name: string, folder: string, bytes: int, modified: int, kind: FileKind}>
+     */
+    public function sameAs(Cut $cut): array
+    {
+        return array_values(array_filter(
+            $this->files(),
+            fn (array $file): bool => $file['bytes'] === $cut->bytes && is_readable($file['path']) && Fingerprint::of($file['path']) === $cut->fingerprint,
+        ));
+    }
+
+    /** @return list<string> real paths of the folders that exist: the configured ones, and the one in which sent files arrive */
     private function folders(): array
     {
-        return array_values(array_filter(array_map(realpath(...), (array) config('crate.media_folders'))));
+        return array_values(array_unique(array_filter(array_map(realpath(...), [...(array) config('crate.media_folders'), (string) config('crate.uploads')]))));
     }
 }

@@ -3,8 +3,10 @@
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Units\FrameRange;
 
 /**
  * A finished edit that was brought in: one media file, read, never changed.
@@ -18,16 +20,41 @@ use OuterCrate\Reading\Reading;
  * @property array<string, mixed> $card what the shelf shows of the reading
  * @property array{probe: array<mixed>, fastStart: ?bool} $probe
  * @property list<array<string, mixed>> $outputs
+ * @property ?string $fingerprint
+ * @property ?array{first: int, last: int} $range
+ * @property ?CutAnalysis $analysis
  */
 class Cut extends Model
 {
     protected $guarded = [];
 
-    protected $casts = ['reading' => 'array', 'card' => 'array', 'probe' => 'array', 'outputs' => 'array', 'bytes' => 'integer', 'modified' => 'integer'];
+    protected $casts = ['reading' => 'array', 'card' => 'array', 'probe' => 'array', 'outputs' => 'array', 'range' => 'array', 'bytes' => 'integer', 'modified' => 'integer'];
 
     public function reading(): Reading
     {
         return (new ProbeReader)->read($this->probe['probe'], $this->bytes, $this->probe['fastStart']);
+    }
+
+    /** @return HasOne<CutAnalysis, $this> */
+    public function analysis(): HasOne
+    {
+        return $this->hasOne(CutAnalysis::class);
+    }
+
+    /** The frames to deliver, as far as the file has them. */
+    public function range(Reading $reading): FrameRange
+    {
+        return FrameRange::whole(max(1, $reading->length()))->clamp($this->range['first'] ?? 0, $this->range['last'] ?? PHP_INT_MAX);
+    }
+
+    /** Whether the file is the one that was read: here, changed or gone. */
+    public function fileState(): string
+    {
+        return match (true) {
+            ! $this->hasChanged() => 'here',
+            is_file($this->path) => 'changed',
+            default => 'gone',
+        };
     }
 
     /** The file is no longer the one that was read. */

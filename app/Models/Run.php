@@ -17,7 +17,7 @@ use Illuminate\Support\Carbon;
  * @property string $file
  * @property RunState $state
  * @property array<string, mixed> $plan
- * @property list<array{arguments: list<string>, writes: bool, weight: int}> $passes
+ * @property list<array{input?: list<string>, arguments: list<string>, writes: bool, weight: int}> $passes
  * @property int $frames done so far, over all passes
  * @property int $percent
  * @property ?float $speed

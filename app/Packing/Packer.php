@@ -153,7 +153,7 @@ class Packer
             throw new PackRefused('There is nothing to make. Add an output first.');
         }
         if ($cut->hasChanged()) {
-            throw new PackRefused("The file of {$cut->name} has changed or gone since it was read. Bring it in again.");
+            throw new PackRefused("The file of {$cut->name} has changed or gone since it was read. Open its sheet to point to it or to read it again.");
         }
         foreach ($plans as $plan) {
             foreach ($plan->findings as $finding) {
@@ -178,6 +178,7 @@ class Packer
         foreach ($run->passes as $pass) {
             $this->engine->encode(
                 $run->source,
+                $pass['input'] ?? [],
                 $pass['arguments'],
                 $pass['writes'] ? $file->partial : null,
                 $work,

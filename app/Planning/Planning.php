@@ -21,6 +21,7 @@ use OuterCrate\Reading\Reading;
 use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRange;
 
 /** Plans outputs for a cut with what this machine knows: its presets, hosts, engine, free space and learnt speeds. */
 class Planning
@@ -37,11 +38,12 @@ class Planning
     }
 
     /**
-     * @param  array{preset: string, host?: ?string, edits?: array<string, mixed>}  $output
+     * @param  array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}  $output
+     * @param  FrameRange|null  $range  of the cut; an output may have its own
      *
      * @throws UnknownName
      */
-    public function spec(array $output): OutputSpec
+    public function spec(array $output, ?FrameRange $range = null): OutputSpec
     {
         $preset = $this->presets->find($output['preset']) ?? throw new UnknownName('preset', $output['preset'], array_keys($this->presets->all()));
         $slug = $output['host'] ?? null;
@@ -49,20 +51,22 @@ class Planning
         // A null takes an edit back; what is left are rules.
         $edits = array_filter($output['edits'] ?? [], fn (mixed $rule): bool => $rule !== null);
 
-        return new OutputSpec($preset, $host, new Rules($edits));
+        $own = isset($output['range']) ? new FrameRange($output['range']['first'], max($output['range']['first'], $output['range']['last'])) : null;
+
+        return new OutputSpec($preset, $host, new Rules($edits), $own ?? $range, $own !== null);
     }
 
     /**
-     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>}>  $outputs
+     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}>  $outputs
      * @return list<Plan>
      *
      * @throws UnknownName
      */
-    public function plans(Reading $reading, array $outputs, ?string $folder = null): array
+    public function plans(Reading $reading, array $outputs, ?string $folder = null, ?FrameRange $range = null): array
     {
         $subject = new Subject($reading, $this->engine->capabilities()['encoders'] ?? null, OutputFile::freeBytes($folder ?? config('crate.deliveries')));
 
-        return array_map(fn (array $output): Plan => $this->planner->plan($subject, $this->spec($output)), $outputs);
+        return array_map(fn (array $output): Plan => $this->planner->plan($subject, $this->spec($output, $range)), $outputs);
     }
 
     /** @return array<string, mixed> a plan with its estimate (resources/schema/plan.json) */

@@ -12,7 +12,8 @@ use OuterCrate\Reading\Reading;
 /** What happens to the picture between decoder and encoder, in the engine's filter notation. */
 final class FilterChain
 {
-    public static function of(Plan $plan, Reading $reading): string
+    /** @param  Excerpt|null  $excerpt  the part of the cut that is kept; null for all of it */
+    public static function of(Plan $plan, Reading $reading, ?Excerpt $excerpt = null): string
     {
         $video = $reading->mainVideo();
         $size = $plan->frameSize;
@@ -21,6 +22,8 @@ final class FilterChain
         if ($plan->frameRate->deinterlace) {
             $filters[] = 'bwdif=mode=send_frame:parity='.($video?->scan === Scan::BottomFieldFirst ? 'bff' : 'tff').':deint=all';
         }
+        // Fields are woven first, with the help of the frames outside.
+        array_push($filters, ...($excerpt?->picture() ?? []));
         if ($plan->frameRate->convert) {
             $filters[] = "fps=fps={$plan->frameRate->rate}";
         }

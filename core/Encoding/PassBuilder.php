@@ -21,14 +21,15 @@ final readonly class PassBuilder
     /** @return non-empty-list<Pass> in the order in which they run */
     public function passes(Plan $plan, Reading $reading): array
     {
+        $input = self::excerpt($plan, $reading)?->input() ?? [];
         if ($plan->rate->passes === 2) {
             return [
-                new Pass([...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
-                new Pass([...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan)], true, 100 - self::FIRST_PASS_WEIGHT),
+                new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
+                new Pass($input, [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100 - self::FIRST_PASS_WEIGHT),
             ];
         }
 
-        return [new Pass([...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan)], true, 100)];
+        return [new Pass($input, [...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100)];
     }
 
     /** @return list<string> */
@@ -39,7 +40,7 @@ final readonly class PassBuilder
 
         return [
             '-map', '0:'.($reading->mainVideo()->index ?? 0),
-            '-vf', FilterChain::of($plan, $reading),
+            '-vf', FilterChain::of($plan, $reading, self::excerpt($plan, $reading)),
             '-fps_mode', 'cfr', '-r', (string) $plan->frameRate->rate,
             '-c:v', $video->encoder($plan->picture),
             ...$video->arguments($plan, $pass),
@@ -60,26 +61,39 @@ final readonly class PassBuilder
             return ['-an'];
         }
         $arguments = $this->encoders->audio($codec->id());
+        $excerpt = self::excerpt($plan, $reading);
 
         return [
             '-map', "0:{$audio->index}",
+            ...($excerpt === null ? [] : ['-af', implode(',', $excerpt->sound())]),
             '-c:a', $arguments->encoder($plan->sound), ...$arguments->arguments($plan->sound),
             '-ar', (string) $plan->sound->sampleRate, '-ac', (string) $plan->sound->channels,
         ];
     }
 
     /** @return list<string> */
-    private function file(Plan $plan): array
+    private function file(Plan $plan, Reading $reading): array
     {
         $iso = in_array($plan->container->container->id(), ['mp4', 'mov'], true);
+        $excerpt = self::excerpt($plan, $reading);
         // A master keeps the cut's tags and start timecode. What leaves the house carries neither.
         $keeps = $plan->spec->preset->role === Role::Master;
 
         return [
-            '-sn', '-dn', '-map_chapters', $keeps ? '0' : '-1',
+            // Chapters of a part would stand at the wrong times.
+            '-sn', '-dn', '-map_chapters', $keeps && $excerpt === null ? '0' : '-1',
+            ...($keeps && $excerpt !== null && $reading->extras->timecode !== null ? ['-timecode', (string) $reading->timecode($plan->range->first)] : []),
             ...($keeps ? ['-map_metadata', '0'] : ['-map_metadata', '-1', ...($iso ? ['-write_tmcd', '0'] : [])]),
             ...($iso ? ['-movflags', $plan->container->fastStart ? '+write_colr+faststart' : '+write_colr'] : []),
             '-f', $plan->container->container->id(), // the engine's muxers for these carry the same names
         ];
+    }
+
+    /** Null where all of the cut is delivered, so that nothing is cut off by a rounded length. */
+    private static function excerpt(Plan $plan, Reading $reading): ?Excerpt
+    {
+        $excerpt = new Excerpt($reading, $plan->range);
+
+        return $excerpt->isWhole() ? null : $excerpt;
     }
 }

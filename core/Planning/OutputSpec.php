@@ -7,11 +7,16 @@ namespace OuterCrate\Planning;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
+use OuterCrate\Units\FrameRange;
 
 /** What is asked for one output: a preset, the host it goes to, and what the person changed. */
 final readonly class OutputSpec
 {
-    public function __construct(public Preset $preset, public ?Host $host, public Rules $edits)
+    /**
+     * @param  FrameRange|null  $range  frames of the cut to deliver; null for all
+     * @param  bool  $ownRange  whether the range is this output's own and does not follow the cut's
+     */
+    public function __construct(public Preset $preset, public ?Host $host, public Rules $edits, public ?FrameRange $range = null, public bool $ownRange = false)
     {
     }
 }

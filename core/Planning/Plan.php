@@ -16,12 +16,14 @@ use OuterCrate\Planning\Values\RateValue;
 use OuterCrate\Planning\Values\SoundValue;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRange;
 
 /** An output with every value decided, each with where it came from. */
 final readonly class Plan
 {
     /**
      * @param  array<string, Origin>  $origins  by cell
+     * @param  FrameRange  $range  frames of the cut that are delivered
      * @param  int  $frames  to make
      * @param  Fraction  $duration  in seconds
      * @param  list<Finding>  $findings
@@ -37,6 +39,7 @@ final readonly class Plan
         public ColourValue $colour,
         public SoundValue $sound,
         public array $origins,
+        public FrameRange $range,
         public int $frames,
         public Fraction $duration,
         public array $findings = [],
@@ -46,7 +49,7 @@ final readonly class Plan
     /** @param  list<Finding>  $findings */
     public function withFindings(array $findings): self
     {
-        return new self($this->spec, $this->container, $this->picture, $this->frameSize, $this->frameRate, $this->rate, $this->keyframes, $this->colour, $this->sound, $this->origins, $this->frames, $this->duration, $findings);
+        return new self($this->spec, $this->container, $this->picture, $this->frameSize, $this->frameRate, $this->rate, $this->keyframes, $this->colour, $this->sound, $this->origins, $this->range, $this->frames, $this->duration, $findings);
     }
 
     public function isStopped(): bool
@@ -100,6 +103,7 @@ final readonly class Plan
             'origins' => array_map(static fn (Origin $origin): array => $origin->toArray(), $this->origins),
             'askedAverage' => $this->askedAverage()?->bitsPerSecond,
             'bitsPerPixel' => $this->bitsPerPixel(),
+            'range' => ['first' => $this->range->first, 'last' => $this->range->last, 'own' => $this->spec->ownRange],
             'frames' => $this->frames,
             'duration' => (string) $this->duration,
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),

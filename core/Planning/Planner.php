@@ -22,6 +22,7 @@ use OuterCrate\Planning\Decisions\Decision;
 use OuterCrate\Planning\Values\PictureValue;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Units\FrameRange;
 
 /** Rules + reading + asks → plan. Always gives a plan; a rule that leads nowhere becomes a finding that stops it. */
 final readonly class Planner
@@ -83,11 +84,15 @@ final readonly class Planner
     private function assemble(Draft $draft, OutputSpec $spec, Reading $reading): Plan
     {
         $rate = $draft->frameRate();
-        $frames = $rate->convert ? max(1, $rate->rate->framesIn($reading->duration)) : $draft->video->frames;
+        $whole = FrameRange::whole(max(1, $reading->length()));
+        $range = $spec->range === null ? $whole : $whole->clamp($spec->range->first, $spec->range->last);
+        $duration = $range->equals($whole) ? $reading->duration : $draft->video->frameRate->secondsOf($range->count());
+        $kept = $range->equals($whole) ? $draft->video->frames : $range->count();
+        $frames = $rate->convert ? max(1, $rate->rate->framesIn($duration)) : $kept;
 
         return new Plan(
             $spec, $draft->container(), $draft->picture(), $draft->frameSize(), $rate, $draft->rate(),
-            $draft->keyframes(), $draft->colour(), $draft->sound(), $draft->origins(), $frames, $reading->duration,
+            $draft->keyframes(), $draft->colour(), $draft->sound(), $draft->origins(), $range, $frames, $duration,
         );
     }
 

@@ -68,6 +68,12 @@ final readonly class VideoReading
         return $this->rotation % 180 === 0 ? $shown : new FrameSize($shown->height, $shown->width);
     }
 
+    /** The stored picture as a player turns it, in its own pixels. */
+    public function uprightSize(): FrameSize
+    {
+        return $this->rotation % 180 === 0 ? $this->size : new FrameSize($this->size->height, $this->size->width);
+    }
+
     public function displayAspect(): Fraction
     {
         $aspect = $this->size->aspect()->times($this->sampleAspect);

@@ -25,6 +25,24 @@ final readonly class FrameRange
         return new self(0, $frames - 1);
     }
 
+    /** The part of this range from one frame to another; at least one frame of it. */
+    public function clamp(int $first, int $last): self
+    {
+        $first = max($this->first, min($this->last, $first));
+
+        return new self($first, max($first, min($this->last, $last)));
+    }
+
+    public function equals(self $other): bool
+    {
+        return $this->first === $other->first && $this->last === $other->last;
+    }
+
+    public function contains(self $other): bool
+    {
+        return $this->first <= $other->first && $this->last >= $other->last;
+    }
+
     public function count(): int
     {
         return $this->last - $this->first + 1;

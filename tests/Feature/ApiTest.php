@@ -19,7 +19,7 @@ it('lists files that can be brought in, newest first, and shows the others for w
     $this->file('.hidden.mp4', 'x');
     $files = $this->answer($this->getJson('/api/media'), 'media-list')['files'];
     expect(array_column($files, 'name'))->toBe(['newer.mp4', 'older.mp4', 'kiln-diary.project'])
-        ->and(array_column($files, 'video'))->toBe([true, true, false]);
+        ->and(array_column($files, 'kind'))->toBe(['video', 'video', 'project']);
 });
 
 it('refuses files from elsewhere, and what is no cut, with a message and no trace', function (Closure $path, string $says) {

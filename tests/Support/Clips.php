@@ -32,15 +32,39 @@ final class Clips
         'long' => ['long.mp4', ['640x360', '25', '20', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac', '-movflags', '+faststart']],
     ];
 
+    /** Clips drawn from sources of their own, for what an analysis is to find. @var array<string, array{string, string}> file name and arguments */
+    private const DRAWN = [
+        // Four seconds of film, a second of black silence, a second of stray footage.
+        'leftover' => ['leftover.mp4', '-f lavfi -i testsrc2=s=320x180:r=25:d=4 -f lavfi -i color=black:s=320x180:r=25:d=1 -f lavfi -i testsrc2=s=320x180:r=25:d=1 -f lavfi -i sine=f=330:r=48000:d=4 -f lavfi -i anullsrc=r=48000:cl=mono:d=1 -f lavfi -i sine=f=500:r=48000:d=1 -filter_complex [0:v][3:a][1:v][4:a][2:v][5:a]concat=n=3:v=1:a=1[v][a] -map [v] -map [a] -c:v libx264 -crf 20 -g 30 -bf 2 -pix_fmt yuv420p -c:a aac'],
+        'standing' => ['standing.mp4', '-f lavfi -i testsrc2=s=320x180:r=25:d=1.6 -f lavfi -i mandelbrot=s=320x180:r=25:end_scale=0.05 -filter_complex [1:v]trim=end_frame=1,loop=loop=49:size=1,setpts=N/25/TB[s];[0:v]split[a][b];[a][s][b]concat=n=3[v] -map [v] -c:v libx264 -crf 22 -pix_fmt yuv420p'],
+        'boxed' => ['boxed.mp4', '-f lavfi -i testsrc2=s=320x140:r=25:d=2 -vf pad=320:180:0:20 -c:v libx264 -crf 20 -pix_fmt yuv420p'],
+        'doubled' => ['doubled.mp4', '-f lavfi -i testsrc2=s=320x180:r=15:d=4 -vf fps=30 -c:v libx264 -crf 20 -pix_fmt yuv420p'],
+        'telecined' => ['telecined.mp4', '-f lavfi -i mandelbrot=s=320x180:r=24000/1001:end_scale=0.02:maxiter=300 -t 4 -vf telecine=pattern=23,setfield=tff -flags +ildct+ilme -c:v mpeg2video -q:v 3 -pix_fmt yuv420p'],
+        'fields-top' => ['fields-top.mp4', '-f lavfi -i testsrc2=s=320x180:r=50:d=3 -vf tinterlace=mode=interleave_top,setfield=prog -c:v libx264 -crf 16 -pix_fmt yuv420p'],
+        'fields-bottom' => ['fields-bottom.mp4', '-f lavfi -i testsrc2=s=320x180:r=50:d=3 -vf tinterlace=mode=interleave_bottom,setfield=prog -c:v libx264 -crf 16 -pix_fmt yuv420p'],
+        'gradient' => ['gradient.mkv', '-f lavfi -i gradients=s=320x180:r=25:d=2:c0=0x101010:c1=0x282828:x0=0:y0=0:x1=319:y1=179:n=2:speed=0.01 -c:v ffv1 -pix_fmt yuv420p'],
+        'grain' => ['grain.mkv', '-f lavfi -i color=gray:s=320x180:r=25:d=2,noise=alls=20:allf=t -c:v ffv1 -pix_fmt yuv420p'],
+        'tone' => ['tone.mkv', '-f lavfi -i testsrc2=s=320x180:r=25:d=8 -f lavfi -i aevalsrc=exprs=0.1*sin(2*PI*1000*t)|0.1*sin(2*PI*1000*t):s=48000:d=8 -c:v libx264 -preset ultrafast -pix_fmt yuv420p -c:a pcm_s24le'],
+        // Frame n shows n in binary: eight bars, black or white.
+        'numbered' => ['numbered.mp4', "-f lavfi -i nullsrc=s=320x180:r=30000/1001:d=5,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f lavfi -i sine=f=330:r=48000:d=5 -c:v libx264 -crf 18 -g 48 -bf 3 -pix_fmt yuv420p -color_range tv -c:a aac -timecode 00:59:58;00"],
+        'numbered-open' => ['numbered-open.mkv', "-f lavfi -i nullsrc=s=320x180:r=24:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -c:v libx264 -crf 18 -x264-params keyint=20:open-gop=1:bframes=3:scenecut=0 -pix_fmt yuv420p"],
+        'numbered-stream' => ['numbered-stream.mpg', "-f lavfi -i nullsrc=s=320x180:r=25:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f lavfi -i sine=f=330:r=48000:d=4 -c:v mpeg2video -q:v 3 -g 15 -bf 2 -pix_fmt yuv420p -c:a mp2 -f mpeg"],
+    ];
+
     public static function make(string $kind): string
     {
         if ($kind === 'turned') {
             return self::turned();
         }
+        if (isset(self::DRAWN[$kind])) {
+            [$name, $arguments] = self::DRAWN[$kind];
+            $path = self::folder()."/{$name}";
+            is_file($path) || self::run(array_map(fn (string $part): string => str_replace(["'"], '', $part), explode(' ', $arguments)), $path);
+
+            return $path;
+        }
         [$name, $arguments] = self::KINDS[$kind];
-        $folder = sys_get_temp_dir().'/outer-crate-clips-'.md5_file(__FILE__);
-        is_dir($folder) || mkdir($folder, 0o777, true);
-        $path = "{$folder}/{$name}";
+        $path = self::folder()."/{$name}";
         if (! is_file($path)) {
             [$size, $rate, $seconds] = array_splice($arguments, 0, 3);
             self::run([
@@ -50,6 +74,14 @@ final class Clips
         }
 
         return $path;
+    }
+
+    private static function folder(): string
+    {
+        $folder = sys_get_temp_dir().'/outer-crate-clips-'.md5_file(__FILE__);
+        is_dir($folder) || mkdir($folder, 0o777, true);
+
+        return $folder;
     }
 
     /** A clip that asks its player to turn it; the engine writes that only while it copies. */

@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Payload;
 use App\Http\Resources\CutResource;
+use App\Http\Resources\MediaFileResource;
 use App\Media\CutShelf;
 use App\Media\MediaFolders;
 use App\Models\Cut;
@@ -13,10 +14,15 @@ use App\Packing\PackRefused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use OuterCrate\Reading\Description;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 class CutController
 {
+    public function __construct(private readonly CutShelf $shelf, private readonly MediaFolders $folders)
+    {
+    }
+
     public function index(): JsonResponse
     {
         $cuts = Cut::query()->select(['id', 'name', 'path', 'bytes', 'modified', 'card'])->orderByDesc('id')->get();
@@ -24,11 +30,12 @@ class CutController
         return response()->json(['cuts' => $cuts->map(CutResource::of(...))]);
     }
 
-    public function store(Request $request, MediaFolders $folders, CutShelf $shelf): JsonResponse
+    public function store(Request $request): JsonResponse
     {
         $path = Payload::of($request, 'cut-request')['path'];
+        $cut = $this->shelf->bringIn($this->folders->resolve($path));
 
-        return response()->json(['cut' => CutResource::of($shelf->bringIn($folders->resolve($path)))], 201);
+        return response()->json(['cut' => CutResource::of($cut)], 201);
     }
 
     /** Takes the cut off the shelf. Its file and what was packed from it stay. */
@@ -37,14 +44,40 @@ class CutController
         if (Run::query()->where('cut_id', $cut->id)->whereIn('state', RunState::underWay())->exists()) {
             throw new PackRefused("{$cut->name} has runs under way. Stop them or wait, then take it off the shelf.");
         }
-        $cut->delete();
+        $this->shelf->takeOff($cut);
 
         return response()->noContent();
     }
 
-    public function poster(Cut $cut, CutShelf $shelf): BinaryFileResponse
+    /** Everything that was read of the cut, in words. */
+    public function reading(Cut $cut): JsonResponse
     {
-        $path = $shelf->posterPath($cut);
+        return response()->json(['groups' => Description::of($cut->reading())]);
+    }
+
+    /** Files in the media folders that are the cut's, wherever they lie now. */
+    public function places(Cut $cut): JsonResponse
+    {
+        return response()->json(['files' => array_map(MediaFileResource::of(...), $this->folders->sameAs($cut))]);
+    }
+
+    /** Points the cut to the place where its file lies now. */
+    public function locate(Request $request, Cut $cut): JsonResponse
+    {
+        $path = Payload::of($request, 'cut-request')['path'];
+
+        return response()->json(['cut' => CutResource::of($this->shelf->pointTo($cut, $this->folders->resolve($path)))]);
+    }
+
+    /** Reads the cut's file again, after it changed. */
+    public function readAgain(Cut $cut): JsonResponse
+    {
+        return response()->json(['cut' => CutResource::of($this->shelf->bringIn($cut->path))]);
+    }
+
+    public function poster(Cut $cut): BinaryFileResponse
+    {
+        $path = $this->shelf->posterPath($cut);
         abort_unless(is_file($path), 404, 'There is no picture of this cut.');
 
         return response()->file($path, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);

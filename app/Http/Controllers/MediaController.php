@@ -2,10 +2,10 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Resources\MediaFileResource;
 use App\Media\MediaFolders;
 use App\Models\Cut;
 use Illuminate\Http\JsonResponse;
-use OuterCrate\Units\ByteCount;
 
 class MediaController
 {
@@ -16,15 +16,7 @@ class MediaController
 
         return response()->json([
             'folders' => config('crate.media_folders'),
-            'files' => array_map(fn (array $file): array => [
-                'path' => mb_scrub($file['path']),
-                'name' => mb_scrub($file['name']),
-                'bytes' => $file['bytes'],
-                'bytesLabel' => (string) new ByteCount($file['bytes']),
-                'modified' => gmdate('Y-m-d\TH:i:s\Z', $file['modified']),
-                'video' => $file['video'],
-                'cut' => $taken[$file['path']] ?? null,
-            ], $folders->files()),
+            'files' => array_map(fn (array $file): array => MediaFileResource::of($file, $taken[$file['path']] ?? null), $folders->files()),
         ]);
     }
 }

@@ -17,7 +17,8 @@ class PackController
     public function store(Cut $cut, Planning $planning, Packer $packer): JsonResponse
     {
         $folder = config('crate.deliveries').'/'.FileName::safe($cut->name);
-        $runs = $packer->queue($cut, $planning->plans($cut->reading(), $cut->outputs, $folder), $folder);
+        $reading = $cut->reading();
+        $runs = $packer->queue($cut, $planning->plans($reading, $cut->outputs, $folder, $cut->range($reading)), $folder);
 
         return response()->json(['pack' => $runs->first()?->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
     }

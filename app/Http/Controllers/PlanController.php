@@ -8,6 +8,7 @@ use App\Planning\Planning;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Units\FrameRange;
 
 /** Plans outputs for a cut without saving anything. */
 class PlanController
@@ -15,10 +16,12 @@ class PlanController
     public function __invoke(Request $request, Planning $planning): JsonResponse
     {
         $payload = Payload::of($request, 'plan-request');
-        $reading = Cut::query()->findOrFail($payload['cut'])->reading();
+        $cut = Cut::query()->findOrFail($payload['cut']);
+        $reading = $cut->reading();
+        $range = isset($payload['range']) ? new FrameRange($payload['range']['first'], max($payload['range']['first'], $payload['range']['last'])) : $cut->range($reading);
 
         return response()->json([
-            'outputs' => array_map(fn (Plan $plan): array => $planning->describe($plan, $reading), $planning->plans($reading, $payload['outputs'])),
+            'outputs' => array_map(fn (Plan $plan): array => $planning->describe($plan, $reading), $planning->plans($reading, $payload['outputs'], null, $range)),
         ]);
     }
 }

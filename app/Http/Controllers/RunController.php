@@ -2,7 +2,9 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Resources\AnalysisResource;
 use App\Http\Resources\RunResource;
+use App\Models\CutAnalysis;
 use App\Models\Run;
 use App\Models\RunState;
 use Illuminate\Http\JsonResponse;
@@ -21,7 +23,12 @@ class RunController
         $underWay = Run::query()->select($columns)->whereIn('state', RunState::underWay())->orderBy('id')->get();
         $over = Run::query()->select($columns)->whereNotIn('state', RunState::underWay())->orderByDesc('id')->limit($latest)->get();
 
-        return response()->json(['runs' => $underWay->concat($over)->map(RunResource::of(...))]);
+        $analyses = CutAnalysis::query()->with('cut:id,name')->whereIn('state', RunState::underWay())->orderBy('id')->get(['id', 'cut_id', 'state', 'percent', 'seconds_left', 'error']);
+
+        return response()->json([
+            'runs' => $underWay->concat($over)->map(RunResource::of(...)),
+            'analyses' => $analyses->sortBy(fn (CutAnalysis $analysis): int => $analysis->state === RunState::Running ? 0 : 1)->values()->map(AnalysisResource::onBelt(...)),
+        ]);
     }
 
     public function stop(Run $run): JsonResponse

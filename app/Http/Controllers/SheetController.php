@@ -2,12 +2,18 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\InvalidPayload;
 use App\Http\Payload;
 use App\Http\Resources\CutResource;
+use App\Http\Resources\RangeResource;
 use App\Models\Cut;
 use App\Planning\Planning;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OuterCrate\Analysis\Notice;
+use OuterCrate\Analysis\Notices;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
 
 class SheetController
 {
@@ -17,39 +23,59 @@ class SheetController
 
     public function show(Cut $cut): JsonResponse
     {
-        return $this->sheet($cut, $cut->outputs);
+        return $this->sheet($cut, $cut->reading());
     }
 
-    /** Saves the columns and answers with their plans. Nothing is saved that cannot be planned. */
+    /** Saves range and columns and answers with their plans. Nothing is saved that cannot be planned. */
     public function update(Request $request, Cut $cut): JsonResponse
     {
-        $outputs = array_map(fn (array $output): array => [
-            'key' => $output['key'],
-            'preset' => $output['preset'],
-            'host' => $output['host'],
-            'edits' => array_filter($output['edits'], fn (mixed $rule): bool => $rule !== null),
-        ], Payload::of($request, 'sheet-request')['outputs']);
-        $response = $this->sheet($cut, $outputs);
-        $cut->update(['outputs' => $outputs]);
+        $payload = Payload::of($request, 'sheet-request');
+        $reading = $cut->reading();
+        $this->refuseImpossible($payload['range'] ?? null, '/range', $reading);
+        foreach ($payload['outputs'] as $i => $output) {
+            $this->refuseImpossible($output['range'] ?? null, "/outputs/{$i}/range", $reading);
+        }
+        $cut->fill([
+            'range' => $payload['range'] ?? null,
+            'outputs' => array_map(fn (array $output): array => [
+                'key' => $output['key'],
+                'preset' => $output['preset'],
+                'host' => $output['host'],
+                'edits' => array_filter($output['edits'], fn (mixed $rule): bool => $rule !== null),
+                'range' => $output['range'] ?? null,
+            ], $payload['outputs']),
+        ]);
+        $response = $this->sheet($cut, $reading);
+        $cut->save();
 
         return $response;
     }
 
-    /** @param  list<array<string, mixed>>  $outputs */
-    private function sheet(Cut $cut, array $outputs): JsonResponse
+    /** @param  array{first: int, last: int}|null  $range */
+    private function refuseImpossible(?array $range, string $path, Reading $reading): void
     {
-        $reading = $cut->reading();
-        $plans = $this->planning->plans($reading, $outputs);
+        $last = $reading->length() - 1;
+        if ($range !== null && ($range['first'] > $range['last'] || $range['last'] > $last)) {
+            throw new InvalidPayload([['path' => $path, 'text' => "does not lie in the cut: frames run from 0 to {$last}, the first before the last"]]);
+        }
+    }
+
+    private function sheet(Cut $cut, Reading $reading): JsonResponse
+    {
+        $range = $cut->range($reading);
+        $plans = $this->planning->plans($reading, $cut->outputs, null, $range);
 
         return response()->json([
             'cut' => CutResource::of($cut),
-            'changed' => $cut->hasChanged(),
-            'outputs' => array_map(fn (array $output, int $i): array => [
+            'range' => RangeResource::of($range, $reading) + ['set' => $cut->range !== null],
+            'noticed' => array_map(fn (Notice $notice): array => $notice->toArray(), Notices::for($cut->analysis->result ?? [], $range)),
+            'outputs' => array_map(fn (array $output, Plan $plan): array => [
                 'key' => $output['key'],
-                'plan' => $this->planning->describe($plans[$i], $reading),
-            ], $outputs, array_keys($outputs)),
+                'range' => RangeResource::of($plan->range, $reading) + ['own' => $plan->spec->ownRange],
+                'plan' => $this->planning->describe($plan, $reading),
+            ], $cut->outputs, $plans),
             'recap' => $this->planning->recap($plans, $reading),
-            'stopped' => array_reduce($plans, fn (bool $stopped, $plan): bool => $stopped || $plan->isStopped(), false),
+            'stopped' => array_reduce($plans, fn (bool $stopped, Plan $plan): bool => $stopped || $plan->isStopped(), false),
         ]);
     }
 }

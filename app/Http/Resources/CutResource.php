@@ -3,9 +3,10 @@
 namespace App\Http\Resources;
 
 use App\Models\Cut;
-use OuterCrate\Units\Bitrate;
-use OuterCrate\Units\FrameRate;
-use OuterCrate\Units\Timecode;
+use OuterCrate\Formats\Scan;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\ByteCount;
+use OuterCrate\Units\Duration;
 
 /** A cut as the shelf shows it (resources/schema/cut.json). */
 final class CutResource
@@ -18,6 +19,7 @@ final class CutResource
             'name' => $cut->name,
             'file' => mb_scrub(basename($cut->path)),
             'path' => mb_scrub($cut->path),
+            'fileState' => $cut->fileState(),
             'poster' => "/api/cuts/{$cut->id}/poster?v={$cut->modified}",
             'bytes' => $cut->bytes,
         ] + $cut->card;
@@ -26,37 +28,40 @@ final class CutResource
     /**
      * What the reading gives to it; kept with the cut, so that a shelf of a thousand opens at once.
      *
-     * @param  array<string, mixed>  $reading
      * @return array<string, mixed>
      */
-    public static function card(array $reading): array
+    public static function card(Reading $reading): array
     {
-        $video = $reading['video'][0];
-        $rate = FrameRate::parse($video['frameRate']);
+        $video = $reading->mainVideo() ?? $reading->video[0];
+        $rate = $video->frameRate->label();
+        $length = $reading->length();
+        $bitrate = $video->bitrate ?? $reading->videoBitrate();
 
         return [
-            'container' => $reading['containerName'],
-            'picture' => $video['label'],
-            'width' => $video['width'],
-            'height' => $video['height'],
-            'displayWidth' => $video['displayWidth'],
-            'displayHeight' => $video['displayHeight'],
-            'frameRate' => $video['frameRate'],
-            'frameRateLabel' => $video['frameRateLabel'].($video['variableRate'] ? ' variable' : ''),
-            'pixels' => $video['width'].'×'.$video['height'].($video['sampleAspect'] === '1' ? '' : ' · '.str_replace('/', ':', $video['sampleAspect']).' pixels'),
-            'rate' => $video['frameRateLabel'].($video['variableRate'] ? ' · variable' : '').($video['scan'] === 'progressive' ? '' : ' · interlaced'),
-            'scan' => $video['scan'],
-            'colour' => $video['colour']['label']." · {$video['bitDepth']}-bit {$video['chroma']}",
-            'hdr' => $video['hdr'],
-            'sound' => $reading['audio'][0]['label'] ?? 'none',
-            'frames' => $video['frames'],
-            'first' => (string) new Timecode(0, $rate),
-            'last' => (string) new Timecode($video['frames'] - 1, $rate),
-            'duration' => $reading['duration'],
-            'durationLabel' => $reading['durationLabel'],
-            'bytesLabel' => $reading['bytesLabel'],
-            'bitrate' => $video['bitrate'],
-            'bitrateLabel' => (string) new Bitrate($video['bitrate']),
+            'container' => $reading->containerName,
+            'picture' => $video->label(),
+            'width' => $video->size->width,
+            'height' => $video->size->height,
+            'displayWidth' => $video->displaySize()->width,
+            'displayHeight' => $video->displaySize()->height,
+            'frameRate' => (string) $video->frameRate,
+            'frameRateLabel' => $rate.($video->variableRate ? ' variable' : ''),
+            'pixels' => $video->size.($video->hasSquarePixels() ? '' : ' · '.str_replace('/', ':', (string) $video->sampleAspect).' pixels'),
+            'rate' => $rate.($video->variableRate ? ' · variable' : '').($video->scan === Scan::Progressive ? '' : ' · interlaced'),
+            'scan' => $video->scan->value,
+            'keyframes' => $video->gop?->label($video->frameRate) ?? '',
+            'colour' => $video->colour->label()." · {$video->pixelFormat->bitDepth}-bit {$video->pixelFormat->chroma->value}",
+            'hdr' => $video->colour->isHdr(),
+            'sound' => $reading->mainAudio()?->label() ?? 'none',
+            'frames' => $length,
+            'first' => (string) $reading->timecode(0),
+            'last' => (string) $reading->timecode($length - 1),
+            'timecode' => ['start' => $reading->timecode(0)->frame, 'perSecond' => max(1, $video->frameRate->perSecond->round()), 'dropFrame' => $reading->timecode(0)->dropFrame],
+            'duration' => (string) $reading->duration,
+            'durationLabel' => (string) new Duration($reading->duration),
+            'bytesLabel' => (string) new ByteCount($reading->bytes),
+            'bitrate' => $bitrate->bitsPerSecond,
+            'bitrateLabel' => (string) $bitrate,
         ];
     }
 }

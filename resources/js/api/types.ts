@@ -1,7 +1,10 @@
 /* Generated from resources/schema by generate-types.mjs. Do not edit. */
 
 export interface Contract {
+    analysis: Analysis;
     choices: Choices;
+    curves: Curves;
+    'cut-analysis': CutAnalysis;
     'cut-answer': CutAnswer;
     'cut-list': CutList;
     'cut-request': CutRequest;
@@ -13,16 +16,20 @@ export interface Contract {
     host: HostFile;
     'machine-request': MachineRequest;
     machine: Machine;
+    'media-file': MediaFile;
     'media-list': MediaList;
     'pack-answer': PackAnswer;
     'pack-command': PackCommand;
     pack: Pack;
     'packed-run': PackedRun;
+    'place-list': PlaceList;
     'plan-list': PlanList;
     'plan-request': PlanRequest;
     plan: Plan;
     'preset-list': PresetList;
     preset: PresetFile;
+    range: Range;
+    'reading-in-words': ReadingInWords;
     reading: Reading;
     rules: Rules;
     'run-answer': RunAnswer;
@@ -31,6 +38,130 @@ export interface Contract {
     'sheet-request': SheetRequest;
     sheet: Sheet;
     slip: Slip;
+    span: Span;
+    'upload-list': UploadList;
+}
+/**
+ * What was found in the picture and the sound of a cut.
+ */
+export interface Analysis {
+    /**
+     * Of the detectors.
+     */
+    version: number;
+    /**
+     * As the fields of the picture tell; null where they do not.
+     */
+    scan: 'progressive' | 'tff' | 'bff' | null;
+    /**
+     * As the file says.
+     */
+    statedScan: 'progressive' | 'tff' | 'bff' | null;
+    scanSamples: {
+        progressive: number;
+        tff: number;
+        bff: number;
+        unknown: number;
+    };
+    /**
+     * A rhythm of repeated frames: of every `period`, `distinct` show something new.
+     */
+    repeated: {
+        period: number;
+        distinct: number;
+        fields: boolean;
+        rate: string;
+        label: string;
+    } | null;
+    /**
+     * Pixels of the picture as it stands.
+     */
+    bars: {
+        top: number;
+        bottom: number;
+        left: number;
+        right: number;
+    };
+    black: Span[];
+    still: Span[];
+    silence: Span[];
+    /**
+     * Footage after a gap behind the end.
+     */
+    leftover: Span[];
+    suggestedRange: {
+        firstFrame: number;
+        /**
+         * Included.
+         */
+        lastFrame: number;
+        first: string;
+        last: string;
+        length: string;
+        reason: string;
+    } | null;
+    /**
+     * EBU R 128; null without sound.
+     */
+    loudness: {
+        /**
+         * LUFS; null where all is silent.
+         */
+        integrated: number | null;
+        /**
+         * LU
+         */
+        range: number;
+        /**
+         * dBTP
+         */
+        truePeak: number | null;
+        /**
+         * LUFS, once a second.
+         */
+        shortTerm: number[];
+    } | null;
+    /**
+     * Spatial information (ITU-T P.910) by the second.
+     */
+    detail: number[];
+    /**
+     * Temporal information (ITU-T P.910) by the second.
+     */
+    motion: number[];
+    /**
+     * 0 to 255 by the second.
+     */
+    brightness: number[];
+    /**
+     * Share of the frames that are dark.
+     */
+    darkness: number;
+    /**
+     * Share of the picture in gentle gradients, where bands would show.
+     */
+    gradient: number;
+    /**
+     * Standard deviation on a scale to 255.
+     */
+    grain: number;
+    inWords: {
+        name: string;
+        text: string;
+    }[];
+}
+/**
+ * Frames in a row, with their timecodes and their length of time.
+ */
+export interface Span {
+    firstFrame: number;
+    /**
+     * Included.
+     */
+    lastFrame: number;
+    first: string;
+    last: string;
+    length: string;
 }
 /**
  * Answer of GET /api/choices: what the cells' editors offer.
@@ -124,6 +255,33 @@ export interface Choices {
     };
 }
 /**
+ * Answer of GET /api/cuts/{cut}/curves.
+ */
+export interface Curves {
+    first: number;
+    last: number;
+    /**
+     * Highest sample, 0 to 1; empty without sound.
+     */
+    peak: number[];
+    /**
+     * 0 to 1
+     */
+    detail: number[];
+}
+/**
+ * Answer of GET and POST /api/cuts/{cut}/analysis.
+ */
+export interface CutAnalysis {
+    state: 'none' | 'waiting' | 'running' | 'done' | 'failed';
+    percent: number;
+    secondsLeftLabel: string | null;
+    error: string | null;
+    result: Analysis | null;
+    proxy: string | null;
+    strip: string | null;
+}
+/**
  * Answer of POST /api/cuts.
  */
 export interface CutAnswer {
@@ -167,6 +325,22 @@ export interface Cut {
     pixels: string;
     rate: string;
     bitrateLabel: string;
+    /**
+     * Whether the file is the one that was read.
+     */
+    fileState: 'here' | 'changed' | 'gone';
+    keyframes: string;
+    timecode: {
+        /**
+         * Number of the first frame, counted from 00:00:00:00.
+         */
+        start: number;
+        /**
+         * Frames that the timecode counts in a second.
+         */
+        perSecond: number;
+        dropFrame: boolean;
+    };
 }
 /**
  * Answer of GET /api/cuts.
@@ -422,19 +596,25 @@ export interface Machine {
     lineSpeedLabel: string;
 }
 /**
+ * A file in a media folder.
+ */
+export interface MediaFile {
+    path: string;
+    name: string;
+    folder: string;
+    bytes: number;
+    bytesLabel: string;
+    modified: string;
+    kind: 'video' | 'project' | 'sound' | 'picture' | 'captions' | 'list' | 'sidecar' | 'other';
+    kindLabel: string;
+    cut: number | null;
+}
+/**
  * Answer of GET /api/media.
  */
 export interface MediaList {
     folders: string[];
-    files: {
-        path: string;
-        name: string;
-        bytes: number;
-        bytesLabel: string;
-        modified: string;
-        video: boolean;
-        cut: number | null;
-    }[];
+    files: MediaFile[];
 }
 /**
  * Answer of POST /api/cuts/{cut}/pack.
@@ -593,6 +773,11 @@ export interface Plan {
             text: string;
         };
     };
+    range: {
+        first: number;
+        last: number;
+        own: boolean;
+    };
     frames: number;
     duration: string;
     findings: Finding[];
@@ -661,14 +846,30 @@ export interface Reading {
     bytes: number;
     bytesLabel: string;
     bitrate: number;
+    brands: string[];
+    startTimecode: string | null;
+    /**
+     * Frames that the cut lasts at its rate; a range counts these.
+     */
+    length: number;
     video: {
         codec: string;
         codecName: string;
         profile: string | null;
         level: number | null;
+        /**
+         * As people say it, with the stream's number beside it.
+         */
+        levelLabel: string | null;
+        /**
+         * Codec string of RFC 6381.
+         */
+        codecs: string | null;
         label: string;
         width: number;
         height: number;
+        codedWidth: number;
+        codedHeight: number;
         sampleAspect: string;
         displayAspect: string;
         displayWidth: number;
@@ -679,10 +880,17 @@ export interface Reading {
          */
         frameRate: string;
         frameRateLabel: string;
+        nominalRate: string | null;
         variableRate: boolean;
+        /**
+         * Seconds after the start of the file, as a fraction.
+         */
+        starts: string;
         scan: 'progressive' | 'tff' | 'bff';
+        pixelFormat: string;
         bitDepth: number;
         chroma: string;
+        chromaLocation: string | null;
         alpha: boolean;
         colour: {
             primaries: string | null;
@@ -692,13 +900,56 @@ export interface Reading {
             label: string;
         };
         hdr: boolean;
+        mastering: {
+            /**
+             * @minItems 2
+             * @maxItems 2
+             */
+            red: [number, number] | null;
+            /**
+             * @minItems 2
+             * @maxItems 2
+             */
+            green: [number, number] | null;
+            /**
+             * @minItems 2
+             * @maxItems 2
+             */
+            blue: [number, number] | null;
+            /**
+             * @minItems 2
+             * @maxItems 2
+             */
+            white: [number, number] | null;
+            darkest: number | null;
+            brightest: number | null;
+            label: string;
+        } | null;
+        contentLight: {
+            maxCll: number;
+            maxFall: number;
+        } | null;
         projection: string | null;
+        stereo: string | null;
+        gop: {
+            /**
+             * From one keyframe to the next at most; 1 where every frame is one.
+             */
+            frames: number;
+            closed: boolean | null;
+            bFrames: number;
+            pyramid: boolean;
+            references: number | null;
+            label: string;
+        } | null;
+        captions: boolean;
         frames: number;
         bitrate: number;
     }[];
     audio: {
         codec: string;
         codecName: string;
+        codecs: string | null;
         label: string;
         sampleRate: number;
         channels: number;
@@ -707,6 +958,25 @@ export interface Reading {
         bitrate: number | null;
         language: string | null;
     }[];
+    captions: {
+        codec: string;
+        language: string | null;
+    }[];
+    chapters: {
+        /**
+         * In seconds.
+         */
+        start: number;
+        title: string;
+    }[];
+    attachments: {
+        name: string;
+        type: string;
+    }[];
+    tags: {
+        [k: string]: string;
+    };
+    analysis?: Analysis;
 }
 /**
  * Answer of GET /api/packs/{pack}.
@@ -748,6 +1018,12 @@ export interface PackedRun {
     slip: null | Slip;
 }
 /**
+ * Answer of GET /api/cuts/{cut}/places.
+ */
+export interface PlaceList {
+    files: MediaFile[];
+}
+/**
  * Answer of POST /api/plan; printed by `bin/crate plan --json`.
  */
 export interface PlanList {
@@ -765,7 +1041,19 @@ export interface PlanRequest {
         preset: string;
         host?: string | null;
         edits?: Edits;
+        range?: Range | null;
     }[];
+    range?: Range | null;
+}
+/**
+ * First and last frame to deliver, counted from 0.
+ */
+export interface Range {
+    first: number;
+    /**
+     * Included.
+     */
+    last: number;
 }
 /**
  * Answer of GET /api/presets.
@@ -865,6 +1153,18 @@ export interface PresetFile {
     rules: Rules;
 }
 /**
+ * Answer of GET /api/cuts/{cut}/reading.
+ */
+export interface ReadingInWords {
+    groups: {
+        title: string;
+        facts: {
+            name: string;
+            text: string;
+        }[];
+    }[];
+}
+/**
  * Answer of POST /api/runs/{run}/stop.
  */
 export interface RunAnswer {
@@ -875,11 +1175,23 @@ export interface RunAnswer {
  */
 export interface RunList {
     runs: Run[];
+    analyses: {
+        cut: number;
+        cutName: string;
+        state: 'none' | 'waiting' | 'running' | 'done' | 'failed';
+        percent: number;
+        secondsLeftLabel: string | null;
+        error: string | null;
+    }[];
 }
 /**
  * Body of PUT /api/cuts/{cut}/sheet.
  */
 export interface SheetRequest {
+    /**
+     * Null or absent for all of the cut.
+     */
+    range?: Range | null;
     /**
      * @maxItems 40
      */
@@ -888,6 +1200,10 @@ export interface SheetRequest {
         preset: string;
         host: string | null;
         edits: Edits;
+        /**
+         * Of its own; null or absent where it follows the cut's.
+         */
+        range?: Range | null;
     }[];
 }
 /**
@@ -895,14 +1211,60 @@ export interface SheetRequest {
  */
 export interface Sheet {
     cut: Cut;
-    /**
-     * The file is no longer the one that was read.
-     */
-    changed: boolean;
+    range: {
+        first: number;
+        last: number;
+        firstLabel: string;
+        lastLabel: string;
+        frames: number;
+        seconds: string;
+        durationLabel: string;
+        whole: boolean;
+        /**
+         * Chosen by the person; otherwise all of the cut.
+         */
+        set: boolean;
+    };
+    noticed: {
+        id: string;
+        severity: 'stop' | 'caution' | 'note';
+        text: string;
+        /**
+         * The range that answers it.
+         */
+        range: Range | null;
+    }[];
     outputs: {
         key: string;
+        range: {
+            first: number;
+            last: number;
+            firstLabel: string;
+            lastLabel: string;
+            frames: number;
+            seconds: string;
+            durationLabel: string;
+            whole: boolean;
+            own: boolean;
+        };
         plan: Plan;
     }[];
     recap: string;
     stopped: boolean;
+}
+/**
+ * Answer of GET /api/uploads: what was begun and is not finished, and what has arrived.
+ */
+export interface UploadList {
+    uploads: {
+        id: string;
+        name: string;
+        bytes: number;
+        bytesLabel: string;
+        offset: number;
+        complete: boolean;
+        sha256: string | null;
+        file: string | null;
+        expires: string;
+    }[];
 }

@@ -1,0 +1,80 @@
+<?php
+
+namespace App\Analysis;
+
+use App\Engine\Engine;
+use App\Engine\EngineFailed;
+use App\Engine\Stopped;
+use Closure;
+use OuterCrate\Analysis\Facts;
+use OuterCrate\Analysis\Measurements;
+use OuterCrate\Analysis\MeasuringPass;
+use OuterCrate\Analysis\Segment;
+use OuterCrate\Encoding\Excerpt;
+use OuterCrate\Encoding\Progress;
+use OuterCrate\Reading\Reading;
+use RuntimeException;
+
+/** Measures a cut segment by segment. What is finished is kept, so that it can be put down at any time and taken up again. */
+class Analyser
+{
+    /** Pictures in the strip, at most one for each second. */
+    private const MOST_PICTURES = 60;
+
+    private const PICTURE_HEIGHT = 54;
+
+    public function __construct(private readonly Engine $engine)
+    {
+    }
+
+    /**
+     * @param  bool  $proxy  also make the small video and the strip of small pictures
+     * @param  Closure(int): void  $onFrames  told how many frames are done
+     * @param  Closure(): bool  $shouldStop  asked several times a second
+     *
+     * @throws EngineFailed
+     * @throws Stopped
+     */
+    public function measure(Reading $reading, string $path, Workspace $space, bool $proxy, Closure $onFrames, Closure $shouldStop): Facts
+    {
+        $segments = Segment::all($reading, (int) config('crate.segment'));
+        $checkpoint = $space->checkpoint($proxy);
+        $facts = $checkpoint->facts;
+        foreach (array_slice($segments, $checkpoint->segments) as $segment) {
+            $pass = new MeasuringPass($reading, $segment, $proxy);
+            $space->clear();
+            $this->engine->measure($path, $pass, $space->folder, fn (Progress $p) => $onFrames(min($segment->range->last + 1, $segment->range->first + $p->frames)), $shouldStop);
+            $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
+            $measurements = new Measurements($space->open(...), $video, $segment->range->first, $pass->lead, $checkpoint->reference);
+            try {
+                $facts->append($measurements->facts($segment->range->count(), $pass->soundLead()));
+            } catch (RuntimeException) {
+                throw new EngineFailed("The picture could not be decoded from {$reading->timecode($segment->range->first)} on. The file may be damaged there; play it, or export it again.");
+            }
+            $checkpoint->reference = $measurements->reference();
+            $checkpoint->segments++;
+            $space->keep($checkpoint, $proxy);
+            $onFrames($segment->range->last + 1);
+        }
+        if ($proxy && ! is_file($space->proxy())) {
+            $this->finishProxy($reading, $path, $space, $shouldStop);
+        }
+        $space->clear();
+
+        return $facts;
+    }
+
+    private function finishProxy(Reading $reading, string $path, Workspace $space, Closure $shouldStop): void
+    {
+        $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
+        $partial = $space->proxy().'.partial';
+        $this->engine->proxy($path, $space->joinedPicture(), (string) $video->frameRate, $reading->mainAudio()?->index, Excerpt::whole($reading)->sound(), $partial, $shouldStop);
+        $pictures = max(1, min(self::MOST_PICTURES, (int) floor($reading->duration->toFloat())));
+        $shown = $video->displaySize();
+        $width = max(2, 2 * (int) round(self::PICTURE_HEIGHT * $shown->width / $shown->height / 2));
+        $this->engine->strip($partial, $pictures, $video->frameRate->secondsOf($reading->length())->toFloat(), $width, self::PICTURE_HEIGHT, $space->strip().'.partial');
+        rename($space->strip().'.partial', $space->strip());
+        rename($partial, $space->proxy());
+        $space->forgetJoinedPicture();
+    }
+}

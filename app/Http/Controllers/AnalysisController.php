@@ -1,0 +1,46 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Analysis\CutAnalyses;
+use App\Analysis\Workspace;
+use App\Http\Resources\AnalysisResource;
+use App\Models\Cut;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use OuterCrate\Analysis\Curves;
+use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\FrameRate;
+
+class AnalysisController
+{
+    private const MOST_COLUMNS = 4_000;
+
+    public function show(Cut $cut): JsonResponse
+    {
+        return response()->json(AnalysisResource::of($cut));
+    }
+
+    /** Has the cut looked at again from the beginning. */
+    public function store(Cut $cut, CutAnalyses $analyses): JsonResponse
+    {
+        $analyses->ask($cut, anew: true);
+
+        return response()->json(AnalysisResource::of($cut->refresh()), 202);
+    }
+
+    /** The shapes of sound and detail over some frames, in as many columns as asked for. Empty until they are measured. */
+    public function curves(Request $request, Cut $cut): JsonResponse
+    {
+        $reading = $cut->reading();
+        $facts = Workspace::ofCut($cut->id)->facts();
+        $frames = $facts?->frames() ?? 0;
+        if ($facts === null || $frames === 0) {
+            return response()->json(['first' => 0, 'last' => 0, 'peak' => [], 'detail' => []]);
+        }
+        $range = FrameRange::whole($frames)->clamp($request->integer('first'), $request->integer('last', $frames - 1));
+        $columns = max(1, min(self::MOST_COLUMNS, $request->integer('columns', 1000)));
+
+        return response()->json(['first' => $range->first, 'last' => $range->last] + Curves::between($facts, $reading->mainVideo()->frameRate ?? FrameRate::of(25), $range, $columns));
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+namespace App\Http\Resources;
+
+use App\Analysis\Workspace;
+use App\Models\Cut;
+use App\Models\CutAnalysis;
+use App\Models\RunState;
+use OuterCrate\Units\Duration;
+use OuterCrate\Units\Fraction;
+
+/** How far the analysis of a cut is, what it found, and what was derived (resources/schema/cut-analysis.json). */
+final class AnalysisResource
+{
+    /** @return array<string, mixed> */
+    public static function of(Cut $cut): array
+    {
+        $analysis = $cut->analysis;
+        $space = Workspace::ofCut($cut->id);
+        $made = $analysis?->state === RunState::Done && is_file($space->proxy());
+        $version = $made ? filemtime($space->proxy()) : 0;
+
+        return [
+            ...self::progress($analysis),
+            'result' => $analysis?->result,
+            'proxy' => $made ? "/api/cuts/{$cut->id}/proxy?v={$version}" : null,
+            'strip' => $made && is_file($space->strip()) ? "/api/cuts/{$cut->id}/strip?v={$version}" : null,
+        ];
+    }
+
+    /** @return array<string, mixed> as the belt shows it */
+    public static function onBelt(CutAnalysis $analysis): array
+    {
+        return ['cut' => $analysis->cut_id, 'cutName' => $analysis->cut->name, ...self::progress($analysis)];
+    }
+
+    /** @return array{state: string, percent: int, secondsLeftLabel: ?string, error: ?string} */
+    private static function progress(?CutAnalysis $analysis): array
+    {
+        return [
+            'state' => $analysis->state->value ?? 'none',
+            'percent' => $analysis->percent ?? 0,
+            'secondsLeftLabel' => $analysis?->seconds_left === null ? null : (string) new Duration(new Fraction($analysis->seconds_left)),
+            'error' => $analysis?->error,
+        ];
+    }
+}

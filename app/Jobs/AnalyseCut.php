@@ -1,0 +1,43 @@
+<?php
+
+namespace App\Jobs;
+
+use App\Analysis\CutAnalyses;
+use App\Models\CutAnalysis;
+use App\Packing\Interrupted;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Queue\InteractsWithQueue;
+
+/** Analyses one cut on the queue, behind every run: it goes back to its place when a run is waiting. */
+class AnalyseCut implements ShouldQueue
+{
+    use Dispatchable;
+    use InteractsWithQueue;
+    use Queueable;
+
+    public const QUEUE = 'analysis';
+
+    public int $tries = 0;
+
+    public int $timeout = 0;
+
+    public function __construct(public readonly int $analysisId)
+    {
+        $this->onQueue(self::QUEUE);
+    }
+
+    public function handle(CutAnalyses $analyses): void
+    {
+        $analysis = CutAnalysis::query()->find($this->analysisId);
+        if ($analysis === null) {
+            return;
+        }
+        try {
+            $analyses->make($analysis, fn (): bool => app('queue.worker')->shouldQuit);
+        } catch (Interrupted) {
+            $this->release();
+        }
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use OuterCrate\Analysis\Analysis;
+
+/**
+ * The analysis of a cut: how far it is, and what it found.
+ *
+ * @property int $cut_id
+ * @property RunState $state waiting, running, done or failed
+ * @property int $version of the detectors
+ * @property int $percent
+ * @property ?int $seconds_left
+ * @property ?string $error
+ * @property ?array<string, mixed> $result resources/schema/analysis.json
+ * @property Cut $cut
+ */
+class CutAnalysis extends Model
+{
+    protected $guarded = [];
+
+    protected $table = 'analyses';
+
+    protected $attributes = ['percent' => 0];
+
+    protected $casts = ['state' => RunState::class, 'result' => 'array'];
+
+    /** @return BelongsTo<Cut, $this> */
+    public function cut(): BelongsTo
+    {
+        return $this->belongsTo(Cut::class);
+    }
+
+    public function isCurrent(): bool
+    {
+        return $this->state === RunState::Done && $this->version === Analysis::VERSION;
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding;
+
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\FrameRate;
+
+/**
+ * Some frames of a cut, exactly: how the engine is sent to the place, and the filters that keep nothing else.
+ *
+ * The engine may only be sent near the place, to a spot a little before it; the filters then count by time, half a frame off,
+ * so that rounding in the file never moves a border. In what they pass on, the first frame stands at 0.
+ */
+final readonly class Excerpt
+{
+    /** Containers with an index of their frames. In the others a jump lands somewhere, and seconds are needed to find the step. */
+    private const INDEXED = ['mp4', 'mov', 'matroska', 'webm', 'avi', 'mxf'];
+
+    private Fraction $from;
+
+    /**
+     * @param  FrameRange  $range  frames of the cut at its rate (Reading::length())
+     * @param  int  $lead  seconds that filters with a memory need before the first frame
+     */
+    public function __construct(private Reading $reading, public FrameRange $range, int $lead = 1)
+    {
+        $seconds = in_array($reading->container, self::INDEXED, true) ? $lead : $lead + 6;
+        $frame = $range->first - (int) ceil($this->rate()->perSecond->times($this->isVariable() ? max(10, $seconds) : $seconds)->toFloat());
+        $this->from = $frame < 1 ? new Fraction(0) : $this->time($frame);
+    }
+
+    public static function whole(Reading $reading): self
+    {
+        return new self($reading, FrameRange::whole(max(1, $reading->length())));
+    }
+
+    public function isWhole(): bool
+    {
+        return $this->range->first === 0 && $this->range->last >= $this->reading->length() - 1;
+    }
+
+    /** @return list<string> options before the input */
+    public function input(): array
+    {
+        if ($this->from->compare(0) === 0) {
+            return [];
+        }
+
+        // Where frames come unevenly, the one shown at the place may have begun long before: the engine is to keep it.
+        return [...($this->isVariable() ? ['-noaccurate_seek'] : []), '-ss', self::seconds($this->from)];
+    }
+
+    /** @return list<string> filters of the picture */
+    public function picture(): array
+    {
+        $rate = $this->rate();
+        $half = (new Fraction(1, 2))->over($rate->perSecond);
+        $start = $this->time($this->range->first)->minus($this->from);
+
+        return [
+            ...($this->isVariable() ? ["fps=fps={$rate}"] : []),
+            'trim=start='.self::seconds($start->minus($half)).':end='.self::seconds($start->plus($rate->secondsOf($this->range->count()))->minus($half)),
+            'setpts=PTS-('.self::seconds($start).')/TB',
+        ];
+    }
+
+    /** @return list<string> filters of the sound under these frames; silence where it begins late */
+    public function sound(): array
+    {
+        $start = $this->rate()->secondsOf($this->range->first);
+
+        return $this->soundBetween($start, $start->plus($this->rate()->secondsOf($this->range->count())));
+    }
+
+    /**
+     * Sound from one moment to another, in seconds after the first frame of the cut. What lies before the spot that the engine
+     * was sent to cannot be had.
+     *
+     * @return list<string>
+     */
+    public function soundBetween(Fraction $start, Fraction $end): array
+    {
+        $offset = $this->time(0)->minus($this->from);
+        $start = $start->plus($offset);
+
+        return [
+            'aresample=async=1:first_pts=0',
+            'atrim=start='.self::seconds($start).':end='.self::seconds($end->plus($offset)),
+            'asetpts=PTS-('.self::seconds($start).')/TB',
+        ];
+    }
+
+    /** Seconds from the start of the file to a frame. */
+    private function time(int $frame): Fraction
+    {
+        return $this->rate()->secondsOf($frame)->plus($this->reading->mainVideo()->starts ?? new Fraction(0));
+    }
+
+    private function rate(): FrameRate
+    {
+        return $this->reading->mainVideo()->frameRate ?? FrameRate::of(25);
+    }
+
+    private function isVariable(): bool
+    {
+        return $this->reading->mainVideo()->variableRate ?? false;
+    }
+
+    /** The engine counts time in microseconds. */
+    private static function seconds(Fraction $seconds): string
+    {
+        $micro = $seconds->times(1_000_000)->round();
+
+        return sprintf('%s%d.%06d', $micro < 0 ? '-' : '', intdiv(abs($micro), 1_000_000), abs($micro) % 1_000_000);
+    }
+}

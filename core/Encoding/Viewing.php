@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding;
+
+use OuterCrate\Formats\Scan;
+use OuterCrate\Reading\VideoReading;
+use OuterCrate\Units\FrameSize;
+
+/** How a cut's picture is shown on a BT.709 screen: square pixels, progressive, HDR and wide gamut brought into BT.709. */
+final readonly class Viewing
+{
+    /** Gamuts wider than BT.709's (ITU-T H.273, table 2). */
+    private const WIDE = ['bt2020', 'smpte431', 'smpte432', 'smpte428', 'film'];
+
+    public function __construct(private VideoReading $video)
+    {
+    }
+
+    /** The size it is shown in: upright, square pixels, inside a box of this side, never enlarged. */
+    public function size(int $side): FrameSize
+    {
+        return $this->video->displaySize()->fitInside(new FrameSize($side, $side));
+    }
+
+    /** @return list<string> filters to come before any frame is left out: fields are woven with the help of their neighbours */
+    public function progressive(): array
+    {
+        return $this->video->scan->isInterlaced()
+            ? ['bwdif=mode=send_frame:parity='.($this->video->scan === Scan::BottomFieldFirst ? 'bff' : 'tff').':deint=all']
+            : [];
+    }
+
+    /**
+     * For a stream of video: BT.709, limited range, 4:2:0.
+     *
+     * @return list<string>
+     */
+    public function asVideo(FrameSize $size, string $scaler = 'bicubic'): array
+    {
+        return $this->isWide()
+            ? [...$this->intoBt709($size, $scaler), 'zscale=matrix=709:range=limited', 'format=yuv420p', 'setsar=1']
+            : [$this->scale($size, 'bt709', 'tv', $scaler), 'format=yuv420p', 'setsar=1'];
+    }
+
+    /**
+     * For a JPEG: its coding has the coefficients of BT.601 and full range (ITU-T T.871, 7), whatever the picture's primaries.
+     *
+     * @return list<string>
+     */
+    public function asStill(FrameSize $size): array
+    {
+        return $this->isWide()
+            ? [...$this->intoBt709($size, 'bicubic'), 'format=gbrp', 'scale=out_color_matrix=bt601:out_range=pc:flags=accurate_rnd+full_chroma_int', 'format=yuvj444p', 'setsar=1']
+            : [$this->scale($size, 'bt601', 'pc', 'bicubic+accurate_rnd+full_chroma_int'), 'format=yuvj444p', 'setsar=1'];
+    }
+
+    private function isWide(): bool
+    {
+        return $this->video->colour->isHdr() || in_array($this->video->colour->primaries, self::WIDE, true);
+    }
+
+    private function scale(FrameSize $size, string $matrix, string $range, string $scaler): string
+    {
+        return "scale=w={$size->width}:h={$size->height}:in_color_matrix={$this->matrix()}:out_color_matrix={$matrix}:out_range={$range}:flags={$scaler}";
+    }
+
+    /** Where the file does not say, large pictures are taken for BT.709 and small ones for BT.601. */
+    private function matrix(): string
+    {
+        return match ($this->video->colour->matrix) {
+            'bt709' => 'bt709',
+            'smpte170m', 'bt470bg' => 'bt601',
+            'smpte240m' => 'smpte240m',
+            'fcc' => 'fcc',
+            'bt2020nc', 'bt2020c' => 'bt2020',
+            default => $this->video->size->shorterSide() >= 720 ? 'bt709' : 'bt601',
+        };
+    }
+
+    /**
+     * Made small first, since linear light is costly. Reference white of HDR lies at 203 cd/m² (ITU-R BT.2408, 2.2).
+     *
+     * @return list<string>
+     */
+    private function intoBt709(FrameSize $size, string $scaler): array
+    {
+        $colour = $this->video->colour;
+        $primaries = ['bt709' => '709', 'bt2020' => '2020', 'smpte431' => 'smpte431', 'smpte432' => 'smpte432', 'smpte428' => 'smpte428', 'film' => 'film'][$colour->primaries ?? 'bt2020'] ?? '709';
+        $transfer = ['smpte2084' => 'smpte2084', 'arib-std-b67' => 'arib-std-b67', 'linear' => 'linear', 'iec61966-2-1' => 'iec61966-2-1'][$colour->transfer ?? ''] ?? '709';
+        $matrix = ['bt2020nc' => '2020_ncl', 'bt2020c' => '2020_cl', 'smpte170m' => '170m', 'bt470bg' => '470bg', 'ictcp' => 'ictcp', 'gbr' => 'gbr'][$colour->matrix ?? ''] ?? ($colour->primaries === 'bt2020' && $colour->matrix === null ? '2020_ncl' : '709');
+
+        return [
+            "scale=w={$size->width}:h={$size->height}:flags={$scaler}",
+            "zscale=primariesin={$primaries}:transferin={$transfer}:matrixin={$matrix}:rangein=".($colour->fullRange ? 'full' : 'limited').':transfer=linear:npl=203',
+            'format=gbrpf32le',
+            'zscale=primaries=709',
+            ...($colour->isHdr() ? ['tonemap=tonemap=mobius:desat=0'] : []),
+            'zscale=transfer=709',
+        ];
+    }
+}

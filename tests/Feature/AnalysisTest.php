@@ -1,0 +1,191 @@
+<?php
+
+use App\Analysis\Analyser;
+use App\Analysis\Workspace;
+use App\Engine\EngineFailed;
+use App\Engine\Stopped;
+use App\Media\CutReader;
+use App\Models\CutAnalysis;
+use App\Models\Run;
+use App\Models\RunState;
+use OuterCrate\Analysis\Analysis;
+use OuterCrate\Analysis\Facts;
+use Symfony\Component\Process\Process;
+use Tests\Support\Clips;
+
+/** Measures a clip without the queue. */
+function measured(string $kind, ?string $folder = null, bool $proxy = false, ?Closure $shouldStop = null): Facts
+{
+    return app(Analyser::class)->measure(app(CutReader::class)->read(Clips::make($kind))['reading'], Clips::make($kind), new Workspace($folder ?? test()->folder('derived').'/'.$kind), $proxy, fn () => null, $shouldStop ?? fn (): bool => false);
+}
+
+function analysed(string $kind): array
+{
+    return Analysis::of(measured($kind), app(CutReader::class)->read(Clips::make($kind))['reading'])->toArray();
+}
+
+/** Frames of a video as the numbers that they show in eight bars. */
+function numbersIn(string ...$input): array
+{
+    $process = new Process(['ffmpeg', '-v', 'error', ...$input, '-an', '-vf', 'scale=8:1:flags=area,format=gray', '-f', 'rawvideo', '-']);
+    $bars = str_split($process->mustRun()->getOutput(), 8);
+
+    return array_map(fn (string $frame): int => array_sum(array_map(fn (int $bit): int => ord($frame[$bit]) > 127 ? 1 << $bit : 0, range(0, 7))), $bars);
+}
+
+it('finds what was left behind after the end, and suggests the range without it', function () {
+    $found = analysed('leftover');
+    $frames = fn (array $spans): array => array_map(fn (array $span): array => [$span['firstFrame'], $span['lastFrame']], $spans);
+    expect($frames($found['black']))->toBe([[100, 124]])
+        ->and($frames($found['leftover']))->toBe([[125, 149]])
+        ->and($found['suggestedRange'])->toMatchArray(['firstFrame' => 0, 'lastFrame' => 99, 'last' => '00:00:03:24', 'reason' => 'footage after a gap'])
+        ->and($found['silence'][0]['firstFrame'])->toBeGreaterThanOrEqual(100)->toBeLessThan(106)
+        ->and(count($found['detail']))->toBe(6)->and($found['detail'][4])->toBeLessThan(1.0);
+});
+
+it('sees what the picture is, whatever the header says', function (string $kind, array $expected) {
+    expect(analysed($kind))->toMatchArray($expected);
+})->with([
+    'progressive' => ['plain', ['scan' => 'progressive', 'repeated' => null, 'bars' => ['top' => 0, 'bottom' => 0, 'left' => 0, 'right' => 0], 'suggestedRange' => null]],
+    'top field first, told as progressive' => ['fields-top', ['scan' => 'tff', 'statedScan' => 'progressive']],
+    'bottom field first, told as progressive' => ['fields-bottom', ['scan' => 'bff', 'statedScan' => 'progressive']],
+    '15 pictures in 30 frames' => ['doubled', ['repeated' => ['period' => 2, 'distinct' => 1, 'fields' => false, 'rate' => '15', 'label' => '15 in 30: 1 of every 2 frames repeat']]],
+    'pulldown' => ['telecined', ['repeated' => ['period' => 5, 'distinct' => 4, 'fields' => true, 'rate' => '24000/1001', 'label' => '23.976 in 29.97: fields repeat in a 2:3 rhythm']]],
+    'letterbox' => ['boxed', ['bars' => ['top' => 20, 'bottom' => 20, 'left' => 0, 'right' => 0]]],
+]);
+
+it('finds where the picture stands still', function () {
+    $still = analysed('standing')['still'];
+    expect($still)->toHaveCount(1)->and($still[0])->toMatchArray(['firstFrame' => 40, 'lastFrame' => 89]);
+});
+
+it('measures darkness, gradients and grain', function () {
+    $gradient = analysed('gradient');
+    $grain = analysed('grain');
+    expect($gradient['gradient'])->toBeGreaterThan(0.3)->and($gradient['darkness'])->toBeGreaterThan(0.9)->and($gradient['grain'])->toBeLessThan(0.6)
+        ->and($grain['grain'])->toBeGreaterThan(2.0)->and($grain['gradient'])->toBeLessThan(0.2)->and($grain['darkness'])->toBe(0.0);
+});
+
+it('measures loudness as EBU Tech 3341 wants it', function () {
+    // A stereo sine at −20 dBFS peak, 1 kHz: −20 LUFS by the definition of the scale (BS.1770-4, 2.7).
+    $loudness = analysed('tone')['loudness'];
+    expect($loudness['integrated'])->toBeGreaterThanOrEqual(-20.1)->toBeLessThanOrEqual(-19.9)
+        ->and($loudness['truePeak'])->toBeGreaterThan(-20.2)->toBeLessThan(-19.7)
+        ->and($loudness['range'])->toBeLessThan(0.2)
+        ->and($loudness['shortTerm'])->toHaveCount(8)->and($loudness['shortTerm'][5])->toBeGreaterThan(-20.1)
+        ->and(analysed('silent')['loudness'])->toBeNull();
+});
+
+it('measures the same whether it was put down or not', function (string $kind, int $tolerance) {
+    config(['crate.segment' => 60]);
+    $whole = measured($kind, $this->folder('derived').'/whole', true);
+    config(['crate.segment' => 1]);
+    $looks = 0;
+    $stopped = 0;
+    $facts = null;
+    while ($facts === null) {
+        try {
+            $facts = measured($kind, $this->folder('derived').'/parts', true, function () use (&$looks): bool {
+                return ++$looks % 40 === 0;
+            });
+        } catch (Stopped) {
+            $stopped++;
+        }
+    }
+    $apart = [];
+    foreach (OuterCrate\Analysis\Measure::cases() as $measure) {
+        [$a, $b] = [$whole->of($measure)->all(), $facts->of($measure)->all()];
+        expect(count($b))->toBe(count($a), $measure->value);
+        $apart[$measure->value] = count(array_filter(array_keys($a), fn (int $i): bool => abs($a[$i] - $b[$i]) > 0.02 * max(1.0, abs($a[$i]))));
+    }
+    expect($stopped)->toBeGreaterThan(0)
+        ->and(max($apart))->toBeLessThanOrEqual($tolerance, json_encode($apart))
+        ->and(is_file($this->folder('derived').'/parts/proxy.mp4'))->toBeTrue()->and(is_file($this->folder('derived').'/parts/strip.jpg'))->toBeTrue()
+        ->and(glob($this->folder('derived').'/parts/work/*'))->toBe([]);
+})->with([['leftover', 12], ['numbered', 12], ['tone', 16]]);
+
+it('makes a proxy whose frames are those of the cut, one for one', function (string $kind) {
+    config(['crate.segment' => 1]);
+    measured($kind, $this->folder('derived').'/proxy', true);
+    $count = app(CutReader::class)->read(Clips::make($kind))['reading']->length();
+    expect(numbersIn('-i', $this->folder('derived').'/proxy/proxy.mp4'))->toBe(range(0, $count - 1));
+})->with(['numbered', 'numbered-open', 'numbered-stream']);
+
+it('analyses on the queue behind every run, shows it, and gives way', function () {
+    $cut = $this->bringIn('leftover');
+    expect($this->answer($this->getJson('/api/runs'), 'run-list')['analyses'])->toMatchArray([['cut' => $cut['id'], 'cutName' => 'Leftover', 'state' => 'waiting', 'percent' => 0, 'secondsLeftLabel' => null, 'error' => null]])
+        ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis')['state'])->toBe('waiting');
+    // While a run is under way the analysis stays as it is.
+    $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
+    Artisan::call('queue:work', ['--queue' => 'analysis', '--once' => true]);
+    expect(CutAnalysis::query()->first()->state)->toBe(RunState::Waiting);
+    Run::query()->update(['state' => RunState::Done]);
+    $this->travel(10)->seconds();
+    $this->work('analysis');
+    $done = $this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis');
+    expect($done['state'])->toBe('done')->and($done['result']['suggestedRange']['lastFrame'])->toBe(99)
+        ->and($this->get($done['proxy'])->assertOk()->headers->get('content-type'))->toBe('video/mp4')
+        ->and($this->get($done['proxy'], ['Range' => 'bytes=0-'])->assertStatus(206)->headers->get('content-range'))->toStartWith('bytes 0-')
+        ->and($this->get($done['strip'])->assertOk()->headers->get('content-type'))->toBe('image/jpeg')
+        ->and($this->answer($this->getJson('/api/runs'), 'run-list')['analyses'])->toBe([]);
+    $curves = $this->answer($this->getJson("/api/cuts/{$cut['id']}/curves?columns=30"), 'curves');
+    expect($curves['detail'])->toHaveCount(30)->and($curves['peak'][22])->toBe(0)->and($curves['peak'][2])->toBeGreaterThan(0.05);
+    $this->deleteJson("/api/cuts/{$cut['id']}")->assertNoContent();
+    expect($this->left('derived'))->toBe([]);
+});
+
+it('takes up after a crash what was not finished, and tries nothing twice that failed for its own reason', function () {
+    $id = $this->bringIn('leftover')['id'];
+    $other = $this->bringIn('silent')['id'];
+    CutAnalysis::query()->where('cut_id', $id)->update(['state' => RunState::Running]);
+    CutAnalysis::query()->where('cut_id', $other)->update(['state' => RunState::Failed, 'error' => 'The file is damaged.']);
+    DB::table('jobs')->update(['reserved_at' => time()]);
+    Artisan::call('crate:recover');
+    $this->work('analysis');
+    expect(CutAnalysis::query()->pluck('state', 'cut_id')->all())->toBe([$id => RunState::Done, $other => RunState::Failed])
+        ->and($this->answer($this->postJson("/api/cuts/{$other}/analysis"), 'cut-analysis', 202)['state'])->toBe('waiting');
+    $this->work('analysis');
+    expect(CutAnalysis::query()->where('cut_id', $other)->value('state'))->toBe(RunState::Done);
+});
+
+it('says in the analysis when the file has changed, and where it cannot be decoded', function () {
+    $id = $this->bringIn('leftover')['id'];
+    file_put_contents($this->folder('media').'/leftover.mp4', 'more', FILE_APPEND);
+    $this->work('analysis');
+    expect($this->getJson("/api/cuts/{$id}/analysis")->json('error'))->toContain('changed or gone');
+    $damaged = file_get_contents(Clips::make('long'));
+    $media = strpos($damaged, 'mdat') + 4;
+    file_put_contents($path = $this->folder('media').'/damaged.mp4', substr_replace($damaged, str_repeat("\0", strlen($damaged) - $media - 100), $media, strlen($damaged) - $media - 100));
+    $reading = app(CutReader::class)->read(Clips::make('long'))['reading'];
+    app(Analyser::class)->measure($reading, $path, new Workspace($this->folder('derived').'/damaged'), false, fn () => null, fn (): bool => false);
+})->throws(EngineFailed::class);
+
+it('keeps the prober and the analysis within their limits', function () {
+    config(['crate.engine.limits.analysis.memory' => 30_000_000]);
+    expect(fn () => measured('plain'))->toThrow(EngineFailed::class);
+    $slow = $this->folder('derived').'/slow';
+    file_put_contents($slow, "#!/bin/sh\nsleep 30\n");
+    chmod($slow, 0o755);
+    config(['crate.engine.prober' => $slow, 'crate.engine.limits.looks.seconds' => 1]);
+    expect(fn () => app(CutReader::class)->read(Clips::make('plain')))->toThrow(EngineFailed::class, 'took too long');
+    file_put_contents($slow, "#!/bin/sh\nyes '{' \n");
+    config(['crate.engine.limits.looks.seconds' => 30]);
+    expect(fn () => app(CutReader::class)->read(Clips::make('plain')))->toThrow(OuterCrate\Reading\Unreadable::class);
+});
+
+it('shows exactly the frame that was asked for', function (string $kind) {
+    $cut = $this->bringIn($kind);
+    foreach ([0, 1, 23, 47, 48, 49, 77, $cut['frames'] - 1] as $frame) {
+        file_put_contents($still = $this->folder('derived').'/still.jpg', $this->get("/api/cuts/{$cut['id']}/frames/{$frame}?large=1")->assertOk()->streamedContent());
+        expect(numbersIn('-i', $still))->toBe([$frame]);
+    }
+    expect($this->answer($this->getJson("/api/cuts/{$cut['id']}/frames/{$cut['frames']}"), 'error', 422)['error']['message'])->toContain('There is no frame');
+})->with(['numbered', 'numbered-open', 'numbered-stream']);
+
+it('gives the analysis to scripts', function () {
+    $process = new Process([base_path('bin/crate'), 'read', Clips::make('leftover'), '--analyse', '--json'], null, ['DB_DATABASE' => $this->folder('derived').'/crate.sqlite', 'CRATE_DERIVED' => $this->folder('derived')]);
+    $process->mustRun();
+    expect(app(App\Http\Contract::class)->faults(json_decode($process->getOutput()), 'reading'))->toBe([])
+        ->and(json_decode($process->getOutput(), true)['analysis'])->toMatchArray(['scan' => 'progressive'])
+        ->and(json_decode($process->getOutput(), true)['analysis']['leftover'][0])->toMatchArray(['firstFrame' => 125, 'lastFrame' => 149]);
+});
