@@ -5,6 +5,7 @@ use App\Http\Problem;
 use App\Media\FileProblem;
 use App\Packing\PackRefused;
 use App\Planning\UnknownName;
+use App\Uploads\UploadRefused;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -40,7 +41,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
         // What the person did or has is answered, not logged.
-        $exceptions->dontReport([Unreadable::class, FileProblem::class, PackRefused::class, UnknownName::class, InvalidPayload::class]);
+        $exceptions->dontReport([Unreadable::class, FileProblem::class, PackRefused::class, UnknownName::class, InvalidPayload::class, UploadRefused::class]);
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
     })
     ->create();

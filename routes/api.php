@@ -11,6 +11,7 @@ use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PresetController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\UploadController;
 use App\Http\Controllers\ViewerController;
 use Illuminate\Support\Facades\Route;
 
@@ -37,6 +38,13 @@ Route::get('cuts/{cut}/frames/{frame}', [ViewerController::class, 'frame'])->whe
 Route::get('cuts/{cut}/sheet', [SheetController::class, 'show']);
 Route::put('cuts/{cut}/sheet', [SheetController::class, 'update']);
 Route::post('plan', PlanController::class);
+
+Route::options('uploads/{id?}', [UploadController::class, 'options']);
+Route::get('uploads', [UploadController::class, 'index']);
+Route::post('uploads', [UploadController::class, 'store']);
+Route::get('uploads/{id}', [UploadController::class, 'show']); // and HEAD
+Route::patch('uploads/{id}', [UploadController::class, 'update']);
+Route::delete('uploads/{id}', [UploadController::class, 'destroy']);
 
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::get('packs/{pack}', [PackController::class, 'show']);

@@ -7,6 +7,7 @@ use App\Http\Resources\CutResource;
 use App\Media\Fingerprint;
 use App\Models\Cut;
 use App\Packing\Packer;
+use App\Uploads\Uploads;
 use Illuminate\Console\Command;
 
 class RecoverCommand extends Command
@@ -15,8 +16,9 @@ class RecoverCommand extends Command
 
     protected $description = 'After a crash: mark what was under way as failed and remove its unfinished files';
 
-    public function handle(Packer $packer, CutAnalyses $analyses): int
+    public function handle(Packer $packer, CutAnalyses $analyses, Uploads $uploads): int
     {
+        $uploads->expire();
         $this->renewCards();
         $analyses->recover();
         $count = $packer->recover();

@@ -7,6 +7,7 @@ use App\Library\BrokenFile;
 use App\Media\FileProblem;
 use App\Packing\PackRefused;
 use App\Planning\UnknownName;
+use App\Uploads\UploadRefused;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use OuterCrate\Reading\Unreadable;
@@ -25,6 +26,7 @@ final class Problem
             $e instanceof FileProblem => self::answer(422, 'file', $e->getMessage(), ['file' => $e->path]),
             $e instanceof UnknownName => self::answer(422, 'unknown-name', $e->getMessage()),
             $e instanceof PackRefused => self::answer(422, 'refused', $e->getMessage()),
+            $e instanceof UploadRefused => self::answer($e->status, 'upload', $e->getMessage())->withHeaders(['Tus-Resumable' => '1.0.0', 'Tus-Version' => '1.0.0']),
             $e instanceof EngineFailed => self::answer(503, 'engine', $e->getMessage()),
             $e instanceof BrokenFile => self::answer(500, 'broken-file', $e->getMessage()),
             $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => self::answer(404, 'not-found', 'This is not here, or no longer. Go back to the shelf.'),

@@ -26,7 +26,9 @@ final class SameOrigin
             if ($origin !== null && $origin !== $request->getSchemeAndHttpHost()) {
                 return Problem::answer(403, 'origin', 'This request came from another page and was refused.');
             }
-            if (! $request->isJson() && $request->getContent() !== '') {
+            // Neither JSON nor the bytes of an upload can be sent by a form, and a script of another page would have to ask first.
+            $type = explode(';', (string) $request->headers->get('Content-Type'))[0];
+            if ($type !== 'application/offset+octet-stream' && ! $request->isJson() && $request->getContent() !== '') {
                 return Problem::answer(415, 'media-type', 'Send JSON, with the header Content-Type: application/json.');
             }
         }

@@ -39,7 +39,9 @@ export interface Contract {
     sheet: Sheet;
     slip: Slip;
     span: Span;
+    'upload-answer': UploadAnswer;
     'upload-list': UploadList;
+    upload: Upload;
 }
 /**
  * What was found in the picture and the sound of a cut.
@@ -1253,18 +1255,28 @@ export interface Sheet {
     stopped: boolean;
 }
 /**
- * Answer of GET /api/uploads: what was begun and is not finished, and what has arrived.
+ * Answer of GET /api/uploads/{id}.
+ */
+export interface UploadAnswer {
+    upload: Upload;
+}
+/**
+ * A file that is being sent from the browser, or has arrived.
+ */
+export interface Upload {
+    id: string;
+    name: string;
+    bytes: number;
+    bytesLabel: string;
+    offset: number;
+    complete: boolean;
+    sha256: string | null;
+    file: string | null;
+    expires: string;
+}
+/**
+ * Answer of GET /api/uploads: what was begun and is not finished.
  */
 export interface UploadList {
-    uploads: {
-        id: string;
-        name: string;
-        bytes: number;
-        bytesLabel: string;
-        offset: number;
-        complete: boolean;
-        sha256: string | null;
-        file: string | null;
-        expires: string;
-    }[];
+    uploads: Upload[];
 }

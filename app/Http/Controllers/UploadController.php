@@ -1,0 +1,192 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Models\Upload;
+use App\Uploads\UploadRefused;
+use App\Uploads\Uploads;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use OuterCrate\Units\ByteCount;
+
+/** The tus resumable upload protocol 1.0.0: core, creation, creation-with-upload, termination, checksum, expiration. */
+class UploadController
+{
+    private const VERSION = '1.0.0';
+
+    private const BYTES = 'application/offset+octet-stream';
+
+    public function __construct(private readonly Uploads $uploads)
+    {
+    }
+
+    public function options(): Response
+    {
+        return $this->answer(204, [
+            'Tus-Version' => self::VERSION,
+            'Tus-Extension' => 'creation,creation-with-upload,termination,checksum,expiration',
+            'Tus-Checksum-Algorithm' => implode(',', Uploads::CHECKSUMS),
+        ]);
+    }
+
+    /** What was begun and is not finished, for the page. */
+    public function index(): JsonResponse
+    {
+        $this->uploads->expire();
+
+        return response()->json(['uploads' => Upload::query()->whereNull('file')->orderByDesc('created_at')->get()->map($this->described(...))]);
+    }
+
+    public function store(Request $request): Response
+    {
+        $this->needVersion($request);
+        $length = $this->number($request, 'Upload-Length');
+        $sends = $this->sendsBytes($request);
+        $checksum = $sends ? $this->checksum($request) : null;
+        $upload = $this->uploads->begin($this->name($request), $length);
+        $headers = ['Location' => url("/api/uploads/{$upload->id}"), 'Upload-Expires' => $this->expires($upload)];
+        if ($sends && $length > 0) {
+            try {
+                $headers['Upload-Offset'] = $this->uploads->append($upload, 0, $this->bytes($request), $checksum);
+            } catch (UploadRefused $e) {
+                // Its address was never told, so nobody could go on with it.
+                $this->uploads->end($upload);
+                throw $e;
+            }
+        }
+
+        return $this->answer(201, $headers);
+    }
+
+    /** HEAD is the protocol's question for the offset; GET tells the page the rest too. */
+    public function show(Request $request, string $id): Response|JsonResponse
+    {
+        $request->isMethod('GET') ?: $this->needVersion($request);
+        $upload = $this->find($id);
+        $headers = [
+            'Upload-Offset' => $this->uploads->offset($upload),
+            'Upload-Length' => $upload->length,
+            'Upload-Metadata' => 'filename '.base64_encode($upload->name),
+            'Cache-Control' => 'no-store',
+        ] + ($upload->file === null ? ['Upload-Expires' => $this->expires($upload)] : []);
+        if ($request->isMethod('GET')) {
+            return response()->json(['upload' => $this->described($upload)], 200, $headers);
+        }
+
+        return $this->answer(200, $headers);
+    }
+
+    public function update(Request $request, string $id): Response
+    {
+        $this->needVersion($request);
+        if (! $this->sendsBytes($request)) {
+            throw UploadRefused::noType();
+        }
+        $upload = $this->find($id);
+        $offset = $this->uploads->append($upload, $this->number($request, 'Upload-Offset'), $this->bytes($request), $this->checksum($request));
+
+        return $this->answer(204, ['Upload-Offset' => $offset, 'Upload-Expires' => $this->expires($upload)]);
+    }
+
+    public function destroy(Request $request, string $id): Response
+    {
+        $this->needVersion($request);
+        $this->uploads->end($this->find($id));
+
+        return $this->answer(204);
+    }
+
+    private function find(string $id): Upload
+    {
+        return Upload::query()->find($id) ?? throw UploadRefused::gone();
+    }
+
+    private function needVersion(Request $request): void
+    {
+        if ($request->header('Tus-Resumable') !== self::VERSION) {
+            throw UploadRefused::otherVersion();
+        }
+    }
+
+    private function number(Request $request, string $header): int
+    {
+        $value = (string) $request->header($header);
+        if (preg_match('~^\d{1,18}$~', $value) !== 1) {
+            throw UploadRefused::badHeader($header, 'must be a whole number of bytes');
+        }
+
+        return (int) $value;
+    }
+
+    private function sendsBytes(Request $request): bool
+    {
+        return explode(';', (string) $request->header('Content-Type'))[0] === self::BYTES;
+    }
+
+    /** @return resource the body, never as a whole in memory */
+    private function bytes(Request $request)
+    {
+        return $request->getContent(true);
+    }
+
+    /** @return array{string, string}|null */
+    private function checksum(Request $request): ?array
+    {
+        $header = $request->header('Upload-Checksum');
+        if ($header === null) {
+            return null;
+        }
+        [$algorithm, $digest] = explode(' ', $header, 2) + [1 => ''];
+        $digest = base64_decode($digest, true);
+        if (! in_array($algorithm, Uploads::CHECKSUMS, true) || $digest === false || $digest === '') {
+            throw UploadRefused::badHeader('Upload-Checksum', 'must name one of '.implode(', ', Uploads::CHECKSUMS).' and the digest in base64');
+        }
+
+        return [$algorithm, $digest];
+    }
+
+    /** `Upload-Metadata: filename d29ybGQ=,filetype …` */
+    private function name(Request $request): string
+    {
+        foreach (explode(',', (string) $request->header('Upload-Metadata')) as $pair) {
+            [$key, $value] = explode(' ', trim($pair), 2) + [1 => ''];
+            if (in_array($key, ['filename', 'name'], true)) {
+                $name = base64_decode($value, true);
+
+                return basename(str_replace('\\', '/', $name === false || $name === '' ? 'untitled' : $name));
+            }
+        }
+
+        return 'untitled';
+    }
+
+    private function expires(Upload $upload): string
+    {
+        return $upload->expires_at->toRfc7231String();
+    }
+
+    /** @return array<string, mixed> */
+    private function described(Upload $upload): array
+    {
+        $whole = $upload->file !== null;
+
+        return [
+            'id' => $upload->id,
+            'name' => $upload->name,
+            'bytes' => $upload->length,
+            'bytesLabel' => (string) new ByteCount($upload->length),
+            'offset' => $this->uploads->offset($upload),
+            'complete' => $whole,
+            'sha256' => $upload->sha256,
+            'file' => $upload->file === null ? null : mb_scrub($upload->file),
+            'expires' => $upload->expires_at->toIso8601ZuluString(),
+        ];
+    }
+
+    /** @param  array<string, int|string>  $headers */
+    private function answer(int $status, array $headers = []): Response
+    {
+        return response('', $status, ['Tus-Resumable' => self::VERSION] + $headers);
+    }
+}
