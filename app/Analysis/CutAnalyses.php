@@ -39,10 +39,21 @@ class CutAnalyses
         }
         $analysis->fill(['state' => RunState::Waiting, 'version' => Analysis::VERSION, 'percent' => 0, 'seconds_left' => null, 'error' => null, 'result' => $anew ? null : $analysis->result])->save();
         if (! $underWay) {
-            AnalyseCut::dispatch($analysis->id);
+            AnalyseCut::dispatch();
         }
 
         return $analysis;
+    }
+
+    /** The person looks at this cut now: its analysis comes before the others. */
+    public function want(Cut $cut): void
+    {
+        CutAnalysis::query()->where('cut_id', $cut->id)->where('state', RunState::Waiting)->update(['wanted_at' => now()->format('Y-m-d H:i:s.v')]);
+    }
+
+    public function next(): ?CutAnalysis
+    {
+        return CutAnalysis::query()->where('state', RunState::Waiting)->orderByRaw('wanted_at is null')->orderByDesc('wanted_at')->orderBy('id')->first();
     }
 
     /**
@@ -125,7 +136,8 @@ class CutAnalyses
             $looked = microtime(true);
 
             return Run::query()->whereIn('state', RunState::underWay())->exists()
-                || CutAnalysis::query()->whereKey($analysis->id)->value('state') !== RunState::Running;
+                || CutAnalysis::query()->whereKey($analysis->id)->value('state') !== RunState::Running
+                || CutAnalysis::query()->where('state', RunState::Waiting)->where('wanted_at', '>', $analysis->wanted_at ?? '')->exists();
         };
     }
 

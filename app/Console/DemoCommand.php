@@ -2,6 +2,7 @@
 
 namespace App\Console;
 
+use App\Analysis\CutAnalyses;
 use App\Media\CutShelf;
 use App\Models\Cut;
 use App\Models\Run;
@@ -14,7 +15,7 @@ class DemoCommand extends Command
 
     protected $description = 'Put the demo cuts on the shelf';
 
-    public function handle(CutShelf $shelf): int
+    public function handle(CutShelf $shelf, CutAnalyses $analyses): int
     {
         $folder = realpath($this->argument('folder')) ?: $this->argument('folder');
         if ($this->option('fresh')) {
@@ -24,15 +25,22 @@ class DemoCommand extends Command
                 DB::table('jobs')->delete();
             });
         }
+        $brought = [];
         foreach (require base_path('demo/cuts.php') as $file => $cut) {
             $path = "{$folder}/{$file}";
             $known = Cut::query()->where('path', $path)->first();
             if ($known === null || $known->hasChanged()) {
-                $new = $shelf->bringIn($path, $cut['name']);
+                $new = $shelf->bringIn($path, $cut['name'], analyse: false);
+                $brought[] = $new;
                 if ($known === null) {
                     $new->update(['outputs' => $cut['outputs'] ?? $new->outputs]);
                 }
             }
+        }
+
+        // What stands at the top is looked at first.
+        foreach (array_reverse($brought) as $cut) {
+            $analyses->ask($cut, anew: true);
         }
 
         return self::SUCCESS;

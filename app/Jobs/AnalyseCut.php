@@ -3,14 +3,16 @@
 namespace App\Jobs;
 
 use App\Analysis\CutAnalyses;
-use App\Models\CutAnalysis;
 use App\Packing\Interrupted;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 
-/** Analyses one cut on the queue, behind every run: it goes back to its place when a run is waiting. */
+/**
+ * Analyses a cut on the queue, behind every run: the one whose sheet was opened last. It goes back to its place when a run is
+ * waiting, or another cut is opened.
+ */
 class AnalyseCut implements ShouldQueue
 {
     use Dispatchable;
@@ -23,14 +25,14 @@ class AnalyseCut implements ShouldQueue
 
     public int $timeout = 0;
 
-    public function __construct(public readonly int $analysisId)
+    public function __construct()
     {
         $this->onQueue(self::QUEUE);
     }
 
     public function handle(CutAnalyses $analyses): void
     {
-        $analysis = CutAnalysis::query()->find($this->analysisId);
+        $analysis = $analyses->next();
         if ($analysis === null) {
             return;
         }

@@ -16,6 +16,7 @@ use OuterCrate\Analysis\Analysis;
  * @property ?int $seconds_left
  * @property ?string $error
  * @property ?array<string, mixed> $result resources/schema/analysis.json
+ * @property ?string $wanted_at when its sheet was last opened
  * @property Cut $cut
  */
 class CutAnalysis extends Model

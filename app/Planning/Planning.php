@@ -8,6 +8,7 @@ use App\Library\Presets;
 use App\Media\OutputFile;
 use App\Models\Setting;
 use App\Models\Speed;
+use OuterCrate\Checks\Severity;
 use OuterCrate\Checks\Subject;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Estimates\SizeEstimate;
@@ -88,10 +89,13 @@ class Planning
         ]];
     }
 
-    /** @param  list<Plan>  $plans */
-    public function recap(array $plans, Reading $reading): string
+    /**
+     * @param  list<Plan>  $plans
+     * @param  list<Severity>  $ofTheCut  of what was noticed of the cut itself
+     */
+    public function recap(array $plans, Reading $reading, array $ofTheCut = []): string
     {
-        return Recap::of(array_map(fn (Plan $plan): array => [$plan, SizeEstimate::of($plan, $reading)->bytes, $this->making($plan)], $plans));
+        return Recap::of(array_map(fn (Plan $plan): array => [$plan, SizeEstimate::of($plan, $reading)->bytes, $this->making($plan)], $plans), $ofTheCut);
     }
 
     private function making(Plan $plan): float

@@ -132,9 +132,9 @@ final readonly class Analysis
             'Loudness' => match (true) {
                 $loudness === null => 'no sound',
                 $loudness->integrated === null => 'silent throughout',
-                default => number_format($loudness->integrated, 1)."\u{2009}LUFS, range ".number_format($loudness->range, 1)."\u{2009}LU",
+                default => self::signed($loudness->integrated)."\u{2009}LUFS, range ".number_format($loudness->range, 1)."\u{2009}LU",
             },
-            'True peak' => $loudness?->truePeak === null ? null : number_format($loudness->truePeak, 1)."\u{2009}dBTP",
+            'True peak' => $loudness?->truePeak === null ? null : self::signed($loudness->truePeak)."\u{2009}dBTP",
         ];
         $said = [];
         foreach ($words as $name => $text) {
@@ -144,6 +144,11 @@ final readonly class Analysis
         }
 
         return $said;
+    }
+
+    private static function signed(float $value): string
+    {
+        return str_replace('-', '−', number_format($value, 1));
     }
 
     private static function darkness(Facts $facts): float

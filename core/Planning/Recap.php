@@ -11,8 +11,11 @@ use OuterCrate\Units\ByteCount;
 /** The plain sentence summary of what will be made. */
 final class Recap
 {
-    /** @param  list<array{Plan, int, float}>  $outputs each plan with its estimated bytes and seconds to make */
-    public static function of(array $outputs): string
+    /**
+     * @param  list<array{Plan, int, float}>  $outputs  each plan with its estimated bytes and seconds to make
+     * @param  list<Severity>  $ofTheCut  of what was noticed of the cut itself
+     */
+    public static function of(array $outputs, array $ofTheCut = []): string
     {
         if ($outputs === []) {
             return 'Nothing is to be made yet.';
@@ -20,6 +23,9 @@ final class Recap
         $files = [];
         $seconds = 0.0;
         $counts = [Severity::Stop->value => 0, Severity::Caution->value => 0, Severity::Note->value => 0];
+        foreach ($ofTheCut as $severity) {
+            $counts[$severity->value]++;
+        }
         foreach ($outputs as [$plan, $bytes, $making]) {
             $files[] = self::file($plan).' of ≈ '.new ByteCount($bytes);
             $seconds += $making;

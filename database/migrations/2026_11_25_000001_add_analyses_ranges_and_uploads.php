@@ -22,6 +22,7 @@ return new class extends Migration
             $table->unsignedInteger('seconds_left')->nullable();
             $table->text('error')->nullable();
             $table->json('result')->nullable();
+            $table->timestamp('wanted_at', 3)->nullable(); // when its sheet was last opened: what is looked at comes first
             $table->timestamps();
         });
 

@@ -1,28 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
-
-const scratch = () => readFileSync('storage/browser-scratch', 'utf8').trim();
-const cell = (page: Page, row: string, output: number) =>
-    page.getByRole('button', { name: new RegExp(`^${row} of output ${output}:`) });
-const result = (page: Page, row: string, output: number) =>
-    page
-        .getByRole('row', { name: new RegExp(`^${row}`) })
-        .getByRole('cell')
-        .nth(output);
-
-async function openSheet(page: Page, file: string, name: string) {
-    await page.goto('/');
-    await expect(page.getByText('The shelf is empty').or(page.getByRole('table'))).toBeVisible();
-    if ((await page.getByRole('link', { name, exact: true }).count()) === 0) {
-        await page.getByRole('button', { name: 'Bring in a cut' }).first().click();
-        await page.getByRole('button', { name: `Bring in ${file}` }).click();
-        await expect(page.getByText('on the shelf').first()).toBeVisible();
-        await page.getByRole('button', { name: 'Close' }).click();
-    }
-    await page.getByRole('link', { name, exact: true }).click();
-    await expect(page.getByRole('heading', { name })).toBeVisible();
-}
+import { expect, test } from '@playwright/test';
+import { cell, openSheet, result, scratch } from './pages';
 
 test('a cut goes in, a master and two uploads come out', async ({ page }) => {
     await page.goto('/');
@@ -131,7 +110,7 @@ test('an impossible value stays in its cell with its reason, and nothing can be 
 test('what is no cut is shown for what it is, and said plainly', async ({ page }) => {
     await page.goto('/');
     await page.getByRole('button', { name: 'Bring in a cut' }).first().click();
-    await expect(page.getByRole('listitem').filter({ hasText: 'kiln-diary.project' })).toContainText('not a video');
+    await expect(page.getByRole('row', { name: /kiln-diary.project/ })).toContainText('not a video');
     await expect(page.getByRole('button', { name: 'Bring in kiln-diary.project' })).toHaveCount(0);
     await page.getByRole('button', { name: 'Bring in cut-short.mp4' }).click();
     await expect(page.getByRole('alert')).toContainText('cut-short.mp4: The file is cut short');

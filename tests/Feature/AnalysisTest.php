@@ -134,6 +134,17 @@ it('analyses on the queue behind every run, shows it, and gives way', function (
     expect($this->left('derived'))->toBe([]);
 });
 
+it('looks first at the cut whose sheet was opened last', function () {
+    $ids = array_map(fn (string $kind): int => $this->bringIn($kind)['id'], ['silent', 'leftover', 'boxed']);
+    $this->getJson("/api/cuts/{$ids[0]}/sheet");
+    $this->travel(1)->seconds();
+    $this->getJson("/api/cuts/{$ids[2]}/sheet");
+    Artisan::call('queue:work', ['--queue' => 'analysis', '--once' => true]);
+    expect(CutAnalysis::query()->where('state', RunState::Done)->pluck('cut_id')->all())->toBe([$ids[2]]);
+    $this->work('analysis');
+    expect(CutAnalysis::query()->where('state', RunState::Done)->count())->toBe(3);
+});
+
 it('takes up after a crash what was not finished, and tries nothing twice that failed for its own reason', function () {
     $id = $this->bringIn('leftover')['id'];
     $other = $this->bringIn('silent')['id'];

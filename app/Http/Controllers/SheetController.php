@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Analysis\CutAnalyses;
 use App\Http\InvalidPayload;
 use App\Http\Payload;
 use App\Http\Resources\CutResource;
@@ -12,6 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Analysis\Notice;
 use OuterCrate\Analysis\Notices;
+use OuterCrate\Checks\Severity;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 
@@ -21,8 +23,10 @@ class SheetController
     {
     }
 
-    public function show(Cut $cut): JsonResponse
+    public function show(Cut $cut, CutAnalyses $analyses): JsonResponse
     {
+        $analyses->want($cut);
+
         return $this->sheet($cut, $cut->reading());
     }
 
@@ -64,17 +68,18 @@ class SheetController
     {
         $range = $cut->range($reading);
         $plans = $this->planning->plans($reading, $cut->outputs, null, $range);
+        $notices = Notices::for($cut->analysis->result ?? [], $range);
 
         return response()->json([
             'cut' => CutResource::of($cut),
             'range' => RangeResource::of($range, $reading) + ['set' => $cut->range !== null],
-            'noticed' => array_map(fn (Notice $notice): array => $notice->toArray(), Notices::for($cut->analysis->result ?? [], $range)),
+            'noticed' => array_map(fn (Notice $notice): array => $notice->toArray(), $notices),
             'outputs' => array_map(fn (array $output, Plan $plan): array => [
                 'key' => $output['key'],
                 'range' => RangeResource::of($plan->range, $reading) + ['own' => $plan->spec->ownRange],
                 'plan' => $this->planning->describe($plan, $reading),
             ], $cut->outputs, $plans),
-            'recap' => $this->planning->recap($plans, $reading),
+            'recap' => $this->planning->recap($plans, $reading, array_map(fn (Notice $notice): Severity => $notice->severity, $notices)),
             'stopped' => array_reduce($plans, fn (bool $stopped, Plan $plan): bool => $stopped || $plan->isStopped(), false),
         ]);
     }

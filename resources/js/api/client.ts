@@ -1,5 +1,7 @@
 import type {
     Choices,
+    Curves,
+    CutAnalysis,
     CutAnswer,
     CutList,
     ErrorAnswer,
@@ -8,11 +10,15 @@ import type {
     MediaList,
     Pack,
     PackAnswer,
+    PlaceList,
     PresetList,
+    ReadingInWords,
     RunAnswer,
     RunList,
     Sheet,
     SheetRequest,
+    UploadAnswer,
+    UploadList,
 } from './types';
 
 /** An answer with a status of 400 or more, or none at all. The message is for the person. */
@@ -61,6 +67,16 @@ export const api = {
     media: () => call<MediaList>('GET', 'media'),
     cuts: () => call<CutList>('GET', 'cuts'),
     bringIn: (path: string) => call<CutAnswer>('POST', 'cuts', { path }),
+    places: (cut: number) => call<PlaceList>('GET', `cuts/${cut}/places`),
+    locate: (cut: number, path: string) => call<CutAnswer>('POST', `cuts/${cut}/locate`, { path }),
+    readAgain: (cut: number) => call<CutAnswer>('POST', `cuts/${cut}/read-again`),
+    reading: (cut: number) => call<ReadingInWords>('GET', `cuts/${cut}/reading`),
+    analysis: (cut: number) => call<CutAnalysis>('GET', `cuts/${cut}/analysis`),
+    analyse: (cut: number) => call<CutAnalysis>('POST', `cuts/${cut}/analysis`),
+    curves: (cut: number, first: number, last: number, columns: number) =>
+        call<Curves>('GET', `cuts/${cut}/curves?first=${first}&last=${last}&columns=${columns}`),
+    uploads: () => call<UploadList>('GET', 'uploads'),
+    upload: (id: string) => call<UploadAnswer>('GET', `uploads/${id}`),
     takeOff: (cut: number) => call<void>('DELETE', `cuts/${cut}`),
     sheet: (cut: number) => call<Sheet>('GET', `cuts/${cut}/sheet`),
     saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet),

@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api } from './client';
-import type { Run } from './types';
+import type { CutAnalysis, Run, RunList } from './types';
 
 const underWay: readonly Run['state'][] = ['waiting', 'running', 'checking'];
 
@@ -18,20 +18,20 @@ export const useChoices = () =>
 export const useMachine = () => useQuery({ queryKey: ['machine'], queryFn: api.machine, refetchInterval: 15_000 });
 
 /** Asked twice a second while something is being made, seldom otherwise. */
-const pace = (runs: Run[] | undefined) => (runs?.some(isUnderWay) ? 500 : 4_000);
+const pace = (list: RunList | undefined) => (list?.runs.some(isUnderWay) || list?.analyses.length ? 500 : 4_000);
 
 export const useBelt = () =>
     useQuery({
         queryKey: ['runs', 'belt'],
         queryFn: api.belt,
-        refetchInterval: (query) => pace(query.state.data?.runs),
+        refetchInterval: (query) => pace(query.state.data),
     });
 
 export const useRuns = () =>
     useQuery({
         queryKey: ['runs', 'all'],
         queryFn: api.runs,
-        refetchInterval: (query) => pace(query.state.data?.runs),
+        refetchInterval: (query) => pace(query.state.data),
     });
 
 export const useSlips = (pack: string) =>
@@ -40,3 +40,36 @@ export const useSlips = (pack: string) =>
         queryFn: () => api.slips(pack),
         refetchInterval: (query) => (query.state.data?.runs.some(isUnderWay) ? 1_000 : false),
     });
+
+const isLookedAt = (analysis: CutAnalysis | undefined) =>
+    analysis?.state === 'waiting' || analysis?.state === 'running';
+
+export const useAnalysis = (cut: number) =>
+    useQuery({
+        queryKey: ['analysis', cut],
+        queryFn: () => api.analysis(cut),
+        refetchInterval: (query) => (isLookedAt(query.state.data) ? 700 : false),
+    });
+
+/**
+ * Shapes of sound and detail for what the strip shows, in steps of a tenth of it so that a small move asks for nothing. The
+ * old ones stay until the new ones are there.
+ *
+ * @param version what they depend on; null while there are none
+ */
+export function useCurves(cut: number, view: { from: number; to: number }, columns: number, version: string | null) {
+    const grid = Math.max(1, Math.floor((view.to - view.from) / 10));
+    const first = Math.max(0, Math.floor(view.from / grid) * grid);
+    const last = Math.ceil(view.to / grid) * grid;
+    const wanted = Math.round(columns / 50) * 50;
+    return useQuery({
+        queryKey: ['curves', cut, version, first, last, wanted],
+        queryFn: () => api.curves(cut, first, last, wanted),
+        enabled: version !== null,
+        placeholderData: keepPreviousData,
+        staleTime: Number.POSITIVE_INFINITY,
+    });
+}
+
+export const useReading = (cut: number) =>
+    useQuery({ queryKey: ['reading', cut], queryFn: () => api.reading(cut), staleTime: 60_000 });

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import { isUnderWay, useBelt } from '../api/queries';
-import type { Run } from '../api/types';
+import type { Run, RunList } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 
@@ -17,6 +17,7 @@ export function Belt() {
     const active = runs.filter(isUnderWay);
     const latest = runs.find((run) => !isUnderWay(run));
     const shown = active.length > 0 ? active : runs.filter((run) => run.pack === latest?.pack).reverse();
+    const analyses = data?.analyses ?? [];
     const percent = active[0]?.percent;
 
     useEffect(() => {
@@ -28,10 +29,15 @@ export function Belt() {
             aria-label="Belt"
             className="flex items-stretch gap-px border-t border-line bg-sunk px-5 text-[12.5px]"
         >
-            {shown.slice(0, SHOWN).map((run) => (
+            {(analyses.length > 0 && active.length === 0 ? [] : shown.slice(0, SHOWN)).map((run) => (
                 <Item key={run.id} run={run} />
             ))}
-            {shown.length === 0 && <span className="self-center text-faint">Nothing is being made.</span>}
+            {analyses.slice(0, Math.max(0, SHOWN - active.length)).map((analysis) => (
+                <Look key={analysis.cut} analysis={analysis} />
+            ))}
+            {shown.length === 0 && analyses.length === 0 && (
+                <span className="self-center text-faint">Nothing is being made.</span>
+            )}
             <span className="ml-auto flex items-center gap-4 pl-4 text-soft">
                 {active.length === 0 && latest && (
                     <Link to={`/slips/${latest.pack}`} className="text-rust hover:underline">
@@ -45,6 +51,38 @@ export function Belt() {
                 )}
             </span>
         </section>
+    );
+}
+
+/** A cut that is being looked at, or waits for it. */
+function Look({ analysis }: { analysis: RunList['analyses'][number] }) {
+    const going = analysis.state === 'running';
+    return (
+        <div
+            className={`relative flex w-[250px] min-w-[180px] items-center gap-2.5 border-x border-line bg-surface px-3 ${going ? '' : 'text-soft'}`}
+        >
+            <Link to={`/cuts/${analysis.cut}`} className="min-w-0 truncate hover:underline">
+                <b className="font-medium">{analysis.cutName}</b> analysis
+            </Link>
+            <span className="ml-auto flex-none whitespace-nowrap">
+                <Figures
+                    text={
+                        going
+                            ? [`${analysis.percent} %`, analysis.secondsLeftLabel].filter(Boolean).join(' · ')
+                            : 'waiting'
+                    }
+                />
+            </span>
+            {going && (
+                <span
+                    role="progressbar"
+                    aria-label={`${analysis.cutName} analysis`}
+                    aria-valuenow={analysis.percent}
+                    className="absolute bottom-0 left-0 h-[3px] bg-note transition-[width]"
+                    style={{ width: `${analysis.percent}%` }}
+                />
+            )}
+        </div>
     );
 }
 

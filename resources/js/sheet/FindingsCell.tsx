@@ -1,17 +1,13 @@
 import { useState } from 'react';
-import type { Edits, Plan } from '../api/types';
-import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Popover } from '../ui/Popover';
+import { FindingList, type ShownFinding } from './FindingList';
 
 /** The worst finding in words and how many there are; a click shows them all, each with its remedy. */
-export function FindingsCell({ plan, apply }: { plan: Plan | undefined; apply: (patch: Edits) => void }) {
+export function FindingsCell({ label, findings }: { label: string; findings: ShownFinding[] }) {
     const [open, setOpen] = useState(false);
-    if (plan === undefined) {
-        return '…';
-    }
-    const worst = plan.findings[0];
+    const worst = findings[0];
     if (worst === undefined) {
         return (
             <span className="flex items-center gap-2 font-normal">
@@ -19,12 +15,11 @@ export function FindingsCell({ plan, apply }: { plan: Plan | undefined; apply: (
             </span>
         );
     }
-    const more = plan.findings.length - 1;
     return (
         <Popover
             open={open}
             onOpenChange={setOpen}
-            label={`Findings of ${plan.presetName}`}
+            label={label}
             width={380}
             anchor={
                 <button
@@ -35,33 +30,24 @@ export function FindingsCell({ plan, apply }: { plan: Plan | undefined; apply: (
                 >
                     <Mark kind={worst.severity} />
                     <span className="truncate">{worst.text}</span>
-                    {more > 0 && <Figures className="ml-auto flex-none text-faint" text={`+${more}`} />}
+                    {findings.length > 1 && (
+                        <Figures className="ml-auto flex-none text-faint" text={`+${findings.length - 1}`} />
+                    )}
                 </button>
             }
         >
-            <ul className="flex flex-col gap-3">
-                {plan.findings.map((finding) => (
-                    <li key={finding.id} className="flex gap-2">
-                        <span className="pt-1">
-                            <Mark kind={finding.severity} />
-                        </span>
-                        <div>
-                            <Figures text={finding.text} />
-                            {finding.remedy && (
-                                <Button
-                                    className="mt-1.5"
-                                    onClick={() => {
-                                        apply(finding.remedy?.patch ?? {});
-                                        setOpen(false);
-                                    }}
-                                >
-                                    <Figures text={finding.remedy.text} />
-                                </Button>
-                            )}
-                        </div>
-                    </li>
-                ))}
-            </ul>
+            <FindingList
+                findings={findings.map((finding) => ({
+                    ...finding,
+                    remedy: finding.remedy && {
+                        text: finding.remedy.text,
+                        apply: () => {
+                            finding.remedy?.apply();
+                            setOpen(false);
+                        },
+                    },
+                }))}
+            />
         </Popover>
     );
 }

@@ -5,8 +5,10 @@ import { useParams } from 'react-router';
 import { api } from '../api/client';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
-import { Poster } from '../ui/Poster';
 import { Failed, Loading, Trouble } from '../ui/States';
+import { CutStage } from '../viewer/CutStage';
+import { AboutCut } from './AboutCut';
+import { MissingFile } from './MissingFile';
 import { SheetTable } from './SheetTable';
 import { useSheet } from './useSheet';
 
@@ -17,7 +19,8 @@ export function SheetPage() {
 
 function SheetOf({ id }: { id: number }) {
     const client = useQueryClient();
-    const { query, sheet, outputs, change, undo, redo, canUndo, canRedo, planning, problem, settled } = useSheet(id);
+    const { query, sheet, outputs, range, change, setRange, undo, redo, canUndo, canRedo, planning, problem, settled } =
+        useSheet(id);
     const pack = useMutation({
         mutationFn: async () => {
             await settled();
@@ -52,26 +55,25 @@ function SheetOf({ id }: { id: number }) {
     const count = outputs.length;
     return (
         <div className="flex h-full min-w-[1024px] flex-col gap-3 px-5 pt-3.5">
-            <div className="flex items-end gap-4">
-                <Poster src={cut.poster} name={cut.name} width={150} height={84} />
-                <div className="min-w-0 flex-1 self-center">
+            <div className="flex items-start gap-4">
+                <div className="min-w-0 flex-1">
                     <h1 className="truncate text-[20px] leading-7 font-semibold" title={cut.name}>
                         {cut.name}
                     </h1>
-                    <p className="truncate text-[13px] text-soft" title={cut.path}>
-                        <Figures
-                            text={`${cut.width}×${cut.height} · ${cut.frameRateLabel} fps · ${cut.picture} · ${cut.durationLabel} · `}
-                        />
-                        {cut.file}
-                    </p>
-                    <p className="mt-1 truncate text-[13px] text-soft">
-                        <Figures text={`Delivers all of it: ${cut.first} to ${cut.last}, ${cut.frames} frames`} />
+                    <p className="flex text-[13px] text-soft">
+                        <span className="truncate" title={cut.path}>
+                            <Figures
+                                text={`${cut.width}×${cut.height} · ${cut.frameRateLabel} fps · ${cut.picture} · ${cut.durationLabel} · `}
+                            />
+                            {cut.file}
+                        </span>
+                        <AboutCut cut={cut} />
                     </p>
                 </div>
-                <div className="flex max-w-[560px] flex-col items-end gap-2 text-right">
+                <div className="flex flex-none items-center gap-3 text-right">
                     <p
                         aria-live="polite"
-                        className={`text-[13px] leading-[18px] text-balance text-soft ${planning ? 'opacity-50' : ''}`}
+                        className={`max-w-[440px] text-[13px] leading-[18px] text-balance text-soft ${planning ? 'opacity-50' : ''}`}
                     >
                         <Figures text={sheet.recap} />
                     </p>
@@ -99,7 +101,7 @@ function SheetOf({ id }: { id: number }) {
                         <Button
                             kind="primary"
                             className="h-9"
-                            disabled={count === 0 || sheet.stopped || sheet.changed || pack.isPending}
+                            disabled={count === 0 || sheet.stopped || cut.fileState !== 'here' || pack.isPending}
                             onClick={() => pack.mutate()}
                         >
                             Pack {count} {count === 1 ? 'file' : 'files'}
@@ -107,13 +109,22 @@ function SheetOf({ id }: { id: number }) {
                     </div>
                 </div>
             </div>
-            {sheet.changed && (
-                <Trouble
-                    message={`The file ${cut.file} has changed or gone since it was read. Bring it in again from the shelf.`}
-                />
-            )}
+            {cut.fileState !== 'here' && <MissingFile cut={cut} />}
             {(problem ?? pack.error?.message) && <Trouble message={problem ?? pack.error?.message ?? ''} />}
-            <SheetTable cut={cut} sheet={sheet} outputs={outputs} change={change} planning={planning} />
+            <CutStage
+                cut={cut}
+                range={range ?? { first: 0, last: cut.frames - 1 }}
+                noticed={sheet.noticed}
+                setRange={setRange}
+            />
+            <SheetTable
+                cut={cut}
+                sheet={sheet}
+                outputs={outputs}
+                change={change}
+                setRange={setRange}
+                planning={planning}
+            />
         </div>
     );
 }

@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useRef } from 'react';
 import { useMachine } from '../api/queries';
-import type { Cut, Edits, Plan, Sheet } from '../api/types';
+import type { Cut, Edits, Plan, Range, Sheet } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { AddOutput } from './AddOutput';
 import { cutValue } from './cutValue';
@@ -8,6 +8,7 @@ import { FindingsCell } from './FindingsCell';
 import { LineSpeed } from './LineSpeed';
 import { OutputHead } from './OutputHead';
 import { cells, type Output, withEdit } from './outputs';
+import { RangeCell } from './RangeCell';
 import { SheetCell } from './SheetCell';
 
 interface Props {
@@ -15,6 +16,7 @@ interface Props {
     sheet: Sheet;
     outputs: Output[];
     change: (outputs: Output[], name?: string | null) => void;
+    setRange: (range: Range) => void;
     planning: boolean;
 }
 
@@ -23,9 +25,10 @@ const cutCell = 'sticky left-[112px] z-10 bg-sunk border-l border-b border-line 
 const result = 'border-l border-b border-line bg-surface px-3 font-medium whitespace-nowrap';
 
 /** The comparison table: the cut, one column for each file to make, and what comes of it. */
-export function SheetTable({ cut, sheet, outputs, change, planning }: Props) {
+export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: Props) {
     const table = useRef<HTMLTableElement>(null);
     const plans = new Map<string, Plan>(sheet.outputs.map((output) => [output.key, output.plan]));
+    const ranges = new Map(sheet.outputs.map((output) => [output.key, output.range]));
     const dim = planning ? 'opacity-50' : '';
     const edit = (key: string, patch: Edits, name: string | null = null) => change(withEdit(outputs, key, patch), name);
 
@@ -44,7 +47,7 @@ export function SheetTable({ cut, sheet, outputs, change, planning }: Props) {
     };
 
     return (
-        <div className="-mx-5 min-h-0 flex-1 overflow-auto px-5">
+        <div className="-mx-5 min-h-[420px] flex-1 overflow-auto px-5">
             <table
                 ref={table}
                 onKeyDown={onKey}
@@ -80,10 +83,13 @@ export function SheetTable({ cut, sheet, outputs, change, planning }: Props) {
                                 duplicate={() => change([...outputs, { ...output, key: crypto.randomUUID() }])}
                             />
                         ))}
-                        <td rowSpan={cells.length + 5} className="border-l border-line bg-page text-center align-top">
+                        <td rowSpan={cells.length + 6} className="border-l border-line bg-page text-center align-top">
                             <AddOutput
                                 add={(preset, host) =>
-                                    change([...outputs, { key: crypto.randomUUID(), preset, host, edits: {} }])
+                                    change([
+                                        ...outputs,
+                                        { key: crypto.randomUUID(), preset, host, edits: {}, range: null },
+                                    ])
                                 }
                                 full={outputs.length >= 40}
                             />
@@ -91,6 +97,36 @@ export function SheetTable({ cut, sheet, outputs, change, planning }: Props) {
                     </tr>
                 </thead>
                 <tbody>
+                    <tr className="row-30">
+                        <th scope="row" className={label}>
+                            Range
+                        </th>
+                        <td className={cutCell} title={`${sheet.range.firstLabel} to ${sheet.range.lastLabel}`}>
+                            <Figures
+                                text={
+                                    sheet.range.whole
+                                        ? `all · ${sheet.range.durationLabel}`
+                                        : `${sheet.range.durationLabel} of ${cut.durationLabel}`
+                                }
+                            />
+                        </td>
+                        {outputs.map((output, column) => (
+                            <RangeCell
+                                key={output.key}
+                                cut={cut}
+                                number={column + 1}
+                                range={ranges.get(output.key)}
+                                setRange={(range) =>
+                                    change(
+                                        outputs.map((other) =>
+                                            other.key === output.key ? { ...other, range } : other,
+                                        ),
+                                    )
+                                }
+                                planning={planning}
+                            />
+                        ))}
+                    </tr>
                     {cells.map(({ name, label: text }, row) => (
                         <tr key={name} className="row-30">
                             <th scope="row" className={label}>
@@ -155,10 +191,30 @@ export function SheetTable({ cut, sheet, outputs, change, planning }: Props) {
                         <th scope="row" className={`${label} sticky bottom-0 z-20`}>
                             Findings
                         </th>
-                        <td className={`${cutCell} sticky bottom-0 z-20`} />
+                        <td className={`${cutCell} sticky bottom-0 z-20`}>
+                            <FindingsCell
+                                label={`Findings of ${cut.name}`}
+                                findings={sheet.noticed.map((notice) => ({
+                                    ...notice,
+                                    remedy: notice.range && {
+                                        text: 'Leave it out',
+                                        apply: () => notice.range && setRange(notice.range),
+                                    },
+                                }))}
+                            />
+                        </td>
                         {outputs.map((output) => (
                             <td key={output.key} className={`${result} sticky bottom-0 max-w-0`}>
-                                <FindingsCell plan={plans.get(output.key)} apply={(patch) => edit(output.key, patch)} />
+                                <FindingsCell
+                                    label={`Findings of ${plans.get(output.key)?.presetName ?? output.preset}`}
+                                    findings={(plans.get(output.key)?.findings ?? []).map((finding) => ({
+                                        ...finding,
+                                        remedy: finding.remedy && {
+                                            text: finding.remedy.text,
+                                            apply: () => edit(output.key, finding.remedy?.patch ?? {}),
+                                        },
+                                    }))}
+                                />
                             </td>
                         ))}
                     </tr>

@@ -15,7 +15,7 @@ export function cutValue(cut: Cut, cell: CellName): string {
         case 'rate':
             return cut.bitrateLabel;
         case 'keyframes':
-            return '';
+            return cut.keyframes;
         case 'colour':
             return cut.colour;
         case 'sound':

@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
 import { ApiError, api } from '../api/client';
-import type { Sheet } from '../api/types';
-import { type Output, outputsOf } from './outputs';
+import type { Range, Sheet } from '../api/types';
+import { type Draft, draftOf, type Output } from './outputs';
 
 interface History {
-    past: Output[][];
-    future: Output[][];
+    past: Draft[];
+    future: Draft[];
     /** Changes that share a name are one step: the keystrokes in one number field. */
     name: string | null;
 }
@@ -18,17 +18,17 @@ interface History {
 export function useSheet(cut: number) {
     const client = useQueryClient();
     const query = useQuery({ queryKey: ['sheet', cut], queryFn: () => api.sheet(cut) });
-    const [wanted, setWanted] = useState<Output[] | null>(null);
+    const [wanted, setWanted] = useState<Draft | null>(null);
     const [problem, setProblem] = useState<string | null>(null);
     const [history, setHistory] = useState<History>({ past: [], future: [], name: null });
     const latest = useRef(0);
     const line = useRef(Promise.resolve());
 
     const sheet = query.data;
-    const outputs = wanted ?? (sheet === undefined ? [] : outputsOf(sheet));
+    const draft = wanted ?? (sheet === undefined ? { range: null, outputs: [] } : draftOf(sheet));
 
     const save = useCallback(
-        (next: Output[]) => {
+        (next: Draft) => {
             const turn = ++latest.current;
             setWanted(next);
             // One after the other, so that the last change is the one that stays; those overtaken while waiting are left out.
@@ -37,7 +37,7 @@ export function useSheet(cut: number) {
                     return;
                 }
                 try {
-                    const answer: Sheet = await api.saveSheet(cut, { outputs: next });
+                    const answer: Sheet = await api.saveSheet(cut, next);
                     if (turn === latest.current) {
                         client.setQueryData(['sheet', cut], answer);
                         setWanted(null);
@@ -54,11 +54,11 @@ export function useSheet(cut: number) {
         [client, cut],
     );
 
-    const change = (next: Output[], name: string | null = null) => {
+    const change = (next: Draft, name: string | null = null) => {
         setHistory((h) =>
             name !== null && h.name === name
                 ? { ...h, future: [] }
-                : { past: [...h.past.slice(-99), outputs], future: [], name },
+                : { past: [...h.past.slice(-99), draft], future: [], name },
         );
         save(next);
     };
@@ -66,7 +66,7 @@ export function useSheet(cut: number) {
     const undo = () => {
         const before = history.past.at(-1);
         if (before !== undefined) {
-            setHistory({ past: history.past.slice(0, -1), future: [outputs, ...history.future], name: null });
+            setHistory({ past: history.past.slice(0, -1), future: [draft, ...history.future], name: null });
             save(before);
         }
     };
@@ -74,7 +74,7 @@ export function useSheet(cut: number) {
     const redo = () => {
         const after = history.future[0];
         if (after !== undefined) {
-            setHistory({ past: [...history.past, outputs], future: history.future.slice(1), name: null });
+            setHistory({ past: [...history.past, draft], future: history.future.slice(1), name: null });
             save(after);
         }
     };
@@ -82,8 +82,10 @@ export function useSheet(cut: number) {
     return {
         query,
         sheet,
-        outputs,
-        change,
+        outputs: draft.outputs,
+        range: draft.range,
+        change: (outputs: Output[], name: string | null = null) => change({ ...draft, outputs }, name),
+        setRange: (range: Range | null) => change({ ...draft, range }, 'range'),
         undo,
         redo,
         canUndo: history.past.length > 0,

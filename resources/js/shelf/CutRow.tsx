@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { api } from '../api/client';
 import type { Cut } from '../api/types';
 import { Figures } from '../ui/Figures';
+import { Mark } from '../ui/Mark';
 import { Poster } from '../ui/Poster';
 
 export function CutRow({ cut }: { cut: Cut }) {
@@ -27,7 +28,18 @@ export function CutRow({ cut }: { cut: Cut }) {
                             {cut.name}
                         </Link>
                         <span className="block truncate text-soft" title={cut.path}>
-                            {takeOff.isError ? takeOff.error.message : cut.file}
+                            {takeOff.isError ? (
+                                takeOff.error.message
+                            ) : cut.fileState === 'here' ? (
+                                cut.file
+                            ) : (
+                                <span className="inline-flex items-center gap-1.5 text-stop">
+                                    <Mark kind="stop" />
+                                    {cut.fileState === 'gone'
+                                        ? `${cut.file} has moved or gone`
+                                        : `${cut.file} has changed`}
+                                </span>
+                            )}
                         </span>
                     </div>
                     <button

@@ -5,6 +5,8 @@ import type { Cut } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Blank, Failed, Loading } from '../ui/States';
+import { DropZone } from '../uploads/DropZone';
+import { Sendings } from '../uploads/Sendings';
 import { BringIn } from './BringIn';
 import { CutRow } from './CutRow';
 
@@ -60,74 +62,85 @@ export function ShelfPage() {
     }
     const all = data.cuts.length;
     return (
-        <div className="px-5 py-4">
-            <div className="mb-3 flex items-center gap-4">
-                <h1 className="text-[20px] leading-6 font-semibold">Shelf</h1>
-                <Figures className="text-[13px] text-soft" text={`${all} ${all === 1 ? 'cut' : 'cuts'}`} />
-                {all > 0 && (
-                    <input
-                        type="search"
-                        value={text}
-                        onChange={(event) => setText(event.target.value)}
-                        placeholder="Name, file or codec"
-                        aria-label="Find a cut"
-                        className="ml-auto h-7 w-[220px] rounded border border-line bg-surface px-2.5 text-[13px] placeholder:text-faint"
-                    />
-                )}
-                <Button className={all > 0 ? '' : 'ml-auto'} onClick={() => setBringing(true)}>
-                    <Plus size={14} /> Bring in a cut
-                </Button>
-            </div>
-            {all === 0 ? (
-                <Blank
-                    title="The shelf is empty"
-                    action={
-                        <Button kind="primary" className="h-9" onClick={() => setBringing(true)}>
-                            Bring in a cut
-                        </Button>
-                    }
-                >
-                    Bring in a finished cut: the file stays where it is, is read, and never changed.
-                </Blank>
-            ) : cuts.length === 0 ? (
-                <Blank title="No cut is named like that" action={<Button onClick={() => setText('')}>Show all</Button>}>
-                    <Figures text={`None of the ${all} cuts has “${text.trim()}” in its name, file or codec.`} />
-                </Blank>
-            ) : (
-                <table className="w-full table-fixed border-t-2 border-rule text-[13px]" onKeyDown={moveByArrows}>
-                    <thead>
-                        <tr className="border-b border-rule text-soft">
-                            {columns.map((column) => (
-                                <th
-                                    key={column.key}
-                                    scope="col"
-                                    aria-sort={
-                                        order?.key === column.key ? (order.down ? 'descending' : 'ascending') : 'none'
-                                    }
-                                    className={`h-[30px] px-2 first:pl-0 last:pr-0 ${column.className}`}
-                                >
-                                    <button
-                                        type="button"
-                                        className="inline-flex items-center gap-1 hover:text-ink"
-                                        onClick={() => setOrder(next(order, column.key))}
+        <DropZone>
+            <div className="px-5 py-4">
+                <div className="mb-3 flex items-center gap-4">
+                    <h1 className="text-[20px] leading-6 font-semibold">Shelf</h1>
+                    <Figures className="text-[13px] text-soft" text={`${all} ${all === 1 ? 'cut' : 'cuts'}`} />
+                    {all > 0 && (
+                        <input
+                            type="search"
+                            value={text}
+                            onChange={(event) => setText(event.target.value)}
+                            placeholder="Name, file or codec"
+                            aria-label="Find a cut"
+                            className="ml-auto h-7 w-[220px] rounded border border-line bg-surface px-2.5 text-[13px] placeholder:text-faint"
+                        />
+                    )}
+                    <Button className={all > 0 ? '' : 'ml-auto'} onClick={() => setBringing(true)}>
+                        <Plus size={14} /> Bring in a cut
+                    </Button>
+                </div>
+                <Sendings />
+                {all === 0 ? (
+                    <Blank
+                        title="The shelf is empty"
+                        action={
+                            <Button kind="primary" className="h-9" onClick={() => setBringing(true)}>
+                                Bring in a cut
+                            </Button>
+                        }
+                    >
+                        Bring in a finished cut from your media folders, where it stays and is only read, or drop a file
+                        here to send it from this computer.
+                    </Blank>
+                ) : cuts.length === 0 ? (
+                    <Blank
+                        title="No cut is named like that"
+                        action={<Button onClick={() => setText('')}>Show all</Button>}
+                    >
+                        <Figures text={`None of the ${all} cuts has “${text.trim()}” in its name, file or codec.`} />
+                    </Blank>
+                ) : (
+                    <table className="w-full table-fixed border-t-2 border-rule text-[13px]" onKeyDown={moveByArrows}>
+                        <thead>
+                            <tr className="border-b border-rule text-soft">
+                                {columns.map((column) => (
+                                    <th
+                                        key={column.key}
+                                        scope="col"
+                                        aria-sort={
+                                            order?.key === column.key
+                                                ? order.down
+                                                    ? 'descending'
+                                                    : 'ascending'
+                                                : 'none'
+                                        }
+                                        className={`h-[30px] px-2 first:pl-0 last:pr-0 ${column.className}`}
                                     >
-                                        {column.label}
-                                        {order?.key === column.key &&
-                                            (order.down ? <ArrowDown size={12} /> : <ArrowUp size={12} />)}
-                                    </button>
-                                </th>
+                                        <button
+                                            type="button"
+                                            className="inline-flex items-center gap-1 hover:text-ink"
+                                            onClick={() => setOrder(next(order, column.key))}
+                                        >
+                                            {column.label}
+                                            {order?.key === column.key &&
+                                                (order.down ? <ArrowDown size={12} /> : <ArrowUp size={12} />)}
+                                        </button>
+                                    </th>
+                                ))}
+                            </tr>
+                        </thead>
+                        <tbody>
+                            {cuts.map((cut) => (
+                                <CutRow key={cut.id} cut={cut} />
                             ))}
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {cuts.map((cut) => (
-                            <CutRow key={cut.id} cut={cut} />
-                        ))}
-                    </tbody>
-                </table>
-            )}
-            <BringIn open={bringing} onOpenChange={setBringing} />
-        </div>
+                        </tbody>
+                    </table>
+                )}
+                <BringIn open={bringing} onOpenChange={setBringing} />
+            </div>
+        </DropZone>
     );
 }
 

@@ -9,10 +9,12 @@ interface Props {
     children: ReactNode;
     width?: number;
     align?: 'start' | 'center' | 'end';
+    /** As tall as the window allows. */
+    tall?: boolean;
 }
 
 /** Opens beside its anchor; Esc or a click elsewhere closes it, and the focus goes back. */
-export function Popover({ open, onOpenChange, anchor, label, children, width = 300, align = 'start' }: Props) {
+export function Popover({ open, onOpenChange, anchor, label, children, width = 300, align = 'start', tall }: Props) {
     const before = useRef<Element | null>(null);
     // Noted before anything inside takes the focus, which happens in later effects.
     useLayoutEffect(() => {
@@ -36,7 +38,7 @@ export function Popover({ open, onOpenChange, anchor, label, children, width = 3
                     sideOffset={4}
                     collisionPadding={12}
                     style={{ width }}
-                    className="z-30 max-h-[min(560px,var(--radix-popover-content-available-height))] overflow-y-auto rounded border border-rule bg-surface p-3.5 text-[13px] shadow-pop"
+                    className={`z-30 overflow-y-auto ${tall ? 'max-h-[var(--radix-popover-content-available-height)]' : 'max-h-[min(560px,var(--radix-popover-content-available-height))]'} rounded border border-rule bg-surface p-3.5 text-[13px] shadow-pop`}
                 >
                     {children}
                 </Radix.Content>

@@ -1,0 +1,91 @@
+import { useState } from 'react';
+import type { Cut, Range, Sheet } from '../api/types';
+import { Figures } from '../ui/Figures';
+import { Popover } from '../ui/Popover';
+import { Segments } from '../ui/Segments';
+import { FrameInput } from '../viewer/FrameInput';
+
+interface Props {
+    cut: Cut;
+    number: number;
+    range: Sheet['outputs'][number]['range'] | undefined;
+    /** Null follows the cut's range. */
+    setRange: (range: Range | null) => void;
+    planning: boolean;
+}
+
+/** The frames that an output delivers: the cut's range, or its own. */
+export function RangeCell({ cut, number, range, setRange, planning }: Props) {
+    const [open, setOpen] = useState(false);
+    if (range === undefined) {
+        return <td className="border-b border-l border-line bg-surface px-3 text-faint">…</td>;
+    }
+    const value = range.whole ? `all · ${range.durationLabel}` : `${range.firstLabel} – ${range.lastLabel}`;
+    return (
+        <td className="max-w-0 border-b border-l border-line bg-surface p-0">
+            <Popover
+                open={open}
+                onOpenChange={setOpen}
+                label={`Range of output ${number}`}
+                width={330}
+                anchor={
+                    <button
+                        type="button"
+                        data-at={`-1,${number - 1}`}
+                        tabIndex={-1}
+                        aria-label={`Range of output ${number}: ${value}, ${range.own ? 'its own' : 'follows'}`}
+                        title={`${range.firstLabel} to ${range.lastLabel}, ${range.frames} frames`}
+                        onClick={() => setOpen(true)}
+                        className={`relative flex h-[29px] w-full items-center gap-2 px-3 text-left hover:bg-sunk focus-visible:bg-rust-wash focus-visible:outline-offset-[-2px] ${open ? 'bg-rust-wash outline-2 outline-offset-[-2px] outline-rust' : ''}`}
+                    >
+                        {range.own && <span className="absolute left-1 size-[5px] rounded-full bg-rust" />}
+                        <Figures
+                            className={`truncate ${range.own ? '' : 'text-soft'} ${planning ? 'opacity-50' : ''}`}
+                            text={value}
+                        />
+                        <span className="ml-auto min-w-0 shrink-[999] truncate pl-1 text-[11.5px] text-faint">
+                            {range.own ? 'its own' : 'follows'}
+                        </span>
+                    </button>
+                }
+            >
+                <div className="mb-3 flex items-center font-medium">
+                    Range
+                    <Figures
+                        className="ml-auto font-normal text-faint"
+                        text={`${range.frames} frames · ${range.seconds} s`}
+                    />
+                </div>
+                <Segments
+                    label="Range of this output"
+                    value={range.own ? 'own' : 'cut'}
+                    options={[
+                        { value: 'cut', label: 'Follows the cut' },
+                        { value: 'own', label: 'Its own' },
+                    ]}
+                    onChange={(choice) => setRange(choice === 'cut' ? null : { first: range.first, last: range.last })}
+                />
+                {range.own && (
+                    <div className="mt-3 flex gap-4">
+                        <FrameInput
+                            label="First"
+                            value={range.first}
+                            clock={cut.timecode}
+                            from={0}
+                            to={range.last}
+                            onChange={(first) => setRange({ first, last: range.last })}
+                        />
+                        <FrameInput
+                            label="Last"
+                            value={range.last}
+                            clock={cut.timecode}
+                            from={range.first}
+                            to={cut.frames - 1}
+                            onChange={(last) => setRange({ first: range.first, last })}
+                        />
+                    </div>
+                )}
+            </Popover>
+        </td>
+    );
+}

@@ -1,0 +1,91 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { api } from '../api/client';
+import { useAnalysis } from '../api/queries';
+import type { Cut, Range, Sheet } from '../api/types';
+import { RangeLine } from './RangeLine';
+import { RangeStrip } from './RangeStrip';
+import { usePlayer } from './usePlayer';
+import { Viewer } from './Viewer';
+
+interface Props {
+    cut: Cut;
+    range: Range;
+    noticed: Sheet['noticed'];
+    /** Null delivers all of the cut. */
+    setRange: (range: Range | null) => void;
+}
+
+/** The cut to look at, and the part of it that is delivered. */
+export function CutStage({ cut, range, noticed, setRange }: Props) {
+    const client = useQueryClient();
+    const { data: analysis } = useAnalysis(cut.id);
+    const [large, setLarge] = useState(false);
+    const player = usePlayer(cut, range, analysis?.proxy ?? null);
+    const { frame, seek, toggle, pause, last } = player;
+
+    useEffect(() => {
+        if (analysis?.state === 'done') {
+            client.invalidateQueries({ queryKey: ['sheet', cut.id] });
+        }
+    }, [analysis?.state, client, cut.id]);
+
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent) => {
+            const target = event.target instanceof HTMLElement ? event.target : document.body;
+            const here = target === document.body || target.id === 'main' || target.closest('[data-stage]') !== null;
+            const typing = target.matches('input, textarea, select');
+            const asked = document.querySelector('[role=dialog], [data-radix-popper-content-wrapper]') !== null;
+            if (typing || asked || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) {
+                return;
+            }
+            const step = event.shiftKey ? cut.timecode.perSecond : 1;
+            const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+            const anywhere: Record<string, () => void> = {
+                i: () => setRange({ first: frame, last: Math.max(frame, range.last) }),
+                o: () => setRange({ first: Math.min(frame, range.first), last: frame }),
+            };
+            const onStage: Record<string, () => void> = {
+                ArrowLeft: () => seek(frame - step),
+                ArrowRight: () => seek(frame + step),
+                Home: () => seek(event.shiftKey ? range.first : 0),
+                End: () => seek(event.shiftKey ? range.last : last),
+                ' ': toggle,
+            };
+            const act =
+                anywhere[key] ?? (here && !(key === ' ' && target.matches('button')) ? onStage[key] : undefined);
+            if (act !== undefined) {
+                event.preventDefault();
+                if (key !== ' ') {
+                    pause();
+                }
+                act();
+            }
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    });
+
+    return (
+        <section
+            data-stage
+            aria-label="Picture and range"
+            className={`flex flex-none gap-3 ${large ? 'flex-col' : ''}`}
+        >
+            <Viewer cut={cut} analysis={analysis} player={player} large={large} setLarge={setLarge} />
+            <div className="flex min-w-0 flex-1 flex-col gap-1">
+                <RangeStrip cut={cut} analysis={analysis} range={range} setRange={setRange} player={player} />
+                <RangeLine
+                    cut={cut}
+                    range={range}
+                    noticed={noticed}
+                    analysis={analysis}
+                    setRange={setRange}
+                    lookAgain={() =>
+                        api.analyse(cut.id).then((answer) => client.setQueryData(['analysis', cut.id], answer))
+                    }
+                />
+            </div>
+        </section>
+    );
+}

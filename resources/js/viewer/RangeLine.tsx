@@ -1,0 +1,86 @@
+import type { Cut, CutAnalysis, Range, Sheet } from '../api/types';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { Mark } from '../ui/Mark';
+import { FrameInput } from './FrameInput';
+import { framesPerSecond } from './timecode';
+
+interface Props {
+    cut: Cut;
+    range: Range;
+    noticed: Sheet['noticed'];
+    analysis: CutAnalysis | undefined;
+    setRange: (range: Range | null) => void;
+    lookAgain: () => void;
+}
+
+/** The range in numbers, and the one click that leaves out what does not belong. */
+export function RangeLine({ cut, range, noticed, analysis, setRange, lookAgain }: Props) {
+    const frames = range.last - range.first + 1;
+    const whole = frames === cut.frames;
+    const suggestion = noticed.find((notice) => notice.range !== null);
+    const suggested = analysis?.result?.suggestedRange ?? null;
+    const taken = suggestion === undefined && suggested !== null;
+    return (
+        <div className="flex h-[24px] items-center gap-4 text-[13px] whitespace-nowrap">
+            <FrameInput
+                label="First"
+                value={range.first}
+                clock={cut.timecode}
+                from={0}
+                to={range.last}
+                onChange={(first) => setRange({ first, last: range.last })}
+            />
+            <FrameInput
+                label="Last"
+                value={range.last}
+                clock={cut.timecode}
+                from={range.first}
+                to={cut.frames - 1}
+                onChange={(last) => setRange({ first: range.first, last })}
+            />
+            <span className="-ml-3 text-faint" title="The last frame is part of what is delivered">
+                kept
+            </span>
+            <Figures className="text-soft" text={`${frames} ${frames === 1 ? 'frame' : 'frames'}`} />
+            <Figures className="text-soft" text={`${(frames / framesPerSecond(cut.frameRate)).toFixed(3)} s`} />
+            {!whole && (
+                <button
+                    type="button"
+                    onClick={() => setRange(null)}
+                    className="text-soft underline underline-offset-3 hover:text-ink"
+                >
+                    Deliver all of it
+                </button>
+            )}
+            <span className="ml-auto flex min-w-0 items-center gap-2">
+                {suggestion?.range ? (
+                    <>
+                        <Mark kind={suggestion.severity} />
+                        <span className="truncate text-soft" title={suggestion.text}>
+                            {suggestion.id === 'footage-after-gap'
+                                ? 'Footage after a gap'
+                                : 'Black at the end or the beginning'}
+                        </span>
+                        <Button className="h-6" onClick={() => setRange(suggestion.range)}>
+                            Leave it out
+                        </Button>
+                    </>
+                ) : taken ? (
+                    <span className="truncate text-rust">Left out: {suggested.reason}</span>
+                ) : null}
+                {analysis?.state === 'failed' && (
+                    <span className="flex min-w-0 items-center gap-2" role="alert">
+                        <Mark kind="caution" />
+                        <span className="truncate" title={analysis.error ?? ''}>
+                            {analysis.error}
+                        </span>
+                        <Button className="h-6" onClick={lookAgain}>
+                            Look again
+                        </Button>
+                    </span>
+                )}
+            </span>
+        </div>
+    );
+}
