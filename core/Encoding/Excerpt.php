@@ -63,6 +63,8 @@ final readonly class Excerpt
 
         return [
             ...($this->isVariable() ? ["fps=fps={$rate}"] : []),
+            // Half a frame is to be told apart, which a time base of whole frames cannot do.
+            'settb=AVTB',
             'trim=start='.self::seconds($start->minus($half)).':end='.self::seconds($start->plus($rate->secondsOf($this->range->count()))->minus($half)),
             'setpts=PTS-('.self::seconds($start).')/TB',
         ];

@@ -24,8 +24,15 @@ final class FilterChain
         }
         // Fields are woven first, with the help of the frames outside.
         array_push($filters, ...($excerpt?->picture() ?? []));
-        if ($plan->frameRate->convert) {
-            $filters[] = "fps=fps={$plan->frameRate->rate}";
+        $rate = $plan->frameRate->rate;
+        // An excerpt of uneven frames comes at the cut's rate already.
+        if ($plan->frameRate->convert && ($excerpt === null || ! $rate->equals($video->frameRate ?? $rate))) {
+            // Where a part ends, the engine does not know for how long its last frame is to be seen: it is held, and cut off below.
+            array_push($filters, ...($excerpt === null ? [] : ['tpad=stop=2:stop_mode=clone']));
+            $filters[] = "fps=fps={$rate}";
+        }
+        if ($excerpt !== null) {
+            $filters[] = "trim=end_frame={$plan->frames}";
         }
         if ($plan->colour->toneMap) {
             // Reference white of PQ content lies at 203 cd/m² (ITU-R BT.2408, 2.2); BT.709 display white at 100.

@@ -16,6 +16,8 @@ final class FrameOrder
 
     public int $frames = 0;
 
+    private int $untimed = 0;
+
     private int $keyframes = 0;
 
     private int $longest = 0;
@@ -50,6 +52,8 @@ final class FrameOrder
         }
         $this->longest = max($this->longest, ++$this->sinceKeyframe);
         if ($shown === null) {
+            $this->untimed++;
+
             return;
         }
         if (count($this->times) < self::MOST_TIMES) {
@@ -86,8 +90,9 @@ final class FrameOrder
         );
     }
 
+    /** Where a container gives only some frames their time, the gaps between those say nothing of the frames. */
     public function times(): PacketTimes
     {
-        return new PacketTimes($this->times);
+        return new PacketTimes($this->untimed > $this->frames / 10 ? [] : $this->times);
     }
 }

@@ -104,12 +104,24 @@ it('measures the same whether it was put down or not', function (string $kind, i
         ->and(glob($this->folder('derived').'/parts/work/*'))->toBe([]);
 })->with([['leftover', 12], ['numbered', 12], ['tone', 16]]);
 
+/** The number that is on the screen at each frame of a clip. */
+function expectedNumbers(string $kind, int $frames): array
+{
+    $came = fn (int $n): bool => $kind !== 'numbered-uneven' || ($n % 7 !== 3 && $n % 11 !== 5 && ($n < 40 || $n > 47));
+    $numbers = [];
+    for ($n = 0; $n < $frames; $n++) {
+        $numbers[] = $came($n) ? $n : end($numbers);
+    }
+
+    return $numbers;
+}
+
 it('makes a proxy whose frames are those of the cut, one for one', function (string $kind) {
     config(['crate.segment' => 1]);
     measured($kind, $this->folder('derived').'/proxy', true);
     $count = app(CutReader::class)->read(Clips::make($kind))['reading']->length();
-    expect(numbersIn('-i', $this->folder('derived').'/proxy/proxy.mp4'))->toBe(range(0, $count - 1));
-})->with(['numbered', 'numbered-open', 'numbered-stream']);
+    expect(numbersIn('-i', $this->folder('derived').'/proxy/proxy.mp4'))->toBe(expectedNumbers($kind, $count));
+})->with(['numbered', 'numbered-open', 'numbered-stream', 'numbered-uneven']);
 
 it('analyses on the queue behind every run, shows it, and gives way', function () {
     $cut = $this->bringIn('leftover');
@@ -186,12 +198,69 @@ it('keeps the prober and the analysis within their limits', function () {
 
 it('shows exactly the frame that was asked for', function (string $kind) {
     $cut = $this->bringIn($kind);
-    foreach ([0, 1, 23, 47, 48, 49, 77, $cut['frames'] - 1] as $frame) {
+    $expected = expectedNumbers($kind, $cut['frames']);
+    foreach ([0, 1, 23, 43, 47, 48, 49, 77, $cut['frames'] - 1] as $frame) {
         file_put_contents($still = $this->folder('derived').'/still.jpg', $this->get("/api/cuts/{$cut['id']}/frames/{$frame}?large=1")->assertOk()->streamedContent());
-        expect(numbersIn('-i', $still))->toBe([$frame]);
+        expect(numbersIn('-i', $still))->toBe([$expected[$frame]]);
     }
     expect($this->answer($this->getJson("/api/cuts/{$cut['id']}/frames/{$cut['frames']}"), 'error', 422)['error']['message'])->toContain('There is no frame');
-})->with(['numbered', 'numbered-open', 'numbered-stream']);
+})->with(['numbered', 'numbered-open', 'numbered-stream', 'numbered-uneven']);
+
+it('packs exactly the frames of a range, from any kind of file', function (string $kind, array $outputs) {
+    $cut = $this->bringIn($kind);
+    $sheet = ['range' => ['first' => 33, 'last' => 71], 'outputs' => array_map(fn (array $output, int $i): array => ['key' => (string) $i, 'host' => null, 'edits' => (object) [], ...$output], $outputs, array_keys($outputs))];
+    $answer = $this->answer($this->putJson("/api/cuts/{$cut['id']}/sheet", $sheet), 'sheet');
+    expect($answer['range'])->toMatchArray(['frames' => 39, 'set' => true, 'whole' => false]);
+    $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202)->json('pack');
+    $this->work();
+    foreach ($this->getJson("/api/packs/{$pack}")->json('runs') as $i => $run) {
+        ['first' => $first, 'last' => $last] = $outputs[$i]['range'] ?? $sheet['range'];
+        expect($run['state'])->toBe('done', (string) $run['error'])
+            ->and(numbersIn('-i', $run['path']))->toBe(array_slice(expectedNumbers($kind, $cut['frames']), $first, $last - $first + 1))
+            ->and(array_column($run['slip']['differences'], 'text', 'cell'))->not->toHaveKeys(['frameRate', 'sound']);
+    }
+})->with([
+    ['numbered', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'], ['preset' => 'review-720', 'range' => ['first' => 0, 'last' => 0]]]],
+    ['numbered-open', [['preset' => 'lossless-vault'], ['preset' => 'slow-line', 'range' => ['first' => 90, 'last' => 95]]]],
+    ['numbered-stream', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
+    ['numbered-uneven', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
+]);
+
+it('gives a range at another rate its full length', function (int $last, int $frames) {
+    $cut = $this->bringIn('slow');
+    $this->putJson("/api/cuts/{$cut['id']}/sheet", ['range' => ['first' => 3, 'last' => $last], 'outputs' => [['key' => '1', 'preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => (object) []]]])->assertOk();
+    $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")->json('pack');
+    $this->work();
+    $run = $this->getJson("/api/packs/{$pack}")->json('runs.0');
+    expect($run['plan']['frames'])->toBe($frames)->and(array_column($run['slip']['differences'], 'cell'))->not->toContain('frameRate')
+        ->and((int) (new Process(['ffprobe', '-v', 'error', '-select_streams', 'v', '-count_packets', '-show_entries', 'stream=nb_read_packets', '-of', 'csv=p=0', $run['path']]))->mustRun()->getOutput())->toBe($frames);
+})->with([[3, 2], [9, 14], [14, 24]]);
+
+it('keeps picture and sound of a range together, and gives a master its timecode', function () {
+    // The tone begins at two seconds, with a white picture.
+    $path = $this->folder('media').'/clap.mov';
+    (new Process(['ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', "color=black:s=320x180:r=25:d=4,drawbox=c=white:t=fill:enable='gte(t,2)'", '-f', 'lavfi', '-i', "aevalsrc='0.5*sin(2*PI*1000*t)*gte(t,2)':s=48000:d=4", '-c:v', 'libx264', '-g', '100', '-pix_fmt', 'yuv420p', '-c:a', 'pcm_s16le', '-timecode', '10:00:00:00', $path]))->mustRun();
+    $cut = $this->postJson('/api/cuts', ['path' => $path])->json('cut');
+    $this->putJson("/api/cuts/{$cut['id']}/sheet", ['range' => ['first' => 40, 'last' => 79], 'outputs' => [['key' => '1', 'preset' => 'archive-10-bit', 'host' => null, 'edits' => (object) []]]])->assertOk();
+    $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")->json('pack');
+    $this->work();
+    $run = $this->getJson("/api/packs/{$pack}")->json('runs.0');
+    $samples = unpack('s*', (new Process(['ffmpeg', '-v', 'error', '-i', $run['path'], '-ac', '1', '-f', 's16le', '-']))->mustRun()->getOutput());
+    $begins = array_key_first(array_filter($samples, fn (int $sample): bool => abs($sample) > 1000));
+    $luma = str_split((new Process(['ffmpeg', '-v', 'error', '-i', $run['path'], '-an', '-vf', 'scale=1:1:flags=area,format=gray', '-f', 'rawvideo', '-']))->mustRun()->getOutput());
+    $white = array_key_first(array_filter($luma, fn (string $byte): bool => ord($byte) > 127));
+    expect($white)->toBe(10)->and(abs($begins / 48_000 - 0.4))->toBeLessThan(0.001)
+        ->and(app(CutReader::class)->read($run['path'])['reading']->timecode(0))->toEqual(app(CutReader::class)->read($path)['reading']->timecode(40));
+});
+
+it('refuses a range that the cut does not have, and keeps the one before', function (array $range, string $at) {
+    $id = $this->bringIn('plain')['id'];
+    $output = ['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => (object) []];
+    $this->putJson("/api/cuts/{$id}/sheet", ['range' => ['first' => 5, 'last' => 9], 'outputs' => [$output]])->assertOk();
+    $body = $at === '/range' ? ['range' => $range, 'outputs' => [$output]] : ['outputs' => [[...$output, 'range' => $range]]];
+    expect(array_column($this->answer($this->putJson("/api/cuts/{$id}/sheet", $body), 'error', 422)['error']['faults'], 'path'))->toContain($at)
+        ->and($this->getJson("/api/cuts/{$id}/sheet")->json('range.first'))->toBe(5);
+})->with([[['first' => 10, 'last' => 5], '/range'], [['first' => 0, 'last' => 50], '/range'], [['first' => -1, 'last' => 5], '/range'], [['first' => 60, 'last' => 70], '/outputs/0/range']]);
 
 it('gives the analysis to scripts', function () {
     $process = new Process([base_path('bin/crate'), 'read', Clips::make('leftover'), '--analyse', '--json'], null, ['DB_DATABASE' => $this->folder('derived').'/crate.sqlite', 'CRATE_DERIVED' => $this->folder('derived')]);

@@ -25,6 +25,7 @@ it('reads a file for a script', function (string $kind, array $video, array $fil
     ['plain', ['codec' => 'h264', 'width' => 320, 'height' => 180, 'frameRate' => '25', 'scan' => 'progressive', 'bitDepth' => 8, 'displayAspect' => '16:9', 'frames' => 50], ['container' => 'mp4', 'fastStart' => true]],
     ['ten-bit', ['codec' => 'prores', 'profile' => '422 HQ', 'bitDepth' => 10, 'chroma' => '4:2:2'], ['container' => 'mov', 'fastStart' => false]],
     ['tape', ['codec' => 'mpeg2video', 'scan' => 'tff', 'frameRate' => '30000/1001', 'displayAspect' => '4:3', 'displayWidth' => 640], ['container' => 'mpeg-ps']],
+    ['numbered-stream', ['variableRate' => false, 'frames' => 100], ['container' => 'mpeg-ps']],
     ['uneven', ['variableRate' => true], ['container' => 'matroska']],
     ['turned', ['rotation' => 270, 'displayWidth' => 180, 'displayHeight' => 320], ['container' => 'mp4']],
     ['hdr', ['codec' => 'hevc', 'hdr' => true, 'bitDepth' => 10, 'mastering' => null], ['container' => 'mp4']],
