@@ -18,8 +18,8 @@ use RuntimeException;
 /** Measures a cut segment by segment. What is finished is kept, so that it can be put down at any time and taken up again. */
 class Analyser
 {
-    /** Pictures in the strip, at most one for each second. */
-    private const MOST_PICTURES = 60;
+    /** Pictures in the strip, at most two for each second. */
+    private const MOST_PICTURES = 80;
 
     private const PICTURE_HEIGHT = 54;
 
@@ -64,12 +64,18 @@ class Analyser
         return $facts;
     }
 
+    /** How many small pictures lie in the strip of a cut. */
+    public static function pictures(Reading $reading): int
+    {
+        return max(1, min(self::MOST_PICTURES, (int) floor(2 * $reading->duration->toFloat())));
+    }
+
     private function finishProxy(Reading $reading, string $path, Workspace $space, Closure $shouldStop): void
     {
         $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
         $partial = $space->proxy().'.partial';
         $this->engine->proxy($path, $space->joinedPicture(), (string) $video->frameRate, $reading->mainAudio()?->index, Excerpt::whole($reading)->sound(), $partial, $shouldStop);
-        $pictures = max(1, min(self::MOST_PICTURES, (int) floor($reading->duration->toFloat())));
+        $pictures = self::pictures($reading);
         $shown = $video->displaySize();
         $width = max(2, 2 * (int) round(self::PICTURE_HEIGHT * $shown->width / $shown->height / 2));
         $this->engine->strip($partial, $pictures, $video->frameRate->secondsOf($reading->length())->toFloat(), $width, self::PICTURE_HEIGHT, $space->strip().'.partial');

@@ -131,7 +131,8 @@ final readonly class MeasuringPass
             "[f]scale={$parts}:ih:flags=area,format=gray[".self::ROWS.']',
             "[g]scale=iw:{$parts}:flags=area,format=gray[".self::COLUMNS.']',
             '[h]scale='.Gradient::WIDTH.':'.Gradient::HEIGHT.':flags=area,format=gray['.self::GRADIENTS.']',
-            "[c]scale={$detail->width}:{$detail->height}:flags=area,format=yuv420p,siti,".$print(self::DETAIL).',scale='.Glance::WIDTH.':'.Glance::HEIGHT.':flags=area,format=gray['.self::GLANCES.']',
+            // Grey has full range, which spares siti the costly conversion of every pixel.
+            "[c]scale={$detail->width}:{$detail->height}:flags=area,format=gray,siti,".$print(self::DETAIL).',scale='.Glance::WIDTH.':'.Glance::HEIGHT.':flags=area,format=gray['.self::GLANCES.']',
         ];
         if ($this->proxy) {
             $chains[] = '[d]'.implode(',', [...$viewing->progressive(), "trim=start_frame={$this->lead}", ...$viewing->asVideo($viewing->size(self::PROXY_SIDE), 'fast_bilinear')]).'[proxy]';

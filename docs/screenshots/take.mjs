@@ -27,9 +27,59 @@ const { cuts } = await (await fetch(`${address}/api/cuts`)).json();
 const sheet = `/cuts/${cuts.find((cut) => cut.name === 'Night firing').id}`;
 const tapes = `/cuts/${cuts.find((cut) => cut.name === 'Wheel study').id}`;
 
+// Everything is looked at before the first picture.
+for (;;) {
+    const { analyses } = await (await fetch(`${address}/api/runs`)).json();
+    if (analyses.length === 0) {
+        break;
+    }
+    await new Promise((resolve) => setTimeout(resolve, 500));
+}
+
 await take(await open('light', '/'), 'shelf');
 
 let page = await open('light', sheet);
+await page.getByRole('group', { name: 'Range strip' }).hover({ position: { x: 830, y: 60 } });
+for (let i = 0; i < 5; i++) {
+    await page.mouse.wheel(0, -300);
+}
+await page.getByRole('group', { name: 'Range strip' }).click({ position: { x: 640, y: 60 } });
+await page.getByRole('button', { name: /Footage after a gap/ }).click();
+await page.waitForTimeout(500);
+await take(page, 'range');
+
+page = await open('dark', `/cuts/${cuts.find((cut) => cut.name === 'Wheel study').id}`);
+await page.getByRole('button', { name: 'Make the picture large' }).click();
+await page.getByRole('group', { name: 'Range strip' }).click({ position: { x: 500, y: 60 } });
+await page.waitForTimeout(900);
+await take(page, 'viewer');
+
+page = await open('light', `/cuts/${cuts.find((cut) => cut.name === 'Glaze tapes').id}`);
+await page.getByRole('button', { name: 'All about it' }).click();
+await page.waitForTimeout(500);
+await take(page, 'about');
+
+// A file on its way, another paused; both are given up again.
+page = await open('dark', '/');
+await page.route('**/api/uploads/**', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, route.request().method() === 'PATCH' ? 700 : 0));
+    await route.fallback().catch(() => undefined);
+});
+await page.getByRole('button', { name: 'Bring in a cut' }).click();
+await page.getByLabel('Files of this computer').setInputFiles(['kiln-night-firing.mov', 'studio-short.mov'].map((name) => `storage/demo/media/${name}`));
+await page.waitForTimeout(2300);
+await page.getByRole('button', { name: 'Pause studio-short.mov' }).click();
+await page.waitForTimeout(2500);
+await page.screenshot({ path: `${folder}sending.png` });
+for (const name of ['kiln-night-firing.mov', 'studio-short.mov']) {
+    await page.getByRole('button', { name: `Give up ${name}` }).click();
+}
+await page.waitForTimeout(1500);
+await page.close();
+
+page = await open('light', sheet);
+await page.getByRole('button', { name: 'Leave it out' }).click();
+await page.waitForTimeout(500);
 await page.getByLabel(/^Rate of output 2/).click();
 await page.waitForTimeout(300);
 await take(page, 'sheet-light');

@@ -2,6 +2,7 @@
 
 namespace App\Http\Resources;
 
+use App\Analysis\Analyser;
 use App\Analysis\Workspace;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
@@ -25,6 +26,7 @@ final class AnalysisResource
             'result' => $analysis?->result,
             'proxy' => $made ? "/api/cuts/{$cut->id}/proxy?v={$version}" : null,
             'strip' => $made && is_file($space->strip()) ? "/api/cuts/{$cut->id}/strip?v={$version}" : null,
+            'pictures' => Analyser::pictures($cut->reading()),
         ];
     }
 

@@ -282,6 +282,10 @@ export interface CutAnalysis {
     result: Analysis | null;
     proxy: string | null;
     strip: string | null;
+    /**
+     * In the strip, evenly spread over the cut.
+     */
+    pictures: number;
 }
 /**
  * Answer of POST /api/cuts.

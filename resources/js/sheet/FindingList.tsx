@@ -19,7 +19,7 @@ export function FindingList({ findings }: { findings: ShownFinding[] }) {
                         <Mark kind={finding.severity} />
                     </span>
                     <div>
-                        <Figures text={finding.text} />
+                        <Figures className="block" text={finding.text} />
                         {finding.remedy && (
                             <Button className="mt-1.5" onClick={finding.remedy.apply}>
                                 <Figures text={finding.remedy.text} />

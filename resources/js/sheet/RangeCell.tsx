@@ -3,7 +3,7 @@ import type { Cut, Range, Sheet } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Popover } from '../ui/Popover';
 import { Segments } from '../ui/Segments';
-import { FrameInput } from '../viewer/FrameInput';
+import { RangeInputs } from '../viewer/RangeInputs';
 
 interface Props {
     cut: Cut;
@@ -67,22 +67,7 @@ export function RangeCell({ cut, number, range, setRange, planning }: Props) {
                 />
                 {range.own && (
                     <div className="mt-3 flex gap-4">
-                        <FrameInput
-                            label="First"
-                            value={range.first}
-                            clock={cut.timecode}
-                            from={0}
-                            to={range.last}
-                            onChange={(first) => setRange({ first, last: range.last })}
-                        />
-                        <FrameInput
-                            label="Last"
-                            value={range.last}
-                            clock={cut.timecode}
-                            from={range.first}
-                            to={cut.frames - 1}
-                            onChange={(last) => setRange({ first: range.first, last })}
-                        />
+                        <RangeInputs cut={cut} range={range} setRange={setRange} />
                     </div>
                 )}
             </Popover>

@@ -2,7 +2,7 @@ import type { Cut, CutAnalysis, Range, Sheet } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
-import { FrameInput } from './FrameInput';
+import { RangeInputs } from './RangeInputs';
 import { framesPerSecond } from './timecode';
 
 interface Props {
@@ -23,22 +23,7 @@ export function RangeLine({ cut, range, noticed, analysis, setRange, lookAgain }
     const taken = suggestion === undefined && suggested !== null;
     return (
         <div className="flex h-[24px] items-center gap-4 text-[13px] whitespace-nowrap">
-            <FrameInput
-                label="First"
-                value={range.first}
-                clock={cut.timecode}
-                from={0}
-                to={range.last}
-                onChange={(first) => setRange({ first, last: range.last })}
-            />
-            <FrameInput
-                label="Last"
-                value={range.last}
-                clock={cut.timecode}
-                from={range.first}
-                to={cut.frames - 1}
-                onChange={(last) => setRange({ first: range.first, last })}
-            />
+            <RangeInputs cut={cut} range={range} setRange={setRange} />
             <span className="-ml-3 text-faint" title="The last frame is part of what is delivered">
                 kept
             </span>

@@ -70,7 +70,22 @@ export function RangeStrip({ cut, analysis, range, setRange, player }: Props) {
         event.currentTarget.setPointerCapture(event.pointerId);
     };
 
-    const pictures = Math.max(1, Math.min(60, Math.floor(cut.frames / player.rate)));
+    const drag = (next: Range, frame: number) => {
+        player.pause();
+        player.seek(frame);
+        setDragged(next);
+    };
+    const drop = () => {
+        if (dragged !== null) {
+            setRange(dragged);
+        }
+        setDragged(null);
+    };
+    const step = (next: Range, frame: number) => {
+        setRange(next);
+        player.seek(frame);
+    };
+
     return (
         <div
             ref={strip}
@@ -92,7 +107,7 @@ export function RangeStrip({ cut, analysis, range, setRange, player }: Props) {
             {analysis?.strip ? (
                 <Pictures
                     strip={analysis.strip}
-                    pictures={pictures}
+                    pictures={analysis.pictures}
                     shape={cut.displayWidth / cut.displayHeight}
                     frames={cut.frames}
                     view={view}
@@ -121,21 +136,9 @@ export function RangeStrip({ cut, analysis, range, setRange, player }: Props) {
                 from={0}
                 to={shown.last}
                 frameAt={frameAt}
-                drag={(frame) => {
-                    player.pause();
-                    player.seek(frame);
-                    setDragged({ first: frame, last: shown.last });
-                }}
-                drop={() => {
-                    if (dragged !== null) {
-                        setRange(dragged);
-                    }
-                    setDragged(null);
-                }}
-                step={(frame) => {
-                    setRange({ first: frame, last: shown.last });
-                    player.seek(frame);
-                }}
+                drag={(first) => drag({ first, last: shown.last }, first)}
+                drop={drop}
+                step={(first) => step({ first, last: shown.last }, first)}
             />
             <Handle
                 label="Last frame"
@@ -145,22 +148,10 @@ export function RangeStrip({ cut, analysis, range, setRange, player }: Props) {
                 side="last"
                 from={shown.first}
                 to={player.last}
-                frameAt={(clientX) => frameAt(clientX)}
-                drag={(frame) => {
-                    player.pause();
-                    player.seek(frame);
-                    setDragged({ first: shown.first, last: frame });
-                }}
-                drop={() => {
-                    if (dragged !== null) {
-                        setRange(dragged);
-                    }
-                    setDragged(null);
-                }}
-                step={(frame) => {
-                    setRange({ first: shown.first, last: frame });
-                    player.seek(frame);
-                }}
+                frameAt={frameAt}
+                drag={(last) => drag({ first: shown.first, last }, last)}
+                drop={drop}
+                step={(last) => step({ first: shown.first, last }, last)}
             />
             <Playhead left={x(player.frame)} width={Math.max(1, x(player.frame + 1) - x(player.frame))} />
         </div>

@@ -23,36 +23,38 @@ export function Viewer({ cut, analysis, player, large, setLarge }: Props) {
     const state = playing ? 'proxy' : exact ? 'exact' : problem ? 'this frame cannot be decoded' : 'decoding …';
     return (
         <div
-            className={`group relative flex-none overflow-hidden bg-neutral ${large ? 'h-[min(46vh,440px)] w-full' : 'h-[124px] w-[220px]'}`}
+            className={`group flex flex-none flex-col ${large ? 'h-[min(46vh,440px)] w-full' : 'h-[128px] w-[186px]'}`}
         >
-            {proxy !== null && (
-                <video
-                    ref={video}
-                    src={proxy}
-                    preload="auto"
-                    playsInline
-                    className="absolute inset-0 size-full object-contain"
-                    aria-label={`${cut.name}, playing`}
-                />
-            )}
-            {shown === null && !playing && (
-                <img src={cut.poster} alt="" className="absolute inset-0 size-full object-contain opacity-60" />
-            )}
-            {visible && (
-                <img
-                    src={shown.src}
-                    alt={`Frame ${shown.frame} of ${cut.name}`}
-                    className="absolute inset-0 size-full object-contain"
-                />
-            )}
-            <div className="absolute inset-x-0 bottom-0 flex items-center gap-2 bg-black/65 px-1.5 py-0.5 text-[11.5px] text-white">
+            <div className="relative min-h-0 flex-1 overflow-hidden bg-neutral">
+                {proxy !== null && (
+                    <video
+                        ref={video}
+                        src={proxy}
+                        preload="auto"
+                        playsInline
+                        className="absolute inset-0 size-full object-contain"
+                        aria-label={`${cut.name}, playing`}
+                    />
+                )}
+                {shown === null && !playing && (
+                    <img src={cut.poster} alt="" className="absolute inset-0 size-full object-contain opacity-60" />
+                )}
+                {visible && (
+                    <img
+                        src={shown.src}
+                        alt={`Frame ${shown.frame} of ${cut.name}`}
+                        className="absolute inset-0 size-full object-contain"
+                    />
+                )}
+            </div>
+            <div className="flex h-6 flex-none items-center gap-2 border border-t-0 border-line bg-sunk px-1 text-[11.5px]">
                 <button
                     type="button"
                     aria-label={playing ? 'Pause' : 'Play'}
                     title={proxy === null ? 'It can be played once its proxy is made' : 'Play or pause (Space)'}
                     disabled={proxy === null}
                     onClick={toggle}
-                    className="flex size-5 items-center justify-center rounded hover:bg-white/20 disabled:opacity-40"
+                    className="flex size-5 items-center justify-center rounded hover:bg-line disabled:opacity-40"
                 >
                     {playing ? <Pause size={12} fill="currentColor" /> : <Play size={12} fill="currentColor" />}
                 </button>
@@ -60,7 +62,7 @@ export function Viewer({ cut, analysis, player, large, setLarge }: Props) {
                     {timecode(frame, cut.timecode)}
                 </output>
                 <span
-                    className={`ml-auto ${large || problem ? '' : 'opacity-0 group-hover:opacity-100'}`}
+                    className={`ml-auto text-soft ${large || problem ? '' : 'opacity-0 group-hover:opacity-100'}`}
                     data-state={playing ? 'playing' : exact ? 'exact' : 'waiting'}
                 >
                     {state}
@@ -71,7 +73,7 @@ export function Viewer({ cut, analysis, player, large, setLarge }: Props) {
                     title={large ? 'Small picture' : 'Large picture'}
                     aria-pressed={large}
                     onClick={() => setLarge(!large)}
-                    className="flex size-5 items-center justify-center rounded hover:bg-white/20"
+                    className="flex size-5 items-center justify-center rounded hover:bg-line"
                 >
                     {large ? <Minimize2 size={12} /> : <Maximize2 size={12} />}
                 </button>
