@@ -62,7 +62,7 @@ class CutReader
         if ($boxes['encrypted'] ?? false) {
             throw Unreadable::encrypted();
         }
-        $probe = $this->probe($path, $bytes) + array_filter(['boxes' => $boxes]);
+        $probe = $this->probe($path, $bytes) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
         if (! isset($probe['streams'])) {
             throw Unreadable::notMedia();
         }

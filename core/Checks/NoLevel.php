@@ -12,7 +12,7 @@ final class NoLevel implements Check
 {
     public function look(Plan $plan, Subject $subject): ?Finding
     {
-        if ($plan->picture->level !== null || ! in_array($plan->picture->codec->id(), ['h264', 'hevc'], true)) {
+        if ($plan->picture->level !== null || $plan->picture->codec->levels() === []) {
             return null;
         }
         $peak = $plan->rate->peak ?? $plan->rate->average;

@@ -5,14 +5,25 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding;
 
 use OuterCrate\Encoding\Audio\AacArguments;
+use OuterCrate\Encoding\Audio\Ac3Arguments;
+use OuterCrate\Encoding\Audio\AlacArguments;
 use OuterCrate\Encoding\Audio\AudioArguments;
 use OuterCrate\Encoding\Audio\FlacArguments;
+use OuterCrate\Encoding\Audio\Mp3Arguments;
+use OuterCrate\Encoding\Audio\OpusArguments;
 use OuterCrate\Encoding\Audio\PcmArguments;
+use OuterCrate\Encoding\Video\Av1Arguments;
 use OuterCrate\Encoding\Video\Ffv1Arguments;
 use OuterCrate\Encoding\Video\H264Arguments;
 use OuterCrate\Encoding\Video\HevcArguments;
+use OuterCrate\Encoding\Video\MotionJpegArguments;
+use OuterCrate\Encoding\Video\Mpeg2Arguments;
 use OuterCrate\Encoding\Video\ProResArguments;
+use OuterCrate\Encoding\Video\UtVideoArguments;
+use OuterCrate\Encoding\Video\Vc3Arguments;
+use OuterCrate\Encoding\Video\Vc5Arguments;
 use OuterCrate\Encoding\Video\VideoArguments;
+use OuterCrate\Encoding\Video\Vp9Arguments;
 use OutOfBoundsException;
 
 /** The argument builder of each codec. A new codec is a new class and a line here. */
@@ -27,11 +38,14 @@ final readonly class Encoders
     public function __construct()
     {
         $video = [];
-        foreach ([new H264Arguments, new HevcArguments, new ProResArguments, new Ffv1Arguments] as $arguments) {
+        foreach ([
+            new H264Arguments, new HevcArguments, new Av1Arguments, new Vp9Arguments, new Mpeg2Arguments, new ProResArguments,
+            new Vc3Arguments, new Vc5Arguments, new MotionJpegArguments, new Ffv1Arguments, new UtVideoArguments,
+        ] as $arguments) {
             $video[$arguments->codec()] = $arguments;
         }
         $audio = [];
-        foreach ([new AacArguments, new PcmArguments, new FlacArguments] as $arguments) {
+        foreach ([new AacArguments, new OpusArguments, new Mp3Arguments, new Ac3Arguments, new PcmArguments, new FlacArguments, new AlacArguments] as $arguments) {
             $audio[$arguments->codec()] = $arguments;
         }
         $this->video = $video;

@@ -45,6 +45,13 @@ final class FilterChain
         if ($video?->pixelFormat->chroma === Chroma::Rgb && $plan->colour->pixelFormat->chroma !== Chroma::Rgb) {
             array_push($scale, 'out_color_matrix=bt709', 'out_range=tv');
         }
+        // Samples are computed anew where the codec has coefficients or a range of its own.
+        if ($video !== null && ! $plan->colour->toneMap && $video->pixelFormat->chroma !== Chroma::Rgb && $plan->colour->pixelFormat->chroma !== Chroma::Rgb && $colour->fullRange !== $video->colour->fullRange) {
+            $matrix = static fn (?string $name): string => match ($name) {
+                'bt709' => 'bt709', 'bt2020nc', 'bt2020c' => 'bt2020', null => $video->size->shorterSide() > 576 ? 'bt709' : 'bt601', default => 'bt601',
+            };
+            array_push($scale, "in_color_matrix={$matrix($video->colour->matrix)}", "out_color_matrix={$matrix($colour->matrix)}", 'in_range='.($video->colour->fullRange ? 'pc' : 'tv'), 'out_range='.($colour->fullRange ? 'pc' : 'tv'));
+        }
         array_push($filters, 'scale='.implode(':', $scale), 'format='.$plan->colour->pixelFormat->engineName());
         if ($size->isPadded()) {
             $filters[] = "pad={$size->frame->width}:{$size->frame->height}:(ow-iw)/2:(oh-ih)/2";

@@ -85,7 +85,7 @@ final readonly class PassBuilder
             ...($keeps && $excerpt !== null && $reading->extras->timecode !== null ? ['-timecode', (string) $reading->timecode($plan->range->first)] : []),
             ...($keeps ? ['-map_metadata', '0'] : ['-map_metadata', '-1', ...($iso ? ['-write_tmcd', '0'] : [])]),
             ...($iso ? ['-movflags', $plan->container->fastStart ? '+write_colr+faststart' : '+write_colr'] : []),
-            '-f', $plan->container->container->id(), // the engine's muxers for these carry the same names
+            '-f', $plan->container->container->muxer(),
         ];
     }
 

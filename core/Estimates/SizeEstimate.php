@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates;
 
+use OuterCrate\Formats\Containers\Payload;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
@@ -28,7 +29,7 @@ final readonly class SizeEstimate
         $packets = $plan->sound->codec === null ? 0 : (int) ceil($seconds * $plan->sound->sampleRate / 1024);
         $media = (int) round(($bitsPerSecond + $sound) / 8 * $seconds);
 
-        return new self($media + $plan->container->container->overhead($plan->frames, $packets, $plan->keyframes->isIntra()), $margin, $basis);
+        return new self($media + $plan->container->container->overhead(new Payload($plan->frames, $packets, $plan->keyframes->isIntra(), $media, $seconds)), $margin, $basis);
     }
 
     /** @return array{float, int, string} bits per second of the picture, margin in percent, basis */
@@ -55,9 +56,8 @@ final readonly class SizeEstimate
 
             return [$pixels * $format->chroma->samplesPerPixel() * $format->bitDepth * 0.45, 50, 'content'];
         }
-        // Constant quality: a step of 6 halves or doubles the rate; about 0.11 bits a pixel at 23 in H.264, 0.07 at 24 in HEVC.
-        $reference = $codec->id() === 'hevc' ? [0.07, 24] : [0.11, 23];
-        $bits = $pixels * $reference[0] * 2 ** (($reference[1] - ($rate->quality ?? $reference[1])) / 6);
+        $scale = $codec->quality();
+        $bits = $pixels * ($scale?->bitsAt($rate->quality ?? $scale->usual) ?? 0.1);
 
         return [$rate->peak === null ? $bits : min($bits, (float) $rate->peak->bitsPerSecond), 60, 'content'];
     }

@@ -5,18 +5,34 @@ declare(strict_types=1);
 namespace OuterCrate\Formats;
 
 use OuterCrate\Formats\Audio\AacLc;
+use OuterCrate\Formats\Audio\Ac3;
+use OuterCrate\Formats\Audio\Alac;
 use OuterCrate\Formats\Audio\AudioCodec;
 use OuterCrate\Formats\Audio\Flac;
+use OuterCrate\Formats\Audio\Mp3;
+use OuterCrate\Formats\Audio\Opus;
 use OuterCrate\Formats\Audio\Pcm;
+use OuterCrate\Formats\Containers\Avi;
 use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\Containers\Matroska;
 use OuterCrate\Formats\Containers\Mov;
 use OuterCrate\Formats\Containers\Mp4;
+use OuterCrate\Formats\Containers\MpegPs;
+use OuterCrate\Formats\Containers\MpegTs;
+use OuterCrate\Formats\Containers\Mxf;
+use OuterCrate\Formats\Containers\WebM;
+use OuterCrate\Formats\Video\Av1;
 use OuterCrate\Formats\Video\Ffv1;
 use OuterCrate\Formats\Video\H264;
 use OuterCrate\Formats\Video\Hevc;
+use OuterCrate\Formats\Video\MotionJpeg;
+use OuterCrate\Formats\Video\Mpeg2;
 use OuterCrate\Formats\Video\ProRes;
+use OuterCrate\Formats\Video\UtVideo;
+use OuterCrate\Formats\Video\Vc3;
+use OuterCrate\Formats\Video\Vc5;
 use OuterCrate\Formats\Video\VideoCodec;
+use OuterCrate\Formats\Video\Vp9;
 use OutOfBoundsException;
 
 /** Everything that can be made. A new codec or container is a new class and a line here. */
@@ -33,13 +49,13 @@ final class Catalogue
 
     public function __construct()
     {
-        foreach ([new H264, new Hevc, new ProRes, new Ffv1] as $codec) {
+        foreach ([new H264, new Hevc, new Av1, new Vp9, new Mpeg2, new ProRes, new Vc3, new Vc5, new MotionJpeg, new Ffv1, new UtVideo] as $codec) {
             $this->video[$codec->id()] = $codec;
         }
-        foreach ([new AacLc, new Pcm, new Flac] as $codec) {
+        foreach ([new AacLc, new Opus, new Mp3, new Ac3, new Pcm, new Flac, new Alac] as $codec) {
             $this->audio[$codec->id()] = $codec;
         }
-        foreach ([new Mp4, new Mov, new Matroska] as $container) {
+        foreach ([new Mp4, new Mov, new Matroska, new WebM, new Mxf, new Avi, new MpegTs, new MpegPs] as $container) {
             $this->containers[$container->id()] = $container;
         }
     }

@@ -38,6 +38,22 @@ final readonly class Colour
         return $this == $other;
     }
 
+    /** Whether a player shows the same: both tags of BT.601 have one matrix, and four names one transfer (ITU-T H.273, tables 3 and 4). */
+    public function showsLike(self $other): bool
+    {
+        $matrix = static fn (?string $name): ?string => $name === 'bt470bg' ? 'smpte170m' : $name;
+        $transfer = static fn (?string $name): ?string => in_array($name, ['smpte170m', 'bt2020-10', 'bt2020-12'], true) ? 'bt709' : $name;
+
+        return $this->primaries === $other->primaries && $matrix($this->matrix) === $matrix($other->matrix)
+            && $transfer($this->transfer) === $transfer($other->transfer) && $this->fullRange === $other->fullRange;
+    }
+
+    /** The same range, and nothing said of the rest. */
+    public function untagged(): self
+    {
+        return new self(null, null, null, $this->fullRange);
+    }
+
     /** The name people use: BT.709, BT.601 (525), BT.2020 PQ … or "not tagged". */
     public function label(): string
     {

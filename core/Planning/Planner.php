@@ -10,6 +10,7 @@ use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Severity;
 use OuterCrate\Checks\Subject;
 use OuterCrate\Formats\Catalogue;
+use OuterCrate\Formats\Video\LevelNeeds;
 use OuterCrate\Planning\Decisions\DecideColour;
 use OuterCrate\Planning\Decisions\DecideContainer;
 use OuterCrate\Planning\Decisions\DecideFrameRate;
@@ -77,7 +78,7 @@ final readonly class Planner
     private function decideLevel(Draft $draft): void
     {
         $picture = $draft->picture();
-        $level = $picture->codec->level($picture->profile, $draft->frameSize()->frame, $draft->frameRate()->rate, $draft->rate()->peak ?? $draft->rate()->average);
+        $level = $picture->codec->level($picture->profile, new LevelNeeds($draft->frameSize()->frame, $draft->frameRate()->rate, $draft->rate()->peak ?? $draft->rate()->average));
         $draft->refine(Cell::Picture, new PictureValue($picture->codec, $picture->profile, $level, $picture->effort));
     }
 

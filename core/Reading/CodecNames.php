@@ -61,15 +61,15 @@ final class CodecNames
     }
 
     /**
-     * Id and name of the container, from the prober's format name and the file's major brand.
+     * Id and name of the container, from the prober's format name, the file's major brand, and its EBML document type.
      *
      * @return array{string, string}
      */
-    public static function container(string $format, ?string $brand, string $firstVideoCodec): array
+    public static function container(string $format, ?string $brand, ?string $docType): array
     {
         return match (true) {
             str_starts_with($format, 'mov,') => trim($brand ?? '') === 'qt' || $brand === null ? ['mov', 'MOV'] : ['mp4', 'MP4'],
-            str_starts_with($format, 'matroska') => in_array($firstVideoCodec, ['vp8', 'vp9', 'av1'], true) ? ['webm', 'WebM'] : ['matroska', 'Matroska'],
+            str_starts_with($format, 'matroska') => $docType === 'webm' ? ['webm', 'WebM'] : ['matroska', 'Matroska'],
             $format === 'mpeg' => ['mpeg-ps', 'MPEG-PS'],
             $format === 'mpegts' => ['mpeg-ts', 'MPEG-TS'],
             $format === 'mpegvideo' => ['mpeg-es', 'MPEG video'],

@@ -39,7 +39,7 @@ final readonly class Description
             'Index' => match ($reading->fastStart) {
                 true => 'before the media (fast start)', false => 'after the media', null => null,
             },
-            'Length' => new Duration($reading->duration).' ('.(string) $reading->duration."\u{2009}s)",
+            'Length' => new Duration($reading->duration).' ('.rtrim(rtrim(number_format($reading->duration->toFloat(), 3, '.', ''), '0'), '.')."\u{2009}s)",
             'Size' => number_format($reading->bytes, 0, '.', "\u{202F}").' bytes',
             'Rate of it all' => (string) $reading->bitrate(),
             'Start timecode' => $reading->extras->timecode === null ? null : (string) $reading->extras->timecode.($reading->extras->timecode->dropFrame ? ', drop-frame' : ''),

@@ -17,6 +17,7 @@ final readonly class FileStructure
         public bool $indexMissing = false,
         public bool $playlist = false,
         public bool $isoBaseMedia = false,
+        public ?string $docType = null,
     ) {
     }
 
@@ -106,12 +107,14 @@ final readonly class FileStructure
             return new self;
         }
         $segment = $after + $headerSize;
+        // EBML DocType (RFC 8794, 11.2.6): "matroska", or "webm" for the part of it that is made for the web.
+        $docType = preg_match('~\x42\x82[\x84-\x88]([a-z]{4,8})~', substr($head, $after, min($headerSize, 256)), $m) === 1 ? $m[1] : null;
         if (substr($head, $segment, 4) !== "\x18\x53\x80\x67") {
-            return new self;
+            return new self(docType: $docType);
         }
         [$size, $start] = self::vint($head, $segment + 4);
 
-        return new self(expectedBytes: $size === null ? null : $start + $size);
+        return new self(expectedBytes: $size === null ? null : $start + $size, docType: $docType);
     }
 
     /** @return array{?int, int} value (null when unknown) and the position after it */

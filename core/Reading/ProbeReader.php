@@ -59,7 +59,7 @@ final readonly class ProbeReader
         if ($duration->compare(0) <= 0) {
             throw Unreadable::cutShort();
         }
-        [$container, $name] = CodecNames::container($format->text('format_name') ?? '', $format->within('tags')->text('major_brand'), $video[0]->codec);
+        [$container, $name] = CodecNames::container($format->text('format_name') ?? '', $format->within('tags')->text('major_brand'), (new Fields($probe))->text('docType'));
 
         return new Reading($container, $name, $fastStart, $duration, $bytes, $video, $audio, $this->extras($probe, $streams, $video[0]->frameRate));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Slips;
 
+use OuterCrate\Formats\Colour;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cell;
 use OuterCrate\Reading\AudioReading;
@@ -15,6 +16,9 @@ use OuterCrate\Units\Fraction;
 /** Holds a produced file against its frozen plan, value by value. */
 final readonly class Comparison
 {
+    /** What the prober calls a profile → what it is called in plans. */
+    private const ALIASES = ['HEVC Rext' => 'HEVC Main 4:2:2 10'];
+
     /**
      * @param  array<mixed>  $plan  the frozen plan (resources/schema/plan.json)
      * @return list<Difference>
@@ -55,7 +59,10 @@ final readonly class Comparison
     {
         $label = $planned->text('label') ?? '';
         $name = explode(' · ', $label)[0];
-        if ($planned->text('codec') !== $video->codec || strcasecmp($name, $video->label()) !== 0 && $planned->text('profile') !== null) {
+        $found = self::ALIASES[$video->label()] ?? $video->label();
+        // Of DNxHD a file says no more than that it is that.
+        $named = $planned->text('profile') === null || strcasecmp($name, $found) === 0 || ($video->codec === 'dnxhd' && stripos($name, $found) === 0);
+        if ($planned->text('codec') !== $video->codec || ! $named) {
             return new Difference(Cell::Picture, $name, $video->label(), "The picture came out as {$video->label()}.");
         }
         $level = self::level($planned->text('codec'), $video->level);
@@ -122,11 +129,12 @@ final readonly class Comparison
 
     private function colour(Fields $planned, VideoReading $video): ?Difference
     {
-        $same = $planned->text('primaries') === $video->colour->primaries
-            && $planned->text('transfer') === $video->colour->transfer
-            && $planned->text('matrix') === $video->colour->matrix
-            && $planned->int('bitDepth') === $video->pixelFormat->bitDepth
-            && $planned->text('chroma') === $video->pixelFormat->chroma->value;
+        $wanted = new Colour($planned->text('primaries'), $planned->text('transfer'), $planned->text('matrix'), $planned->text('range') === 'full');
+        $depth = $planned->int('bitDepth');
+        // What 4444 stores has 12 bits, whatever it was given (SMPTE RDD 36, 6.1).
+        $deep = $depth === $video->pixelFormat->bitDepth || ($video->codec === 'prores' && $depth === 10 && $video->pixelFormat->bitDepth === 12);
+        $same = $deep && $planned->text('chroma') === $video->pixelFormat->chroma->value
+            && (! $wanted->isTagged() || $wanted->showsLike($video->colour));
         $found = "{$video->colour->label()} · {$video->pixelFormat->bitDepth}-bit {$video->pixelFormat->chroma->value}";
 
         return $same ? null : new Difference(Cell::Colour, $planned->text('label') ?? '', $found, "The colour came out as {$found}.");

@@ -3,15 +3,21 @@
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Video\Av1;
 use OuterCrate\Formats\Video\H264;
 use OuterCrate\Formats\Video\Hevc;
+use OuterCrate\Formats\Video\LevelNeeds;
+use OuterCrate\Formats\Video\Mpeg2;
 use OuterCrate\Formats\Video\ProRes;
+use OuterCrate\Formats\Video\Vc3;
+use OuterCrate\Formats\Video\Vc5;
+use OuterCrate\Formats\Video\Vp9;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
 
 it('finds the lowest level that holds the stream', function (object $codec, string $profile, string $size, string $rate, ?float $peak, ?string $level) {
-    expect($codec->level($profile, FrameSize::parse($size), FrameRate::parse($rate), $peak === null ? null : Bitrate::megabits($peak)))->toBe($level);
+    expect($codec->level($profile, new LevelNeeds(FrameSize::parse($size), FrameRate::parse($rate), $peak === null ? null : Bitrate::megabits($peak))))->toBe($level);
 })->with([
     [new H264, 'high', '1280x720', '25', 14.85, '3.1'],
     [new H264, 'main', '1280x720', '25', 14.85, '3.2'],
@@ -28,6 +34,64 @@ it('finds the lowest level that holds the stream', function (object $codec, stri
     [new Hevc, 'main10', '3840x2160', '60', 40, '5.1'],
     [new Hevc, 'main', '320x180', '25', null, '2'],
 ]);
+
+it('says which limit of a fixed level a stream breaks', function (object $codec, string $level, ?string $profile, LevelNeeds $needs, ?string $says) {
+    $reason = $codec->exceeds($level, $profile, $needs);
+    $says === null ? expect($reason)->toBeNull() : expect(strtr((string) $reason, ["\u{2009}" => ' ']))->toContain($says);
+})->with(function () {
+    $needs = fn (string $size, string $rate = '25', ?float $peak = null, int $references = 0): LevelNeeds => new LevelNeeds(FrameSize::parse($size), FrameRate::parse($rate), $peak === null ? null : Bitrate::megabits($peak), $references);
+
+    return [
+        [new H264, '4.1', 'high', $needs('1920×1080', '30', 50, 4), null],
+        [new H264, '4.1', 'high', $needs('1920×1080', '60'), '245760 macroblocks in a second'],
+        [new H264, '4.1', 'high', $needs('3840×2160'), '8192 macroblocks in a frame'],
+        [new H264, '4.1', 'high', $needs('1920×1080', '25', 70), 'a peak of 70 Mb/s over 62.5 Mb/s'],
+        [new H264, '4.1', 'high', $needs('1920×1080', '25', 50, 6), '6 reference frames over the 4'],
+        [new H264, '3', 'main', $needs('720×576', '25', 10), null],
+        [new H264, '4', 'high', $needs('256×8192'), 'macroblocks in a frame'],
+        [new Hevc, '5', 'main10', $needs('3840×2160', '30', 60), 'a peak of 60 Mb/s over 25 Mb/s'],
+        [new Hevc, '5 high tier', 'main10', $needs('3840×2160', '30', 60), null],
+        [new Hevc, '4.1', 'main', $needs('1920×1080', '120'), 'pixels in a second'],
+        [new Vp9, '4', 'p0', $needs('1920×1080', '60'), 'pixels in a second'],
+        [new Vp9, '3.1', 'p0', $needs('2800×300'), 'a side of 2800'],
+        [new Av1, '4.0', 'main', $needs('1920×1080', '30', 12), null],
+        [new Av1, '4.0', 'main', $needs('600×3460'), 'over 6144×3456'],
+        [new Mpeg2, 'Main', 'main', $needs('720×576', '25', 15), null],
+        [new Mpeg2, 'Main', 'main', $needs('720×480', '29.97', 16), 'over 15 Mb/s'],
+        [new Mpeg2, 'Main', 'main', $needs('720×576', '50'), '50 fps over 30'],
+        [new Mpeg2, 'Main', 'p422', $needs('720×576', '25', 50), null],
+        [new Mpeg2, 'Low', 'p422', $needs('352×288', '25', 2), 'does not have'],
+    ];
+});
+
+it('finds a level for what the other codecs make', function (object $codec, string $size, string $rate, ?float $peak, ?string $level) {
+    expect($codec->level(array_key_first($codec->profiles()), new LevelNeeds(FrameSize::parse($size), FrameRate::parse($rate), $peak === null ? null : Bitrate::megabits($peak))))->toBe($level);
+})->with([
+    [new Vp9, '1920×1080', '25', 15, '4'], [new Vp9, '1920×1080', '60', 25, '4.1'], [new Vp9, '3840×2160', '60', 100, '5.1'], [new Vp9, '320×180', '25', null, '1.1'],
+    [new Av1, '1920×1080', '30', 10, '4.0'], [new Av1, '3840×2160', '60', 40, '5.1'], [new Av1, '20000×9000', '25', null, null],
+    [new Mpeg2, '720×576', '25', 9, 'Main'], [new Mpeg2, '1920×1080', '25', 25, 'High'], [new Mpeg2, '1280×720', '25', 9, 'High 1440'], [new Mpeg2, '3840×2160', '25', 50, null],
+    [new Hevc, '5760×2880', '30', 90, '6.1'], [new Hevc, '7680×4320', '120', 700, '6.2 high tier'],
+]);
+
+it('states the rate of VC-3 as its standard does', function (string $profile, string $size, string $rate, float $megabits) {
+    expect(round((new Vc3)->ownRate($profile, FrameSize::parse($size), FrameRate::parse($rate))->bitsPerSecond / 1e6, 1))->toBe($megabits);
+})->with([
+    ['hr-lb', '1920×1080', '25', 37.7], ['hr-sq', '1920×1080', '25', 121.2], ['hr-hq', '1920×1080', '25', 183.5], ['hr-hqx', '1920×1080', '25', 183.5], ['hr-444', '1920×1080', '25', 367.0],
+    ['hr-hqx', '3840×2160', '25', 728.3], ['hd-sq', '1920×1080', '29.97', 145.3], ['hd-hq', '1920×1080', '25', 183.5], ['hd-sq', '1280×720', '50', 121.2], ['hd-lb', '1920×1080', '23.976', 36.1],
+]);
+
+it('says why a codec cannot carry a frame', function (object $codec, ?string $profile, string $size, string $rate, ?string $says) {
+    $reason = $codec->refuses($profile, FrameSize::parse($size), FrameRate::parse($rate));
+    $says === null ? expect($reason)->toBeNull() : expect($reason)->toContain($says);
+})->with([
+    [new Mpeg2, 'main', '720×576', '25', null], [new Mpeg2, 'main', '720×576', '15', 'no frame rate of 15'],
+    [new Vc5, null, '1920×1080', '25', null], [new Vc5, null, '854×480', '25', '16 divides, which 854'],
+    [new Vc3, 'hd-sq', '1920×1080', '25', null], [new Vc3, 'hd-sq', '1920×804', '25', 'not of 1920×804'], [new Vc3, 'hr-sq', '128×72', '25', '256×120'],
+]);
+
+it('offers sound at the rates that a codec has', function (string $codec, int $asked, int $channels, int $got) {
+    expect((new Catalogue)->audio($codec)->bitsPerSecond($asked, 48_000, $channels, 16))->toBe($got);
+})->with([['mp3', 300_000, 2, 320_000], ['mp3', 1_000, 2, 32_000], ['ac3', 450_000, 6, 448_000], ['opus', 900_000, 2, 512_000], ['pcm', 0, 2, 1_536_000]]);
 
 it('scales the mezzanine rate from the stated target', function (string $profile, string $size, string $rate, int $kilobits) {
     expect((new ProRes)->ownRate($profile, FrameSize::parse($size), FrameRate::parse($rate))->inKilobits())->toBe($kilobits);

@@ -6,6 +6,7 @@ use App\Models\RunState;
 use App\Packing\Packer;
 use App\Planning\Planning;
 use Illuminate\Support\Facades\Artisan;
+use OuterCrate\Formats\Catalogue;
 
 /** Packs the outputs through the queue and its worker, and gives the runs. */
 function packed(int $cut, array $outputs): array
@@ -40,6 +41,39 @@ it('makes master and upload through the queue, and what comes out is what was pl
     ['turned', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
     ['hdr', [['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'slow-line'], ['preset' => 'archive-10-bit']]],
 ]);
+
+it('makes every codec in every profile, in a container that carries it, as planned', function (string $codec, string $profile, string $container) {
+    $catalogue = new Catalogue;
+    $edits = [
+        'container' => ['set' => $container],
+        'picture' => ['codec' => $codec, 'effort' => 'fast'] + ($profile === '' ? [] : ['profile' => $profile]),
+        'rate' => ['mode' => $catalogue->video($codec)->rateModes()[0]->value],
+        'sound' => ['codec' => $catalogue->container($container)->audioCodecs()[0]],
+    ];
+    $kind = str_starts_with($profile, 'hd-') ? 'slow' : 'plain';
+    $run = packed($this->bringIn($kind)['id'], [['preset' => 'archive-10-bit', 'edits' => $edits + ($kind === 'slow' ? ['frameRate' => ['exact' => '25']] : [])]])[0];
+    $differs = array_filter($run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]], fn (array $difference): bool => $difference['cell'] !== 'rate');
+    expect($run['state'])->toBe('done', (string) $run['error'])->and(array_values($differs))->toBe([]);
+})->with(function () {
+    $catalogue = new Catalogue;
+    foreach ($catalogue->videoCodecs() as $id => $codec) {
+        $containers = array_keys(array_filter($catalogue->containers(), fn ($container): bool => in_array($id, $container->videoCodecs(), true)));
+        foreach (array_keys($codec->profiles() ?: ['' => '']) as $i => $profile) {
+            // One frame size of DNxHD is tried; its lowest profile has only the other.
+            if ($profile !== 'hd-lb') {
+                yield trim("{$id} {$profile} in {$containers[$i % count($containers)]}") => [$id, $profile, $containers[$i % count($containers)]];
+            }
+        }
+    }
+    foreach (['avi' => 'utvideo', 'webm' => 'av1', 'mpeg-ps' => 'mpeg2video', 'mpeg-ts' => 'hevc', 'mxf' => 'dnxhd'] as $container => $id) {
+        yield "{$id} in {$container}" => [$id, (string) array_key_first($catalogue->video($id)->profiles()), $container];
+    }
+});
+
+it('codes every sound as planned', function (string $codec, string $container) {
+    $run = packed($this->bringIn()['id'], [['preset' => 'review-720', 'edits' => ['container' => ['set' => $container], 'sound' => ['codec' => $codec, 'channels' => 2]]]])[0];
+    expect($run['state'])->toBe('done', (string) $run['error'])->and(array_filter($run['slip']['differences'], fn (array $difference): bool => $difference['cell'] === 'sound'))->toBe([]);
+})->with([['aac', 'mp4'], ['opus', 'mp4'], ['mp3', 'mov'], ['ac3', 'mpeg-ts'], ['pcm', 'mov'], ['flac', 'matroska'], ['alac', 'mov']]);
 
 it('keeps every frame of a lossless master', function () {
     $cut = $this->clip();

@@ -47,6 +47,11 @@ final class RunResource
         unset($plan['speedKey']);
         $plan['edits'] = (object) $plan['edits'];
 
-        return self::of($run) + ['plan' => $plan, 'slip' => $run->slip];
+        $slip = $run->slip;
+        if (isset($slip['reading']['tags'])) {
+            $slip['reading']['tags'] = (object) $slip['reading']['tags'];
+        }
+
+        return self::of($run) + ['plan' => $plan, 'slip' => $slip];
     }
 }

@@ -26,6 +26,15 @@ interface Container
     /** It has an index that can be put before the media. */
     public function hasFastStart(): bool;
 
-    /** Bytes beside the media itself, for the given number of frames and sound packets. */
-    public function overhead(int $frames, int $soundPackets, bool $intraOnly): int;
+    /** Colour tags are kept, by the container or the streams that it carries. */
+    public function keepsColour(): bool;
+
+    /** The engine's name of its writer. */
+    public function muxer(): string;
+
+    /** Bytes from which readers of this container fail; null where its own numbers are large enough. */
+    public function breaksAbove(): ?int;
+
+    /** Bytes beside the media itself. */
+    public function overhead(Payload $payload): int;
 }

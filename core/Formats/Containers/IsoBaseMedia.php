@@ -12,12 +12,28 @@ abstract class IsoBaseMedia implements Container
         return true;
     }
 
+    public function keepsColour(): bool
+    {
+        return true;
+    }
+
+    public function muxer(): string
+    {
+        return $this->id();
+    }
+
+    /** Sizes and offsets have 64 bits where they need them (ISO/IEC 14496-12, 4.2 and 8.7.5). */
+    public function breaksAbove(): ?int
+    {
+        return null;
+    }
+
     /**
      * Sample tables of ISO/IEC 14496-12, 8.6 and 8.7: a size (4 bytes) for each sample, a composition offset (8) for each
      * reordered frame, a chunk offset (4 to 8) and chunk run (12) about each second frame and sound chunk; boxes come to about 2 kB.
      */
-    public function overhead(int $frames, int $soundPackets, bool $intraOnly): int
+    public function overhead(Payload $payload): int
     {
-        return 2_000 + $frames * ($intraOnly ? 12 : 20) + $soundPackets * 8;
+        return 2_000 + $payload->frames * ($payload->intraOnly ? 12 : 20) + $payload->soundPackets * 8;
     }
 }

@@ -29,12 +29,12 @@ final class Matroska implements Container
 
     public function videoCodecs(): array
     {
-        return ['ffv1', 'h264', 'hevc', 'prores'];
+        return ['h264', 'hevc', 'av1', 'vp9', 'ffv1', 'prores', 'utvideo', 'mpeg2video', 'mjpeg'];
     }
 
     public function audioCodecs(): array
     {
-        return ['flac', 'pcm', 'aac'];
+        return ['flac', 'pcm', 'aac', 'opus', 'mp3', 'ac3', 'alac'];
     }
 
     public function hasFastStart(): bool
@@ -42,9 +42,24 @@ final class Matroska implements Container
         return false;
     }
 
-    /** A block header of about 8 bytes a frame (12 for large ones), clusters and cues about 30 a second of frames. */
-    public function overhead(int $frames, int $soundPackets, bool $intraOnly): int
+    public function keepsColour(): bool
     {
-        return 1_500 + $frames * ($intraOnly ? 14 : 10) + $soundPackets * 8;
+        return true;
+    }
+
+    public function muxer(): string
+    {
+        return 'matroska';
+    }
+
+    public function breaksAbove(): ?int
+    {
+        return null;
+    }
+
+    /** A block header of about 8 bytes a frame (12 for large ones), clusters and cues about 30 a second of frames. */
+    public function overhead(Payload $payload): int
+    {
+        return 1_500 + $payload->frames * ($payload->intraOnly ? 14 : 10) + $payload->soundPackets * 8;
     }
 }

@@ -29,11 +29,11 @@ final class Mov extends IsoBaseMedia
 
     public function videoCodecs(): array
     {
-        return ['prores', 'h264', 'hevc'];
+        return ['prores', 'h264', 'hevc', 'dnxhd', 'cfhd', 'mjpeg'];
     }
 
     public function audioCodecs(): array
     {
-        return ['pcm', 'aac'];
+        return ['pcm', 'aac', 'alac', 'ac3', 'mp3'];
     }
 }

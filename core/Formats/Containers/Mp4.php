@@ -29,11 +29,11 @@ final class Mp4 extends IsoBaseMedia
 
     public function videoCodecs(): array
     {
-        return ['h264', 'hevc'];
+        return ['h264', 'hevc', 'av1', 'vp9'];
     }
 
     public function audioCodecs(): array
     {
-        return ['aac', 'flac'];
+        return ['aac', 'opus', 'ac3', 'mp3', 'flac', 'alac'];
     }
 }

@@ -15,6 +15,10 @@ use OuterCrate\Units\FrameSize;
 /** FFV1 version 3: RFC 9043. Lossless, every frame by itself, a checksum on each slice. */
 final class Ffv1 implements VideoCodec
 {
+    use EveryFrameByItself;
+    use TakesAnyFrame;
+    use WithoutLevels;
+
     public function id(): string
     {
         return 'ffv1';
@@ -53,17 +57,12 @@ final class Ffv1 implements VideoCodec
         return [RateMode::Lossless];
     }
 
-    public function isIntraOnly(): bool
-    {
-        return true;
-    }
-
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate
     {
         return null;
     }
 
-    public function level(?string $profile, FrameSize $size, FrameRate $rate, ?Bitrate $peak): ?string
+    public function quality(): ?QualityScale
     {
         return null;
     }

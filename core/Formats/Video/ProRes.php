@@ -16,6 +16,10 @@ use OuterCrate\Units\FrameSize;
 /** ProRes: SMPTE RDD 36. An intra-frame mezzanine whose rate follows from profile, frame size and frame rate. */
 final class ProRes implements VideoCodec
 {
+    use EveryFrameByItself;
+    use TakesAnyFrame;
+    use WithoutLevels;
+
     /** kb/s at 1920×1080 and 29.97 fps, as the codec's publisher states them for each profile. */
     private const TARGET = ['proxy' => 45_000, 'lt' => 102_000, 'standard' => 147_000, 'hq' => 220_000, 'p4444' => 330_000, 'p4444xq' => 500_000];
 
@@ -59,11 +63,6 @@ final class ProRes implements VideoCodec
         return [RateMode::Codec];
     }
 
-    public function isIntraOnly(): bool
-    {
-        return true;
-    }
-
     /** Scaled from the stated target by macroblocks per second. */
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): Bitrate
     {
@@ -73,7 +72,7 @@ final class ProRes implements VideoCodec
             ->times($rate->perSecond->times($size->macroblocks())->over($reference));
     }
 
-    public function level(?string $profile, FrameSize $size, FrameRate $rate, ?Bitrate $peak): ?string
+    public function quality(): ?QualityScale
     {
         return null;
     }

@@ -40,10 +40,21 @@ interface VideoCodec
     /** The rate the codec itself settles at for this picture, where its publisher states one; null otherwise. */
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate;
 
-    /**
-     * The lowest level that holds the stream, such as `3.1`; null for a codec without levels or a stream above all of them.
-     *
-     * @param  Bitrate|null  $peak  null where no rate is set
-     */
-    public function level(?string $profile, FrameSize $size, FrameRate $rate, ?Bitrate $peak): ?string;
+    /** The scale of constant quality; null for a codec that is not asked for one. */
+    public function quality(): ?QualityScale;
+
+    /** B-frames in a row that it can have at most. */
+    public function mostBFrames(): int;
+
+    /** @return list<string> levels from the lowest on; empty for a codec without */
+    public function levels(): array;
+
+    /** The lowest level that holds the stream; null for a codec without levels, or a stream above all of them. */
+    public function level(?string $profile, LevelNeeds $needs): ?string;
+
+    /** The limit of a level that the stream breaks, in words with its numbers; null when the level holds it. */
+    public function exceeds(string $level, ?string $profile, LevelNeeds $needs): ?string;
+
+    /** Why the codec cannot carry such a frame, as a sentence; null when it can. */
+    public function refuses(?string $profile, FrameSize $size, FrameRate $rate): ?string;
 }

@@ -40,9 +40,12 @@ final class DecideColour implements Decision
         $colour = $draft->video->colour;
         $toneMap = $colour->isHdr() && $stored->bitDepth < 10;
         $tagged = $picture->codec->tags($toneMap ? Colour::bt709() : $this->tagged($colour, $draft, $stored->chroma));
+        $container = $draft->container()->container;
+        $tagged = $container->keepsColour() ? $tagged : $tagged->untagged();
         $follows = $tagged->equals($colour) && $stored->bitDepth === $source->bitDepth && $stored->chroma === $source->chroma;
         [$origin, $text] = match (true) {
             $toneMap => [OriginSource::Rule, '8 bits carry no HDR'],
+            ! $container->keepsColour() => [OriginSource::Rule, "{$container->name()} keeps no tags"],
             ! $colour->isTagged() => [OriginSource::Rule, 'cut not tagged'],
             $follows => [OriginSource::Cut, 'follows'],
             $asks?->chroma === $stored->chroma => [OriginSource::Host, "asks {$stored->chroma->value}"],

@@ -36,6 +36,7 @@ final class DecideKeyframes implements Decision
         if ($bFrames < 0 || $bFrames > 16) {
             throw new PlanImpossible(Cell::Keyframes, "Between two reference frames stand 0 to 16 B-frames, not {$bFrames}.");
         }
+        $bFrames = min($bFrames, $draft->picture()->codec->mostBFrames());
         if ($draft->picture()->profile === 'baseline') {
             $bFrames = 0; // ISO/IEC 14496-10, A.2.1: no B slices
         }

@@ -6,6 +6,7 @@ namespace OuterCrate\Planning\Decisions;
 
 use InvalidArgumentException;
 use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\Video\QualityScale;
 use OuterCrate\Hosts\RateRow;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cell;
@@ -48,7 +49,7 @@ final class DecideRate implements Decision
                 $mode === RateMode::Vbr && $rule->int('passes') === 2 ? 2 : 1,
                 $average,
                 $peak,
-                $mode === RateMode::Quality ? $this->quality($rule) : null,
+                $mode === RateMode::Quality ? $this->quality($rule, $codec->quality() ?? new QualityScale(0, 51, 20, 0.1, 6)) : null,
             );
         } catch (InvalidArgumentException $e) {
             throw new PlanImpossible(Cell::Rate, $e->getMessage());
@@ -69,8 +70,11 @@ final class DecideRate implements Decision
         }
         $times = $rule->fraction('timesAsk') ?? new Fraction(1);
 
-        // Without a host to ask, a tenth of a bit for each pixel: what plain footage needs in H.264 at medium effort.
-        return ($asked ?? new Bitrate(max(100_000, $draft->frameRate()->rate->perSecond->times($draft->frameSize()->frame->pixels())->over(10)->round())))->times($times);
+        // Without a host to ask, what plain footage comes to at the codec's usual quality.
+        $bits = (int) round(1000 * ($draft->picture()->codec->quality()->bitsPerPixel ?? 0.1));
+        $usual = $draft->frameRate()->rate->perSecond->times($draft->frameSize()->frame->pixels())->times($bits)->over(1000)->round();
+
+        return ($asked ?? new Bitrate(max(100_000, $usual)))->times($times);
     }
 
     private function peak(Fields $rule, ?Bitrate $average, Draft $draft): ?Bitrate
@@ -87,11 +91,11 @@ final class DecideRate implements Decision
         };
     }
 
-    private function quality(Fields $rule): int
+    private function quality(Fields $rule, QualityScale $scale): int
     {
-        $quality = $rule->int('quality') ?? 20;
-        if ($quality < 0 || $quality > 51) {
-            throw new InvalidArgumentException("Quality runs from 0 (best) to 51, not to {$quality}.");
+        $quality = $rule->int('quality') ?? $scale->usual;
+        if (! $scale->holds($quality)) {
+            throw new InvalidArgumentException("Quality runs from {$scale->best} (best) to {$scale->worst}, not to {$quality}.");
         }
 
         return $quality;

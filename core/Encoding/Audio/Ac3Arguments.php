@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Audio;
+
+use OuterCrate\Planning\Values\SoundValue;
+
+/** AC-3. */
+final class Ac3Arguments implements AudioArguments
+{
+    public function codec(): string
+    {
+        return 'ac3';
+    }
+
+    public function encoder(SoundValue $sound): string
+    {
+        return 'ac3';
+    }
+
+    public function arguments(SoundValue $sound): array
+    {
+        return ['-b:a', (string) $sound->bitsPerSecond()];
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Audio;
+
+use OuterCrate\Planning\Values\SoundValue;
+
+/** ALAC. The engine takes planar samples of 16 bits, or of 32 bits of which 24 count. */
+final class AlacArguments implements AudioArguments
+{
+    public function codec(): string
+    {
+        return 'alac';
+    }
+
+    public function encoder(SoundValue $sound): string
+    {
+        return 'alac';
+    }
+
+    public function arguments(SoundValue $sound): array
+    {
+        return ['-sample_fmt', $sound->bitDepth > 16 ? 's32p' : 's16p'];
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Video;
+
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\PictureValue;
+
+/** AV1 through SVT-AV1. */
+final class Av1Arguments implements VideoArguments
+{
+    private const EFFORT = ['fast' => '10', 'medium' => '8', 'slow' => '5'];
+
+    public function codec(): string
+    {
+        return 'av1';
+    }
+
+    public function encoder(?PictureValue $picture = null): string
+    {
+        return 'libsvtav1';
+    }
+
+    public function arguments(Plan $plan, int $pass): array
+    {
+        $rate = $plan->rate;
+
+        return [
+            '-preset', self::EFFORT[$plan->picture->effort] ?? '8',
+            ...($rate->mode === RateMode::Quality ? ['-crf', (string) $rate->quality] : ['-b:v', (string) $rate->average?->bitsPerSecond]),
+            '-g', (string) $plan->keyframes->frames,
+        ];
+    }
+
+    public function usualSpeed(PictureValue $picture): int
+    {
+        return match ($picture->effort) {
+            'fast' => 9_000_000,
+            'slow' => 900_000,
+            default => 4_500_000,
+        };
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Video;
+
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\PictureValue;
+
+/** MPEG-2 video. */
+final class Mpeg2Arguments implements VideoArguments
+{
+    /** Bits of the video buffering verifier (ISO/IEC 13818-2, table 8-13). */
+    private const BUFFER = ['Low' => 475_136, 'Main' => 1_835_008, 'High 1440' => 7_340_032, 'High' => 9_781_248];
+
+    public function codec(): string
+    {
+        return 'mpeg2video';
+    }
+
+    public function encoder(?PictureValue $picture = null): string
+    {
+        return 'mpeg2video';
+    }
+
+    public function arguments(Plan $plan, int $pass): array
+    {
+        $rate = $plan->rate;
+        $buffer = (string) (self::BUFFER[$plan->picture->level ?? 'Main'] ?? self::BUFFER['Main']);
+        $rated = match ($rate->mode) {
+            RateMode::Quality => ['-q:v', (string) $rate->quality],
+            RateMode::Cbr => ['-b:v', (string) $rate->average?->bitsPerSecond, '-minrate', (string) $rate->average?->bitsPerSecond, '-maxrate', (string) $rate->average?->bitsPerSecond, '-bufsize', $buffer],
+            default => ['-b:v', (string) $rate->average?->bitsPerSecond, '-maxrate', (string) $rate->peak?->bitsPerSecond, '-bufsize', $buffer],
+        };
+
+        return [
+            '-profile:v', $plan->picture->profile === 'p422' ? '0' : '4',
+            ...$rated,
+            '-g', (string) $plan->keyframes->frames, '-bf', (string) $plan->keyframes->bFrames, '-sc_threshold', '1000000000',
+            ...($plan->keyframes->closed ? ['-flags:v', '+cgop'] : []),
+            ...($pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics']),
+        ];
+    }
+
+    public function usualSpeed(PictureValue $picture): int
+    {
+        return 40_000_000;
+    }
+}

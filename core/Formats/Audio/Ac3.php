@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Audio;
+
+/** AC-3: ATSC A/52, ETSI TS 102 366. */
+final class Ac3 implements AudioCodec
+{
+    /** kb/s (A/52, table 5.18). */
+    private const RATES = [32, 40, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320, 384, 448, 512, 576, 640];
+
+    public function id(): string
+    {
+        return 'ac3';
+    }
+
+    public function name(): string
+    {
+        return 'AC-3';
+    }
+
+    public function standard(): string
+    {
+        return 'ATSC A/52';
+    }
+
+    public function hasRate(): bool
+    {
+        return true;
+    }
+
+    public function sampleRates(): array
+    {
+        return [32_000, 44_100, 48_000];
+    }
+
+    public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
+    {
+        return self::nearest($asked ?? 96_000 * $channels);
+    }
+
+    /** The stated rate nearest to the one asked for. */
+    private static function nearest(int $asked): int
+    {
+        $best = 0;
+        foreach (self::RATES as $kilobits) {
+            $best = $best === 0 || abs($kilobits * 1000 - $asked) < abs($best - $asked) ? $kilobits * 1000 : $best;
+        }
+
+        return $best;
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Audio;
+
+/** MP3, MPEG-1 and MPEG-2 audio layer 3: ISO/IEC 11172-3 and 13818-3. */
+final class Mp3 implements AudioCodec
+{
+    /** kb/s of layer 3 at 32 kHz and above (ISO/IEC 11172-3, 2.4.2.3), and below (ISO/IEC 13818-3, 2.4.2.3). */
+    private const RATES = [32, 40, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320];
+
+    private const LOW_RATES = [8, 16, 24, 32, 40, 48, 56, 64, 80, 96, 112, 128, 144, 160];
+
+    public function id(): string
+    {
+        return 'mp3';
+    }
+
+    public function name(): string
+    {
+        return 'MP3';
+    }
+
+    public function standard(): string
+    {
+        return 'ISO/IEC 11172-3';
+    }
+
+    public function hasRate(): bool
+    {
+        return true;
+    }
+
+    public function sampleRates(): array
+    {
+        return [16_000, 22_050, 24_000, 32_000, 44_100, 48_000];
+    }
+
+    public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
+    {
+        return self::nearest($asked ?? 96_000 * $channels, $sampleRate);
+    }
+
+    /** The stated rate nearest to the one asked for. */
+    private static function nearest(int $asked, int $sampleRate): int
+    {
+        $best = 0;
+        foreach ($sampleRate < 32_000 ? self::LOW_RATES : self::RATES as $kilobits) {
+            $best = $best === 0 || abs($kilobits * 1000 - $asked) < abs($best - $asked) ? $kilobits * 1000 : $best;
+        }
+
+        return $best;
+    }
+}

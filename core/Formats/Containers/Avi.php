@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Containers;
+
+/** AVI: a RIFF file with the OpenDML extension. */
+final class Avi implements Container
+{
+    public function id(): string
+    {
+        return 'avi';
+    }
+
+    public function name(): string
+    {
+        return 'AVI';
+    }
+
+    public function standard(): string
+    {
+        return 'OpenDML AVI File Format Extensions 1.02';
+    }
+
+    public function extension(): string
+    {
+        return 'avi';
+    }
+
+    public function videoCodecs(): array
+    {
+        return ['utvideo', 'mjpeg', 'ffv1'];
+    }
+
+    public function audioCodecs(): array
+    {
+        return ['pcm', 'mp3', 'ac3'];
+    }
+
+    public function hasFastStart(): bool
+    {
+        return false;
+    }
+
+    public function keepsColour(): bool
+    {
+        return false;
+    }
+
+    public function muxer(): string
+    {
+        return 'avi';
+    }
+
+    /** Readers without the OpenDML extension count in signed 32 bits. */
+    public function breaksAbove(): int
+    {
+        return 2_000_000_000;
+    }
+
+    /** A chunk header and an index entry for each packet, 24 bytes; room for the index of indexes. */
+    public function overhead(Payload $payload): int
+    {
+        return 10_000 + 24 * ($payload->frames + $payload->soundPackets);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Containers;
+
+/** MPEG transport stream: ISO/IEC 13818-1. */
+final class MpegTs implements Container
+{
+    public function id(): string
+    {
+        return 'mpeg-ts';
+    }
+
+    public function name(): string
+    {
+        return 'MPEG-TS';
+    }
+
+    public function standard(): string
+    {
+        return 'ISO/IEC 13818-1';
+    }
+
+    public function extension(): string
+    {
+        return 'ts';
+    }
+
+    public function videoCodecs(): array
+    {
+        return ['h264', 'hevc', 'mpeg2video'];
+    }
+
+    public function audioCodecs(): array
+    {
+        return ['aac', 'ac3', 'mp3'];
+    }
+
+    public function hasFastStart(): bool
+    {
+        return false;
+    }
+
+    public function keepsColour(): bool
+    {
+        return true;
+    }
+
+    public function muxer(): string
+    {
+        return 'mpegts';
+    }
+
+    public function breaksAbove(): ?int
+    {
+        return null;
+    }
+
+    /** 4 bytes of each 188 (2.4.3.2), a header and half a packet of filling for each frame, and tables ten times a second. */
+    public function overhead(Payload $payload): int
+    {
+        return (int) round($payload->bytes * 4 / 184 + $payload->frames * 110 + $payload->seconds * 3_900);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Containers;
+
+/** MXF, operational pattern 1a: SMPTE ST 377-1 and ST 378. */
+final class Mxf implements Container
+{
+    public function id(): string
+    {
+        return 'mxf';
+    }
+
+    public function name(): string
+    {
+        return 'MXF';
+    }
+
+    public function standard(): string
+    {
+        return 'SMPTE ST 377-1';
+    }
+
+    public function extension(): string
+    {
+        return 'mxf';
+    }
+
+    public function videoCodecs(): array
+    {
+        return ['dnxhd', 'mpeg2video'];
+    }
+
+    public function audioCodecs(): array
+    {
+        return ['pcm'];
+    }
+
+    public function hasFastStart(): bool
+    {
+        return false;
+    }
+
+    public function keepsColour(): bool
+    {
+        return true;
+    }
+
+    public function muxer(): string
+    {
+        return 'mxf';
+    }
+
+    public function breaksAbove(): ?int
+    {
+        return null;
+    }
+
+    /** Each element of a frame begins on a border of 512 bytes (ST 377-1, KAG), with a system item of its own. */
+    public function overhead(Payload $payload): int
+    {
+        return 7_200 + $payload->frames * ($payload->intraOnly ? 1_400 : 1_100);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Containers;
+
+/** WebM: a part of Matroska for the web (WebM Container Guidelines). */
+final class WebM implements Container
+{
+    public function id(): string
+    {
+        return 'webm';
+    }
+
+    public function name(): string
+    {
+        return 'WebM';
+    }
+
+    public function standard(): string
+    {
+        return 'WebM Container Guidelines';
+    }
+
+    public function extension(): string
+    {
+        return 'webm';
+    }
+
+    public function videoCodecs(): array
+    {
+        return ['vp9', 'av1'];
+    }
+
+    public function audioCodecs(): array
+    {
+        return ['opus'];
+    }
+
+    public function hasFastStart(): bool
+    {
+        return false;
+    }
+
+    public function keepsColour(): bool
+    {
+        return true;
+    }
+
+    public function muxer(): string
+    {
+        return 'webm';
+    }
+
+    public function breaksAbove(): ?int
+    {
+        return null;
+    }
+
+    /** Headers, and a block header of about 7 bytes for each frame and sound packet. */
+    public function overhead(Payload $payload): int
+    {
+        return 700 + 7 * ($payload->frames + $payload->soundPackets);
+    }
+}

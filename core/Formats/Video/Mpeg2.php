@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Video;
+
+use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\FrameRate;
+use OuterCrate\Units\FrameSize;
+
+/** MPEG-2 video: ISO/IEC 13818-2, ITU-T H.262. */
+final class Mpeg2 implements VideoCodec
+{
+    use FindsLevel;
+
+    /** Tables 8-11 to 8-14, Main and 4:2:2 profile: level => [width, height, fps, luma samples per second, kb/s of Main profile, of 4:2:2]. */
+    private const LEVELS = [
+        'Low' => [352, 288, 30, 3_041_280, 4_000, 0], 'Main' => [720, 576, 30, 10_368_000, 15_000, 50_000],
+        'High 1440' => [1440, 1152, 60, 47_001_600, 60_000, 0], 'High' => [1920, 1152, 60, 62_668_800, 80_000, 300_000],
+    ];
+
+    /** Table 6-4. */
+    private const RATES = ['24000/1001', '24', '25', '30000/1001', '30', '50', '60000/1001', '60'];
+
+    public function id(): string
+    {
+        return 'mpeg2video';
+    }
+
+    public function name(): string
+    {
+        return 'MPEG-2';
+    }
+
+    public function standard(): string
+    {
+        return 'ISO/IEC 13818-2';
+    }
+
+    public function profiles(): array
+    {
+        return ['main' => 'Main', 'p422' => '4:2:2'];
+    }
+
+    public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
+    {
+        return new PixelFormat($profile === 'p422' ? Chroma::C422 : Chroma::C420, 8);
+    }
+
+    public function tags(Colour $colour): Colour
+    {
+        return $colour;
+    }
+
+    public function rateModes(): array
+    {
+        return [RateMode::Vbr, RateMode::Cbr, RateMode::Quality];
+    }
+
+    public function isIntraOnly(): bool
+    {
+        return false;
+    }
+
+    public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate
+    {
+        return null;
+    }
+
+    public function levels(): array
+    {
+        return array_keys(self::LEVELS);
+    }
+
+    public function exceeds(string $level, ?string $profile, LevelNeeds $needs): ?string
+    {
+        [$width, $height, $fps, $perSecond, $main, $fine] = self::LEVELS[$level] ?? [0, 0, 0, 0, 0, 0];
+        $fits = $needs->size->width <= $width && $needs->size->height <= $height;
+
+        return ($fits ? null : "{$needs->size} over {$width}×{$height}")
+            ?? ($needs->rate->perSecond->compare($fps) <= 0 ? null : "{$needs->rate->label()} fps over {$fps}")
+            ?? $needs->overPixelRate($perSecond)
+            ?? $needs->overRate(1000 * ($profile === 'p422' ? $fine : $main));
+    }
+
+    public function refuses(?string $profile, FrameSize $size, FrameRate $rate): ?string
+    {
+        return in_array((string) $rate, self::RATES, true) ? null
+            : "MPEG-2 has no frame rate of {$rate->label()} fps; it has 23.976, 24, 25, 29.97, 30, 50, 59.94 and 60.";
+    }
+
+    public function quality(): QualityScale
+    {
+        return new QualityScale(2, 31, 4, 0.45, 4);
+    }
+
+    /** Decoders of the discs and broadcasts it is made for expect two. */
+    public function mostBFrames(): int
+    {
+        return 2;
+    }
+}

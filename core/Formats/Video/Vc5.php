@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Video;
+
+use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\RateMode;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\FrameRate;
+use OuterCrate\Units\FrameSize;
+
+/** VC-5 as CineForm writes it: SMPTE ST 2073-1. A wavelet mezzanine, every frame by itself. */
+final class Vc5 implements VideoCodec
+{
+    use EveryFrameByItself;
+    use WithoutLevels;
+
+    public function id(): string
+    {
+        return 'cfhd';
+    }
+
+    public function name(): string
+    {
+        return 'VC-5';
+    }
+
+    public function standard(): string
+    {
+        return 'SMPTE ST 2073-1';
+    }
+
+    public function profiles(): array
+    {
+        return [];
+    }
+
+    public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
+    {
+        return $wanted->chroma === Chroma::Rgb || $wanted->chroma === Chroma::C444 ? new PixelFormat(Chroma::Rgb, 12, $wanted->alpha) : new PixelFormat(Chroma::C422, 10);
+    }
+
+    public function tags(Colour $colour): Colour
+    {
+        return $colour;
+    }
+
+    public function rateModes(): array
+    {
+        return [RateMode::Quality];
+    }
+
+    public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate
+    {
+        return null;
+    }
+
+    /** The engine's encoder divides lines by 16, as its transform does four times over. */
+    public function refuses(?string $profile, FrameSize $size, FrameRate $rate): ?string
+    {
+        return match (true) {
+            $size->width % 16 !== 0 => "VC-5 needs a width that 16 divides, which {$size->width} is not.",
+            $size->height < 32 => "VC-5 needs 32 lines or more, not {$size->height}.",
+            default => null,
+        };
+    }
+
+    /** From film3+ (0) to low (12). */
+    public function quality(): QualityScale
+    {
+        return new QualityScale(0, 12, 3, 3.4, 5);
+    }
+}
