@@ -16,10 +16,11 @@ final readonly class CheckList
     public function __construct(Encoders $encoders)
     {
         $this->checks = [
-            new EncoderMissing($encoders), new ContainerCannotHold, new CodecRefusesFrame, new NoLevel, new NoRoom, new HostLimits,
+            new EncoderMissing($encoders), new ContainerCannotHold, new CodecRefusesFrame, new NoLevel, new LevelExceeded, new NoRoom, new HostLimits,
             new CodecNotTaken, new ContainerNotTaken, new ShapeDiffers, new ProjectionMissing, new FrameEnlarged,
             new FrameRateUnderAsk, new FrameRateChanged, new RateUnderAsk, new HdrToSdr, new NoSound,
             new VariableFrameRate, new RateAboveCut, new ContainerTooSmall, new TagsLost,
+            new Stretched, new TooFewBits, new ConstantRatePadding,
         ];
     }
 

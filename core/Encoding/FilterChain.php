@@ -38,7 +38,8 @@ final class FilterChain
             // Reference white of PQ content lies at 203 cd/m² (ITU-R BT.2408, 2.2); BT.709 display white at 100.
             array_push($filters, 'zscale=transfer=linear:npl=203', 'format=gbrpf32le', 'zscale=primaries=bt709', 'tonemap=tonemap=mobius:desat=0', 'zscale=transfer=bt709:matrix=bt709:range=tv');
         }
-        $scale = ['w='.$size->picture->width, 'h='.$size->picture->height, 'flags=lanczos+accurate_rnd+full_chroma_int'];
+        $scaled = $size->scaled ?? $size->picture;
+        $scale = ['w='.$scaled->width, 'h='.$scaled->height, 'flags=lanczos+accurate_rnd+full_chroma_int'];
         if ($plan->frameRate->scan->isInterlaced()) {
             $scale[] = 'interl=1'; // chroma of the two fields must not be mixed
         }
@@ -53,6 +54,9 @@ final class FilterChain
             array_push($scale, "in_color_matrix={$matrix($video->colour->matrix)}", "out_color_matrix={$matrix($colour->matrix)}", 'in_range='.($video->colour->fullRange ? 'pc' : 'tv'), 'out_range='.($colour->fullRange ? 'pc' : 'tv'));
         }
         array_push($filters, 'scale='.implode(':', $scale), 'format='.$plan->colour->pixelFormat->engineName());
+        if ($size->scaled !== null) {
+            $filters[] = "crop={$size->frame->width}:{$size->frame->height}";
+        }
         if ($size->isPadded()) {
             $filters[] = "pad={$size->frame->width}:{$size->frame->height}:(ow-iw)/2:(oh-ih)/2";
         }

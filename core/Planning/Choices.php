@@ -7,6 +7,7 @@ namespace OuterCrate\Planning;
 use OuterCrate\Formats\Audio\AudioCodec;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\Video\VideoCodec;
 
 /** What a cell's editor offers: rules to choose from, each with what it means. */
 final readonly class Choices
@@ -43,6 +44,16 @@ final readonly class Choices
         }
 
         return $modes;
+    }
+
+    /** @return array<string, array{best: int, worst: int, usual: int}|null> scale of constant quality by video codec */
+    public function qualities(): array
+    {
+        return array_map(static function (VideoCodec $codec): ?array {
+            $scale = $codec->quality();
+
+            return $scale === null ? null : ['best' => $scale->best, 'worst' => $scale->worst, 'usual' => $scale->usual];
+        }, $this->catalogue->videoCodecs());
     }
 
     /** @return list<array{label: string, about: string, rule: mixed}> */
@@ -84,7 +95,10 @@ final readonly class Choices
             ['label' => 'Follow, as displayed', 'about' => 'The cut’s size in square pixels', 'rule' => ['follow' => 'displayed']],
             ['label' => 'Follow, as stored', 'about' => 'The cut’s own pixels and their shape', 'rule' => ['follow' => 'stored']],
             ...array_map(static fn (string $size): array => ['label' => "Inside {$size}", 'about' => 'Keeps its shape; never enlarged', 'rule' => ['fit' => $size]], self::SIZES),
+            ['label' => 'One size up', 'about' => 'The next of the usual sizes; can reach a finer tier', 'rule' => ['step' => 1]],
+            ['label' => 'One size down', 'about' => 'The next smaller of the usual sizes', 'rule' => ['step' => -1]],
             ...array_map(static fn (string $size): array => ['label' => "Exactly {$size}", 'about' => 'Scaled to fill; black where the shape differs', 'rule' => ['exact' => $size]], [...self::SIZES, '1080×1920']),
+            ...array_map(static fn (string $size): array => ['label' => "Exactly {$size}, cropped", 'about' => 'Scaled to cover; edges cut off', 'rule' => ['exact' => $size, 'shape' => 'crop']], ['1920×1080', '1080×1920', '1080×1080']),
         ];
     }
 

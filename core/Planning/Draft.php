@@ -19,6 +19,7 @@ use OuterCrate\Planning\Values\Value;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\VideoReading;
+use OuterCrate\Units\Fraction;
 
 /** A plan while it is being decided, cell by cell. Used by the planner and its decisions only. */
 final class Draft
@@ -29,6 +30,7 @@ final class Draft
     /** @var array<string, Origin> */
     private array $origins = [];
 
+    /** @param  Fraction  $duration  seconds of the cut that are delivered */
     public function __construct(
         public readonly Reading $reading,
         public readonly VideoReading $video,
@@ -36,6 +38,7 @@ final class Draft
         public readonly Catalogue $catalogue,
         public readonly Rules $rules,
         private readonly Rules $edits,
+        public readonly Fraction $duration,
     ) {
     }
 
@@ -50,6 +53,12 @@ final class Draft
     public function refine(Cell $cell, Value $value): void
     {
         $this->values[$cell->value] = $value;
+    }
+
+    /** Whether the person set this part of a cell's rule. */
+    public function isEdited(Cell $cell, string $part): bool
+    {
+        return $this->edits->fields($cell->value)->has($part);
     }
 
     public function container(): ContainerValue
@@ -92,10 +101,17 @@ final class Draft
         return $this->need(Cell::Sound, SoundValue::class);
     }
 
-    /** @return array<string, Origin> */
+    /** @return array<string, Origin> by cell, in the order of the sheet */
     public function origins(): array
     {
-        return $this->origins;
+        $ordered = [];
+        foreach (Cell::cases() as $cell) {
+            if (isset($this->origins[$cell->value])) {
+                $ordered[$cell->value] = $this->origins[$cell->value];
+            }
+        }
+
+        return $ordered;
     }
 
     /**

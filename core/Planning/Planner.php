@@ -20,7 +20,6 @@ use OuterCrate\Planning\Decisions\DecidePicture;
 use OuterCrate\Planning\Decisions\DecideRate;
 use OuterCrate\Planning\Decisions\DecideSound;
 use OuterCrate\Planning\Decisions\Decision;
-use OuterCrate\Planning\Values\PictureValue;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
@@ -35,7 +34,7 @@ final readonly class Planner
     {
         $this->decisions = [
             new DecidePicture, new DecideContainer, new DecideFrameSize, new DecideFrameRate,
-            new DecideColour, new DecideRate, new DecideKeyframes, new DecideSound,
+            new DecideColour, new DecideKeyframes, new DecideSound, new DecideRate,
         ];
     }
 
@@ -49,8 +48,11 @@ final readonly class Planner
         $reading = $subject->reading;
         $video = $reading->mainVideo() ?? throw new InvalidArgumentException('There is no picture to plan for.');
         $refused = [];
+        $whole = FrameRange::whole(max(1, $reading->length()));
+        $range = $spec->range === null ? $whole : $whole->clamp($spec->range->first, $spec->range->last);
+        $duration = $range->equals($whole) ? $reading->duration : $video->frameRate->secondsOf($range->count());
         $edits = $spec->edits;
-        $draft = new Draft($reading, $video, $spec->host, $this->catalogue, $spec->preset->rules->with($edits), $edits);
+        $draft = new Draft($reading, $video, $spec->host, $this->catalogue, $spec->preset->rules->with($edits), $edits, $duration);
         for ($i = 0; $i < count($this->decisions); $i++) {
             try {
                 $this->decisions[$i]->decide($draft);
@@ -65,35 +67,34 @@ final readonly class Planner
                 if (! $spec->edits->has($e->cell->value)) {
                     $rules = new Rules(array_diff_key($rules->rules, [$e->cell->value => true]));
                 }
-                $draft = new Draft($reading, $video, $spec->host, $this->catalogue, $rules, $edits);
+                $draft = new Draft($reading, $video, $spec->host, $this->catalogue, $rules, $edits, $duration);
                 $i = -1;
             }
         }
         $this->decideLevel($draft);
-        $plan = $this->assemble($draft, $spec, $reading);
+        $plan = $this->assemble($draft, $spec, $range, $range->equals($whole));
 
         return $plan->withFindings([...array_values($refused), ...$this->checks->look($plan, $subject)]);
     }
 
+    /** The lowest level that holds, unless one is fixed; a check looks whether that one holds. */
     private function decideLevel(Draft $draft): void
     {
         $picture = $draft->picture();
-        $level = $picture->codec->level($picture->profile, new LevelNeeds($draft->frameSize()->frame, $draft->frameRate()->rate, $draft->rate()->peak ?? $draft->rate()->average));
-        $draft->refine(Cell::Picture, new PictureValue($picture->codec, $picture->profile, $level, $picture->effort));
+        if ($picture->level === null) {
+            $needs = new LevelNeeds($draft->frameSize()->frame, $draft->frameRate()->rate, $draft->rate()->peak ?? $draft->rate()->average, $draft->keyframes()->references ?? 0);
+            $draft->refine(Cell::Picture, $picture->atLevel($picture->codec->level($picture->profile, $needs)));
+        }
     }
 
-    private function assemble(Draft $draft, OutputSpec $spec, Reading $reading): Plan
+    private function assemble(Draft $draft, OutputSpec $spec, FrameRange $range, bool $whole): Plan
     {
         $rate = $draft->frameRate();
-        $whole = FrameRange::whole(max(1, $reading->length()));
-        $range = $spec->range === null ? $whole : $whole->clamp($spec->range->first, $spec->range->last);
-        $duration = $range->equals($whole) ? $reading->duration : $draft->video->frameRate->secondsOf($range->count());
-        $kept = $range->equals($whole) ? $draft->video->frames : $range->count();
-        $frames = $rate->convert ? max(1, $rate->rate->framesIn($duration)) : $kept;
+        $frames = $rate->convert ? max(1, $rate->rate->framesIn($draft->duration)) : ($whole ? $draft->video->frames : $range->count());
 
         return new Plan(
             $spec, $draft->container(), $draft->picture(), $draft->frameSize(), $rate, $draft->rate(),
-            $draft->keyframes(), $draft->colour(), $draft->sound(), $draft->origins(), $range, $frames, $duration,
+            $draft->keyframes(), $draft->colour(), $draft->sound(), $draft->origins(), $range, $frames, $draft->duration,
         );
     }
 

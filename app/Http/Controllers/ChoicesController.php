@@ -10,6 +10,6 @@ class ChoicesController
     /** What the cells' editors offer. */
     public function __invoke(Choices $choices): JsonResponse
     {
-        return response()->json(['cells' => $choices->all(), 'rateModes' => $choices->rateModes()]);
+        return response()->json(['cells' => $choices->all(), 'rateModes' => $choices->rateModes(), 'qualities' => $choices->qualities()]);
     }
 }

@@ -13,6 +13,8 @@ final class H264Arguments implements VideoArguments
 {
     private const PROFILES = ['high' => 'high', 'main' => 'main', 'baseline' => 'baseline', 'high10' => 'high10', 'high422' => 'high422'];
 
+    private const TUNES = ['grain' => 'grain', 'animation' => 'animation', 'stills' => 'stillimage'];
+
     public function codec(): string
     {
         return 'h264';
@@ -39,7 +41,10 @@ final class H264Arguments implements VideoArguments
             '-preset', $plan->picture->effort,
             '-profile:v', self::PROFILES[$plan->picture->profile ?? 'high'] ?? 'high',
             ...($plan->picture->level === null ? [] : ['-level:v', $plan->picture->level]),
+            ...(isset(self::TUNES[$plan->picture->tune ?? '']) ? ['-tune', self::TUNES[$plan->picture->tune ?? '']] : []),
             ...RateArguments::of($plan->rate),
+            ...($keyframes->references === null ? [] : ['-refs', (string) $keyframes->references]),
+            ...($keyframes->sceneCuts ? [] : ['-sc_threshold', '0']),
             '-g', (string) $keyframes->frames,
             '-bf', (string) $keyframes->bFrames,
             '-x264-params', implode(':', $private),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding\Video;
 
 use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\Video\Hevc;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Values\PictureValue;
 
@@ -29,7 +30,9 @@ final class HevcArguments implements VideoArguments
             'open-gop='.($keyframes->closed ? '0' : '1'),
             'b-pyramid='.($keyframes->pyramid ? '1' : '0'),
             'bframes='.$keyframes->bFrames,
-            ...($plan->picture->level === null ? [] : ['level-idc='.$plan->picture->level, 'high-tier=0']),
+            ...($keyframes->references === null ? [] : ["ref={$keyframes->references}"]),
+            ...($keyframes->sceneCuts ? [] : ['scenecut=0']),
+            ...($plan->picture->level === null ? [] : ['level-idc='.str_replace(Hevc::HIGH_TIER, '', $plan->picture->level), 'high-tier='.(str_ends_with($plan->picture->level, Hevc::HIGH_TIER) ? '1' : '0')]),
             ...($plan->rate->mode === RateMode::Cbr ? ['strict-cbr=1', 'hrd=1'] : []),
             ...($plan->colour->colour->isHdr() ? ['hdr10-opt=1', 'repeat-headers=1'] : []),
             ...($pass === 0 ? [] : ["pass={$pass}", 'stats=statistics']),
@@ -38,6 +41,7 @@ final class HevcArguments implements VideoArguments
         return [
             '-preset', $plan->picture->effort,
             '-profile:v', $plan->picture->profile ?? 'main',
+            ...(in_array($plan->picture->tune, ['grain', 'animation'], true) ? ['-tune', $plan->picture->tune] : []),
             ...RateArguments::of($plan->rate),
             '-g', (string) $keyframes->frames,
             '-x265-params', implode(':', $private),

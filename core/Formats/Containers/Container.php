@@ -26,6 +26,9 @@ interface Container
     /** It has an index that can be put before the media. */
     public function hasFastStart(): bool;
 
+    /** It says itself in which order fields come, whatever the stream says. */
+    public function tellsFieldOrder(): bool;
+
     /** Colour tags are kept, by the container or the streams that it carries. */
     public function keepsColour(): bool;
 

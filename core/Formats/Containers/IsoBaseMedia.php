@@ -12,6 +12,11 @@ abstract class IsoBaseMedia implements Container
         return true;
     }
 
+    public function tellsFieldOrder(): bool
+    {
+        return true;
+    }
+
     public function keepsColour(): bool
     {
         return true;

@@ -42,6 +42,11 @@ final class Matroska implements Container
         return false;
     }
 
+    public function tellsFieldOrder(): bool
+    {
+        return true;
+    }
+
     public function keepsColour(): bool
     {
         return true;

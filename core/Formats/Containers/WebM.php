@@ -42,6 +42,11 @@ final class WebM implements Container
         return false;
     }
 
+    public function tellsFieldOrder(): bool
+    {
+        return false;
+    }
+
     public function keepsColour(): bool
     {
         return true;

@@ -15,6 +15,7 @@ use OuterCrate\Units\FrameSize;
 /** AV1: AV1 Bitstream and Decoding Process Specification 1.0.0 with errata 1. */
 final class Av1 implements VideoCodec
 {
+    use BuildsOnOthers;
     use FindsLevel;
     use TakesAnyFrame;
 
@@ -61,11 +62,6 @@ final class Av1 implements VideoCodec
     public function rateModes(): array
     {
         return [RateMode::Quality, RateMode::Vbr];
-    }
-
-    public function isIntraOnly(): bool
-    {
-        return false;
     }
 
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate

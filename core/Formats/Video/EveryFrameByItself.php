@@ -4,10 +4,22 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\Containers\Container;
+
 /** For a codec that builds no frame upon another. */
 trait EveryFrameByItself
 {
     public function isIntraOnly(): bool
+    {
+        return true;
+    }
+
+    public function keepsFields(Container $container): bool
+    {
+        return $container->tellsFieldOrder();
+    }
+
+    public function keepsPixelShape(Container $container): bool
     {
         return true;
     }

@@ -6,6 +6,7 @@ namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -39,10 +40,14 @@ final class Ffv1 implements VideoCodec
         return [];
     }
 
-    /** Stores what it is given; RGB deeper than 8 bits needs the next even depth. */
+    /** Stores what it is given; RGB deeper than 8 bits needs the next even depth, and alpha beside 12 bits of it 16. */
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {
         $depth = $wanted->bitDepth <= 8 ? 8 : ($wanted->bitDepth <= 10 ? 10 : ($wanted->bitDepth <= 12 ? 12 : 16));
+
+        if ($wanted->alpha && $depth === 12 && $wanted->chroma !== Chroma::Rgb) {
+            $depth = 16;
+        }
 
         return new PixelFormat($wanted->chroma, $wanted->chroma === Chroma::Rgb && $depth === 8 ? 10 : $depth, $wanted->alpha);
     }
@@ -65,5 +70,11 @@ final class Ffv1 implements VideoCodec
     public function quality(): ?QualityScale
     {
         return null;
+    }
+
+    /** The stream says it itself. */
+    public function keepsFields(Container $container): bool
+    {
+        return true;
     }
 }

@@ -16,6 +16,7 @@ use OuterCrate\Units\FrameSize;
 /** H.264: ISO/IEC 14496-10, ITU-T H.264. */
 final class H264 implements VideoCodec
 {
+    use BuildsOnOthers;
     use FindsLevel;
     use TakesAnyFrame;
 
@@ -70,11 +71,6 @@ final class H264 implements VideoCodec
     public function rateModes(): array
     {
         return [RateMode::Quality, RateMode::Cbr, RateMode::Vbr];
-    }
-
-    public function isIntraOnly(): bool
-    {
-        return false;
     }
 
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate

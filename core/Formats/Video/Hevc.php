@@ -15,6 +15,7 @@ use OuterCrate\Units\FrameSize;
 /** HEVC: ISO/IEC 23008-2, ITU-T H.265. */
 final class Hevc implements VideoCodec
 {
+    use BuildsOnOthers;
     use FindsLevel;
     use TakesAnyFrame;
 
@@ -66,11 +67,6 @@ final class Hevc implements VideoCodec
     public function rateModes(): array
     {
         return [RateMode::Quality, RateMode::Cbr, RateMode::Vbr];
-    }
-
-    public function isIntraOnly(): bool
-    {
-        return false;
     }
 
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate

@@ -15,6 +15,7 @@ use OuterCrate\Units\FrameSize;
 /** MPEG-2 video: ISO/IEC 13818-2, ITU-T H.262. */
 final class Mpeg2 implements VideoCodec
 {
+    use BuildsOnOthers;
     use FindsLevel;
 
     /** Tables 8-11 to 8-14, Main and 4:2:2 profile: level => [width, height, fps, luma samples per second, kb/s of Main profile, of 4:2:2]. */
@@ -59,11 +60,6 @@ final class Mpeg2 implements VideoCodec
     public function rateModes(): array
     {
         return [RateMode::Vbr, RateMode::Cbr, RateMode::Quality];
-    }
-
-    public function isIntraOnly(): bool
-    {
-        return false;
     }
 
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate

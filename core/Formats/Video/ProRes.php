@@ -6,6 +6,7 @@ namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -75,5 +76,11 @@ final class ProRes implements VideoCodec
     public function quality(): ?QualityScale
     {
         return null;
+    }
+
+    /** The stream says it itself. */
+    public function keepsFields(Container $container): bool
+    {
+        return true;
     }
 }

@@ -6,6 +6,7 @@ namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -89,5 +90,17 @@ final class Vc3 implements VideoCodec
     public function quality(): ?QualityScale
     {
         return null;
+    }
+
+    /** DNxHR is progressive (ST 2019-1); DNxHD of fields is not made here. */
+    public function keepsFields(Container $container): bool
+    {
+        return false;
+    }
+
+    /** The engine writes no aspect ratio of VC-3 into MXF. */
+    public function keepsPixelShape(Container $container): bool
+    {
+        return $container->id() !== 'mxf';
     }
 }

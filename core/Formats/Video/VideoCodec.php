@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -42,6 +43,12 @@ interface VideoCodec
 
     /** The scale of constant quality; null for a codec that is not asked for one. */
     public function quality(): ?QualityScale;
+
+    /** Fields stay fields in such a file, and the file says which comes first. */
+    public function keepsFields(Container $container): bool;
+
+    /** Pixels that are not square are told as such. */
+    public function keepsPixelShape(Container $container): bool;
 
     /** B-frames in a row that it can have at most. */
     public function mostBFrames(): int;

@@ -15,6 +15,7 @@ use OuterCrate\Units\FrameSize;
 /** VP9: VP9 Bitstream and Decoding Process Specification 0.7. */
 final class Vp9 implements VideoCodec
 {
+    use BuildsOnOthers;
     use FindsLevel;
     use TakesAnyFrame;
 
@@ -63,11 +64,6 @@ final class Vp9 implements VideoCodec
     public function rateModes(): array
     {
         return [RateMode::Quality, RateMode::Cbr, RateMode::Vbr];
-    }
-
-    public function isIntraOnly(): bool
-    {
-        return false;
     }
 
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate

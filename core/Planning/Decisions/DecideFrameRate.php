@@ -28,7 +28,7 @@ final class DecideFrameRate implements Decision
     public function decide(Draft $draft): void
     {
         $video = $draft->video;
-        $keepFields = $draft->rules->fields('frameSize')->text('follow') === 'stored' && $draft->picture()->codec->isIntraOnly();
+        $keepFields = $draft->rules->fields('frameSize')->text('follow') === 'stored' && $draft->picture()->codec->keepsFields($draft->container()->container);
         $scan = $keepFields ? $video->scan : Scan::Progressive;
         $deinterlace = $video->scan->isInterlaced() && ! $scan->isInterlaced();
         $rule = $draft->rules->fields('frameRate');

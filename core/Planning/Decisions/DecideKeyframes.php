@@ -40,14 +40,21 @@ final class DecideKeyframes implements Decision
         if ($draft->picture()->profile === 'baseline') {
             $bFrames = 0; // ISO/IEC 14496-10, A.2.1: no B slices
         }
-        $frames = max(1, $rate->framesIn($seconds));
+        $frames = $rule->int('frames') ?? max(1, $rate->framesIn($seconds));
+        if ($frames < 1 || $frames > 1000) {
+            throw new PlanImpossible(Cell::Keyframes, "A keyframe comes after 1 to 1000 frames, not after {$frames}.");
+        }
+        $references = $rule->int('references');
+        if ($references !== null && ($references < 1 || $references > 16)) {
+            throw new PlanImpossible(Cell::Keyframes, "A decoder keeps 1 to 16 reference frames, not {$references}.");
+        }
         // Asked for or not, a closed GOP can be cut and served anywhere; only a rule opens it.
         $closed = $rule->bool('closed') ?? true;
         $pyramid = $rule->bool('pyramid') ?? $asks->pyramid ?? false;
         $fromHost = $draft->rules->word('keyframes') === 'host' && $asks !== null && ($asks->closedGop || $asks->keyframeSeconds !== null);
         $draft->decide(
             Cell::Keyframes,
-            new KeyframesValue($frames, $rate->secondsOf($frames), $closed, $bFrames, $pyramid && $bFrames > 1),
+            new KeyframesValue($frames, $rate->secondsOf($frames), $closed, $bFrames, $pyramid && $bFrames > 1, $references, $rule->bool('sceneCuts') ?? true),
             $fromHost ? OriginSource::Host : OriginSource::Preset,
             $fromHost ? 'asks '.($asks->closedGop ? 'closed' : 'open') : 'preset',
         );

@@ -31,7 +31,12 @@ final class DecidePicture implements Decision
             throw new PlanImpossible(Cell::Picture, "{$codec->name()} has no profile “{$profile}”. It has: ".implode(', ', array_keys($profiles)).'.');
         }
         $effort = $rule->text('effort') ?? 'medium';
-        $value = new PictureValue($codec, $profile, null, in_array($effort, PictureValue::EFFORTS, true) ? $effort : 'medium');
+        $level = $rule->text('level');
+        if ($level !== null && ! in_array($level, $codec->levels(), true)) {
+            throw new PlanImpossible(Cell::Picture, $codec->levels() === [] ? "{$codec->name()} has no levels." : "{$codec->name()} has no level {$level}. It has: ".implode(', ', $codec->levels()).'.');
+        }
+        $tune = $rule->text('tune');
+        $value = new PictureValue($codec, $profile, $level, in_array($effort, PictureValue::EFFORTS, true) ? $effort : 'medium', in_array($tune, PictureValue::TUNES, true) ? $tune : null);
         $draft->decide(Cell::Picture, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, $fromHost ? "asks {$value->name()}" : 'preset');
     }
 }

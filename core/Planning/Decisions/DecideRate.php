@@ -49,12 +49,12 @@ final class DecideRate implements Decision
                 $mode === RateMode::Vbr && $rule->int('passes') === 2 ? 2 : 1,
                 $average,
                 $peak,
-                $mode === RateMode::Quality ? $this->quality($rule, $codec->quality() ?? new QualityScale(0, 51, 20, 0.1, 6)) : null,
+                $mode === RateMode::Quality ? $this->quality($rule, $codec->quality() ?? new QualityScale(0, 51, 20, 0.1, 6), $draft->isEdited(Cell::Rate, 'quality')) : null,
             );
         } catch (InvalidArgumentException $e) {
             throw new PlanImpossible(Cell::Rate, $e->getMessage());
         }
-        $fromHost = $asked !== null && $mode->hasAverage() && ! $rule->within('average')->has('kbps');
+        $fromHost = $asked !== null && $mode->hasAverage() && array_filter(['kbps', 'bitsPerPixel', 'bytes', 'sendSeconds'], $rule->within('average')->has(...)) === [];
         $draft->decide(Cell::Rate, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, $asked === null ? 'preset' : "asks {$asked}".$this->factor($rule, $fromHost));
     }
 
@@ -67,6 +67,15 @@ final class DecideRate implements Decision
     {
         if ($rule->has('kbps')) {
             return $this->kilobits($rule, 'kbps');
+        }
+        if ($rule->has('bitsPerPixel')) {
+            $pixels = $draft->frameRate()->rate->perSecond->times($draft->frameSize()->picture->pixels());
+
+            return (new Bitrate(max(16_000, $pixels->times(new Fraction((int) round(10_000 * ($rule->float('bitsPerPixel') ?? 0)), 10_000))->round())))->times(new Fraction(1));
+        }
+        $target = TargetSize::of($rule);
+        if ($target !== null) {
+            return $target->average($draft);
         }
         $times = $rule->fraction('timesAsk') ?? new Fraction(1);
 
@@ -83,17 +92,25 @@ final class DecideRate implements Decision
         $peak = $rule->within('peak');
         $fromRow = $rule->text('peak') === 'host' && $row instanceof RateRow ? $row->peak : null;
 
+        $stated = $peak->has('kbps') ? $this->kilobits($peak, 'kbps') : null;
+        // A peak that the preset meant for its own average does not stand in the way of another one.
+        $inTheWay = $stated !== null && $average !== null && $average->isAbove($stated) && ! $draft->isEdited(Cell::Rate, 'peak');
+
         return match (true) {
-            $peak->has('kbps') => $this->kilobits($peak, 'kbps'),
+            $stated !== null && ! $inTheWay => $stated,
             $fromRow !== null && ($average === null || ! $average->isAbove($fromRow)) => $fromRow,
             $average !== null => $average->times($peak->fraction('timesAverage') ?? new Fraction(3, 2)),
             default => null,
         };
     }
 
-    private function quality(Fields $rule, QualityScale $scale): int
+    private function quality(Fields $rule, QualityScale $scale, bool $edited): int
     {
         $quality = $rule->int('quality') ?? $scale->usual;
+        if (! $scale->holds($quality) && ! $edited) {
+            // The preset meant it for another codec.
+            return $scale->usual;
+        }
         if (! $scale->holds($quality)) {
             throw new InvalidArgumentException("Quality runs from {$scale->best} (best) to {$scale->worst}, not to {$quality}.");
         }

@@ -10,7 +10,11 @@ use OuterCrate\Units\FrameSize;
 /** Size of the frame, shape of its pixels, and the part of it that the picture fills; the rest is black. */
 final readonly class FrameSizeValue implements Value
 {
-    public function __construct(public FrameSize $frame, public FrameSize $picture, public Fraction $sampleAspect)
+    /**
+     * @param  FrameSize|null  $scaled  what the picture is scaled to before its edges are cut off; null where none are
+     * @param  bool  $stretched  the picture takes the frame's shape
+     */
+    public function __construct(public FrameSize $frame, public FrameSize $picture, public Fraction $sampleAspect, public ?FrameSize $scaled = null, public bool $stretched = false)
     {
     }
 
@@ -23,7 +27,7 @@ final readonly class FrameSizeValue implements Value
     {
         $pixels = $this->sampleAspect->equals(new Fraction(1)) ? '' : " · {$this->sampleAspect->numerator}:{$this->sampleAspect->denominator} pixels";
 
-        return $this->frame.$pixels.($this->isPadded() ? " · {$this->picture} inside" : '');
+        return $this->frame.$pixels.($this->isPadded() ? " · {$this->picture} inside" : '').($this->scaled === null ? '' : ' · cropped').($this->stretched ? ' · stretched' : '');
     }
 
     public function toArray(): array
@@ -34,6 +38,8 @@ final readonly class FrameSizeValue implements Value
             'height' => $this->frame->height,
             'pictureWidth' => $this->picture->width,
             'pictureHeight' => $this->picture->height,
+            'cropped' => $this->scaled !== null,
+            'stretched' => $this->stretched,
             'sampleAspect' => (string) $this->sampleAspect,
         ];
     }

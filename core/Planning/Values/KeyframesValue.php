@@ -12,8 +12,10 @@ final readonly class KeyframesValue implements Value
     /**
      * @param  int  $frames  from one keyframe to the next at most; 1 where every frame is one
      * @param  Fraction  $seconds  the same as a length of time
+     * @param  int|null  $references  frames that the decoder keeps; null leaves them to the encoder
+     * @param  bool  $sceneCuts  a keyframe is put where a new scene begins, too
      */
-    public function __construct(public int $frames, public Fraction $seconds, public bool $closed, public int $bFrames, public bool $pyramid)
+    public function __construct(public int $frames, public Fraction $seconds, public bool $closed, public int $bFrames, public bool $pyramid, public ?int $references = null, public bool $sceneCuts = true)
     {
     }
 
@@ -34,6 +36,6 @@ final readonly class KeyframesValue implements Value
 
     public function toArray(): array
     {
-        return ['label' => $this->label(), 'frames' => $this->frames, 'seconds' => (string) $this->seconds, 'closed' => $this->closed, 'bFrames' => $this->bFrames, 'pyramid' => $this->pyramid];
+        return ['label' => $this->label(), 'frames' => $this->frames, 'seconds' => (string) $this->seconds, 'closed' => $this->closed, 'bFrames' => $this->bFrames, 'pyramid' => $this->pyramid, 'references' => $this->references, 'sceneCuts' => $this->sceneCuts];
     }
 }

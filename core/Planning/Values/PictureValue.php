@@ -11,8 +11,17 @@ final readonly class PictureValue implements Value
 {
     public const EFFORTS = ['fast', 'medium', 'slow'];
 
-    public function __construct(public VideoCodec $codec, public ?string $profile, public ?string $level, public string $effort)
+    /** What the encoder is told to look after. */
+    public const TUNES = ['grain', 'animation', 'stills'];
+
+    /** @param  string|null  $tune  one of TUNES, for encoders that know it */
+    public function __construct(public VideoCodec $codec, public ?string $profile, public ?string $level, public string $effort, public ?string $tune = null)
     {
+    }
+
+    public function atLevel(?string $level): self
+    {
+        return new self($this->codec, $this->profile, $level, $this->effort, $this->tune);
     }
 
     /** Codec and profile in words: H.264 High. */
@@ -25,11 +34,11 @@ final readonly class PictureValue implements Value
 
     public function label(): string
     {
-        return $this->name().($this->level === null ? '' : ' · '.$this->level);
+        return $this->name().($this->level === null ? '' : ' · '.$this->level).($this->tune === null ? '' : " · {$this->tune}");
     }
 
     public function toArray(): array
     {
-        return ['label' => $this->label(), 'codec' => $this->codec->id(), 'profile' => $this->profile, 'level' => $this->level, 'effort' => $this->effort];
+        return ['label' => $this->label(), 'codec' => $this->codec->id(), 'profile' => $this->profile, 'level' => $this->level, 'effort' => $this->effort, 'tune' => $this->tune];
     }
 }

@@ -189,6 +189,11 @@ export interface Choices {
                       codec?: string;
                       profile?: string;
                       effort?: 'fast' | 'medium' | 'slow';
+                      /**
+                       * Fixed; null or absent for the lowest that holds.
+                       */
+                      level?: string | null;
+                      tune?: 'grain' | 'animation' | 'stills' | null;
                   };
         }[];
         frameSize: {
@@ -212,6 +217,16 @@ export interface Choices {
                        * This frame, the picture fitted in and padded.
                        */
                       exact: string;
+                      /**
+                       * What is done where the shapes differ; pad when absent.
+                       */
+                      shape?: 'pad' | 'crop' | 'stretch';
+                  }
+                | {
+                      /**
+                       * One of the usual sizes up (1) or down (-1).
+                       */
+                      step: number;
                   };
         }[];
         frameRate: {
@@ -236,6 +251,12 @@ export interface Choices {
                       closed?: boolean;
                       bFrames?: number;
                       pyramid?: boolean;
+                      /**
+                       * In place of seconds.
+                       */
+                      frames?: number;
+                      references?: number;
+                      sceneCuts?: boolean;
                   };
         }[];
         sound: {
@@ -248,12 +269,22 @@ export interface Choices {
                       kbps?: number;
                       sampleRate?: number;
                       channels?: number;
-                      bitDepth?: 16 | 24;
+                      bitDepth?: 16 | 24 | 32;
                   };
         }[];
     };
     rateModes: {
         [k: string]: ('quality' | 'cbr' | 'vbr' | 'codec' | 'lossless')[];
+    };
+    /**
+     * Scale of constant quality by video codec.
+     */
+    qualities: {
+        [k: string]: {
+            best: number;
+            worst: number;
+            usual: number;
+        } | null;
     };
 }
 /**
@@ -381,6 +412,11 @@ export interface Edits {
                     codec?: string;
                     profile?: string;
                     effort?: 'fast' | 'medium' | 'slow';
+                    /**
+                     * Fixed; null or absent for the lowest that holds.
+                     */
+                    level?: string | null;
+                    tune?: 'grain' | 'animation' | 'stills' | null;
                 }
           );
     frameSize?:
@@ -403,6 +439,16 @@ export interface Edits {
                      * This frame, the picture fitted in and padded.
                      */
                     exact: string;
+                    /**
+                     * What is done where the shapes differ; pad when absent.
+                     */
+                    shape?: 'pad' | 'crop' | 'stretch';
+                }
+              | {
+                    /**
+                     * One of the usual sizes up (1) or down (-1).
+                     */
+                    step: number;
                 }
           );
     frameRate?:
@@ -426,6 +472,12 @@ export interface Edits {
                     closed?: boolean;
                     bFrames?: number;
                     pyramid?: boolean;
+                    /**
+                     * In place of seconds.
+                     */
+                    frames?: number;
+                    references?: number;
+                    sceneCuts?: boolean;
                 }
           );
     colour?:
@@ -446,7 +498,7 @@ export interface Edits {
                     kbps?: number;
                     sampleRate?: number;
                     channels?: number;
-                    bitDepth?: 16 | 24;
+                    bitDepth?: 16 | 24 | 32;
                 }
           );
 }
@@ -465,6 +517,22 @@ export interface Rate {
                * The host's ask times this.
                */
               timesAsk: number;
+          }
+        | {
+              bitsPerPixel: number;
+          }
+        | {
+              /**
+               * Of the whole file, which is to stay under it.
+               */
+              bytes: number;
+          }
+        | {
+              sendSeconds: number;
+              /**
+               * What the line sends.
+               */
+              lineKbps: number;
           };
     peak?:
         | 'host'
@@ -693,6 +761,7 @@ export interface Plan {
             profile: string | null;
             level: string | null;
             effort: string;
+            tune: string | null;
         };
         frameSize: {
             label: string;
@@ -701,6 +770,8 @@ export interface Plan {
             pictureWidth: number;
             pictureHeight: number;
             sampleAspect: string;
+            cropped: boolean;
+            stretched: boolean;
         };
         frameRate: {
             label: string;
@@ -724,6 +795,8 @@ export interface Plan {
             closed: boolean;
             bFrames: number;
             pyramid: boolean;
+            references: number | null;
+            sceneCuts: boolean;
         };
         colour: {
             label: string;
@@ -1090,6 +1163,11 @@ export interface Rules {
               codec?: string;
               profile?: string;
               effort?: 'fast' | 'medium' | 'slow';
+              /**
+               * Fixed; null or absent for the lowest that holds.
+               */
+              level?: string | null;
+              tune?: 'grain' | 'animation' | 'stills' | null;
           };
     frameSize?:
         | {
@@ -1109,6 +1187,16 @@ export interface Rules {
                * This frame, the picture fitted in and padded.
                */
               exact: string;
+              /**
+               * What is done where the shapes differ; pad when absent.
+               */
+              shape?: 'pad' | 'crop' | 'stretch';
+          }
+        | {
+              /**
+               * One of the usual sizes up (1) or down (-1).
+               */
+              step: number;
           };
     frameRate?:
         | 'follow'
@@ -1126,6 +1214,12 @@ export interface Rules {
               closed?: boolean;
               bFrames?: number;
               pyramid?: boolean;
+              /**
+               * In place of seconds.
+               */
+              frames?: number;
+              references?: number;
+              sceneCuts?: boolean;
           };
     colour?:
         | ('follow' | 'host')
@@ -1140,7 +1234,7 @@ export interface Rules {
               kbps?: number;
               sampleRate?: number;
               channels?: number;
-              bitDepth?: 16 | 24;
+              bitDepth?: 16 | 24 | 32;
           };
 }
 /**

@@ -31,6 +31,8 @@ export function RateEditor({ plan, rule, edit, close }: Props) {
     const step = useRef(`rate-${crypto.randomUUID()}`);
     const rate = plan.values.rate;
     const allowed = data?.rateModes[plan.values.picture.codec] ?? [];
+    const scale = data?.qualities[plan.values.picture.codec];
+    const target = rule?.average !== undefined && 'bytes' in rule.average ? rule.average.bytes : null;
     const mode: Mode = rate.mode === 'vbr' && rate.passes === 2 ? 'vbr2' : (rate.mode as Mode);
     const change = (part: RateRule) => edit({ ...rule, ...part }, step.current);
 
@@ -74,8 +76,8 @@ export function RateEditor({ plan, rule, edit, close }: Props) {
             {rate.mode === 'quality' ? (
                 <NumberField
                     label="Quality"
-                    unit="0 best · 51 least"
-                    value={String(rate.quality ?? 20)}
+                    unit={scale ? `${scale.best} best · ${scale.worst} least` : ''}
+                    value={String(rate.quality ?? scale?.usual ?? '')}
                     onNumber={(quality) => change({ quality: Math.round(quality) })}
                     onEnter={close}
                 />
@@ -95,6 +97,21 @@ export function RateEditor({ plan, rule, edit, close }: Props) {
                     unit="Mb/s"
                     value={megabits(rate.peak)}
                     onNumber={(value) => change({ peak: { kbps: kilobits(value) } })}
+                    onEnter={close}
+                />
+            )}
+            {rate.average !== null && (
+                <NumberField
+                    label="File"
+                    unit="MB at most"
+                    value={target === null ? '' : String(target / 1_000_000)}
+                    // The peak goes with the average: one that was typed for another average would forbid this one.
+                    onNumber={(value) =>
+                        edit(
+                            { ...rule, peak: undefined, average: { bytes: Math.round(value * 1_000_000) } },
+                            step.current,
+                        )
+                    }
                     onEnter={close}
                 />
             )}

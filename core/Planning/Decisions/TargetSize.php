@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Decisions;
+
+use InvalidArgumentException;
+use OuterCrate\Formats\Containers\Payload;
+use OuterCrate\Json\Fields;
+use OuterCrate\Planning\Draft;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\ByteCount;
+
+/** A size that the file is not to pass, given in bytes or as a time to send it in; turned into the average that leads to it. */
+final readonly class TargetSize
+{
+    /** What goes to the protocols underneath while a file is sent. */
+    private const PROTOCOLS = 1.04;
+
+    /** Rate control lands within a few hundredths of its average; the file is to stay under. */
+    private const MARGIN = 0.98;
+
+    private function __construct(private int $bytes)
+    {
+    }
+
+    /**
+     * @param  Fields  $rule  `bytes`, or `sendSeconds` with the line's `lineKbps`
+     *
+     * @throws InvalidArgumentException when the size is none
+     */
+    public static function of(Fields $rule): ?self
+    {
+        $bytes = $rule->int('bytes');
+        if ($rule->has('sendSeconds')) {
+            $bytes = (int) (($rule->float('sendSeconds') ?? 0) * ($rule->float('lineKbps') ?? 0) * 125 / self::PROTOCOLS);
+        }
+
+        return match (true) {
+            $bytes === null => null,
+            $bytes < 1_000 => throw new InvalidArgumentException('A file needs at least 1 kB. Allow more bytes, or more time to send it.'),
+            default => new self($bytes),
+        };
+    }
+
+    /** @throws InvalidArgumentException when the size leaves no room for a picture */
+    public function average(Draft $draft): Bitrate
+    {
+        $seconds = $draft->duration->toFloat();
+        $frames = max(1, $draft->frameRate()->rate->framesIn($draft->duration));
+        $sound = $draft->sound();
+        $packets = $sound->codec === null ? 0 : (int) ceil($seconds * $sound->sampleRate / 1024);
+        $beside = $sound->bitsPerSecond() / 8 * $seconds
+            + $draft->container()->container->overhead(new Payload($frames, $packets, $draft->keyframes()->isIntra(), $this->bytes, $seconds));
+        $bits = ($this->bytes * self::MARGIN - $beside) * 8 / $seconds;
+        if ($bits < 16_000) {
+            throw new InvalidArgumentException('Under '.new ByteCount($this->bytes).' there is no room for a picture: sound and container alone take '.new ByteCount((int) $beside).'. Allow more, lower the sound, or shorten the range.');
+        }
+
+        return new Bitrate(intdiv((int) $bits, 1000) * 1000);
+    }
+}
