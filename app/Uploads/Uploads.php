@@ -120,7 +120,7 @@ class Uploads
     /** Ends what nobody has sent to for days. */
     public function expire(): void
     {
-        Upload::query()->where('expires_at', '<', now())->each($this->end(...));
+        Upload::query()->where('expires_at', '<', now())->get()->each($this->end(...));
     }
 
     /**

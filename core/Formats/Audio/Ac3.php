@@ -37,17 +37,6 @@ final class Ac3 implements AudioCodec
 
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
-        return self::nearest($asked ?? 96_000 * $channels);
-    }
-
-    /** The stated rate nearest to the one asked for. */
-    private static function nearest(int $asked): int
-    {
-        $best = 0;
-        foreach (self::RATES as $kilobits) {
-            $best = $best === 0 || abs($kilobits * 1000 - $asked) < abs($best - $asked) ? $kilobits * 1000 : $best;
-        }
-
-        return $best;
+        return StatedRates::nearest(self::RATES, $asked ?? 96_000 * $channels);
     }
 }

@@ -39,17 +39,6 @@ final class Mp3 implements AudioCodec
 
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
-        return self::nearest($asked ?? 96_000 * $channels, $sampleRate);
-    }
-
-    /** The stated rate nearest to the one asked for. */
-    private static function nearest(int $asked, int $sampleRate): int
-    {
-        $best = 0;
-        foreach ($sampleRate < 32_000 ? self::LOW_RATES : self::RATES as $kilobits) {
-            $best = $best === 0 || abs($kilobits * 1000 - $asked) < abs($best - $asked) ? $kilobits * 1000 : $best;
-        }
-
-        return $best;
+        return StatedRates::nearest($sampleRate < 32_000 ? self::LOW_RATES : self::RATES, $asked ?? 96_000 * $channels);
     }
 }

@@ -7,6 +7,8 @@ namespace OuterCrate\Formats\Containers;
 /** MPEG program stream: ISO/IEC 13818-1. */
 final class MpegPs implements Container
 {
+    use WithoutIndexAhead;
+
     public function id(): string
     {
         return 'mpeg-ps';
@@ -37,29 +39,9 @@ final class MpegPs implements Container
         return ['ac3', 'mp3'];
     }
 
-    public function hasFastStart(): bool
-    {
-        return false;
-    }
-
-    public function tellsFieldOrder(): bool
-    {
-        return false;
-    }
-
-    public function keepsColour(): bool
-    {
-        return true;
-    }
-
     public function muxer(): string
     {
         return 'vob';
-    }
-
-    public function breaksAbove(): ?int
-    {
-        return null;
     }
 
     /** A pack and a packet header in each 2048 bytes (2.5.3): a little over 1 %. */

@@ -7,6 +7,8 @@ namespace OuterCrate\Formats\Containers;
 /** MPEG transport stream: ISO/IEC 13818-1. */
 final class MpegTs implements Container
 {
+    use WithoutIndexAhead;
+
     public function id(): string
     {
         return 'mpeg-ts';
@@ -37,29 +39,9 @@ final class MpegTs implements Container
         return ['aac', 'ac3', 'mp3'];
     }
 
-    public function hasFastStart(): bool
-    {
-        return false;
-    }
-
-    public function tellsFieldOrder(): bool
-    {
-        return false;
-    }
-
-    public function keepsColour(): bool
-    {
-        return true;
-    }
-
     public function muxer(): string
     {
         return 'mpegts';
-    }
-
-    public function breaksAbove(): ?int
-    {
-        return null;
     }
 
     /** 4 bytes of each 188 (2.4.3.2), a header and half a packet of filling for each frame, and tables ten times a second. */

@@ -7,6 +7,8 @@ namespace OuterCrate\Formats\Containers;
 /** MXF, operational pattern 1a: SMPTE ST 377-1 and ST 378. */
 final class Mxf implements Container
 {
+    use WithoutIndexAhead;
+
     public function id(): string
     {
         return 'mxf';
@@ -37,29 +39,9 @@ final class Mxf implements Container
         return ['pcm'];
     }
 
-    public function hasFastStart(): bool
-    {
-        return false;
-    }
-
-    public function tellsFieldOrder(): bool
-    {
-        return false;
-    }
-
-    public function keepsColour(): bool
-    {
-        return true;
-    }
-
     public function muxer(): string
     {
         return 'mxf';
-    }
-
-    public function breaksAbove(): ?int
-    {
-        return null;
     }
 
     /** Each element of a frame begins on a border of 512 bytes (ST 377-1, KAG), with a system item of its own. */

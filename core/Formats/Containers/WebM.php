@@ -7,6 +7,8 @@ namespace OuterCrate\Formats\Containers;
 /** WebM: a part of Matroska for the web (WebM Container Guidelines). */
 final class WebM implements Container
 {
+    use WithoutIndexAhead;
+
     public function id(): string
     {
         return 'webm';
@@ -37,29 +39,9 @@ final class WebM implements Container
         return ['opus'];
     }
 
-    public function hasFastStart(): bool
-    {
-        return false;
-    }
-
-    public function tellsFieldOrder(): bool
-    {
-        return false;
-    }
-
-    public function keepsColour(): bool
-    {
-        return true;
-    }
-
     public function muxer(): string
     {
         return 'webm';
-    }
-
-    public function breaksAbove(): ?int
-    {
-        return null;
     }
 
     /** Headers, and a block header of about 7 bytes for each frame and sound packet. */
