@@ -21,6 +21,9 @@ class AnalyseCut implements ShouldQueue
 
     public const QUEUE = 'analysis';
 
+    /** Seconds until it is looked at again whether a run is still under way. */
+    private const PAUSE = 2;
+
     public int $tries = 0;
 
     public int $timeout = 0;
@@ -39,7 +42,8 @@ class AnalyseCut implements ShouldQueue
         try {
             $analyses->make($analysis, fn (): bool => app('queue.worker')->shouldQuit);
         } catch (Interrupted) {
-            $this->release();
+            // A run that another process makes would have it taken up and put down again and again.
+            $this->release(self::PAUSE);
         }
     }
 }

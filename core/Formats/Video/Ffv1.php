@@ -5,18 +5,14 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
-use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
-use OuterCrate\Formats\RateMode;
-use OuterCrate\Units\Bitrate;
-use OuterCrate\Units\FrameRate;
-use OuterCrate\Units\FrameSize;
 
 /** FFV1 version 3: RFC 9043. Lossless, every frame by itself, a checksum on each slice. */
 final class Ffv1 implements VideoCodec
 {
     use EveryFrameByItself;
+    use LosesNothing;
     use TakesAnyFrame;
     use WithoutLevels;
 
@@ -35,11 +31,6 @@ final class Ffv1 implements VideoCodec
         return 'RFC 9043';
     }
 
-    public function profiles(): array
-    {
-        return [];
-    }
-
     /** Stores what it is given; RGB deeper than 8 bits needs the next even depth, and alpha beside 12 bits of it 16. */
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {
@@ -50,26 +41,6 @@ final class Ffv1 implements VideoCodec
         }
 
         return new PixelFormat($wanted->chroma, $wanted->chroma === Chroma::Rgb && $depth === 8 ? 10 : $depth, $wanted->alpha);
-    }
-
-    public function tags(Colour $colour): Colour
-    {
-        return $colour;
-    }
-
-    public function rateModes(): array
-    {
-        return [RateMode::Lossless];
-    }
-
-    public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate
-    {
-        return null;
-    }
-
-    public function quality(): ?QualityScale
-    {
-        return null;
     }
 
     /** The stream says it itself. */
