@@ -26,6 +26,7 @@ return [
         'limits' => [
             'looks' => ['seconds' => 60, 'memory' => 4 * 1024 ** 3, 'file' => 256 * 1024 ** 2, 'niceness' => 5],
             'runs' => ['seconds' => 60 * 60 * 48, 'memory' => null, 'file' => null, 'niceness' => 10],
+            'samples' => ['seconds' => 60 * 60, 'memory' => null, 'file' => null, 'niceness' => 15],
             'analysis' => ['seconds' => 60 * 60, 'memory' => 8 * 1024 ** 3, 'file' => 64 * 1024 ** 3, 'niceness' => 15],
         ],
     ],

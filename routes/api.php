@@ -51,6 +51,7 @@ Route::get('packs/{pack}', [PackController::class, 'show']);
 
 Route::get('runs', [RunController::class, 'index']);
 Route::post('runs/{run}/stop', [RunController::class, 'stop']);
+Route::put('runs/{run}/sent', [RunController::class, 'sent']);
 Route::get('runs/{run}/file', [RunController::class, 'file']);
 
 Route::get('choices', ChoicesController::class);

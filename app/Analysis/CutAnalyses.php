@@ -10,7 +10,9 @@ use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Run;
 use App\Models\RunState;
+use App\Models\Sample;
 use App\Packing\Interrupted;
+use App\Planning\Samples;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use OuterCrate\Analysis\Analysis;
@@ -136,6 +138,8 @@ class CutAnalyses
             $looked = microtime(true);
 
             return Run::query()->whereIn('state', RunState::underWay())->exists()
+                // Someone looks at a sheet and waits for its figures.
+                || Sample::query()->whereNull('result')->where('wanted_at', '>', now()->subSeconds(Samples::STALE)->format('Y-m-d H:i:s.v'))->exists()
                 || CutAnalysis::query()->whereKey($analysis->id)->value('state') !== RunState::Running
                 || CutAnalysis::query()->where('state', RunState::Waiting)->where('wanted_at', '>', $analysis->wanted_at ?? '')->exists();
         };

@@ -41,9 +41,16 @@ final class Workspace
         return "{$this->root}/strip.jpg";
     }
 
-    public function frames(): string
+    /** @param  int  $modified  of the file, in Unix time: frames of another one are not taken for its own */
+    public function frames(int $modified): string
     {
-        return "{$this->root}/frames";
+        $folder = "{$this->root}/frames/{$modified}";
+        if (! is_dir($folder)) {
+            OutputFile::needFolder($folder);
+            array_map(File::deleteDirectory(...), array_diff(glob("{$this->root}/frames/*") ?: [], [$folder]));
+        }
+
+        return $folder;
     }
 
     /** Everything that was measured; null where it is not, or by an older detector. */
@@ -124,7 +131,6 @@ final class Workspace
         foreach ([$this->factsFile(), "{$this->root}/checkpoint.json", $this->joinedPicture(), $this->proxy(), $this->strip()] as $file) {
             @unlink($file);
         }
-        File::deleteDirectory($this->frames());
         $this->clear();
     }
 

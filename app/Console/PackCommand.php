@@ -9,6 +9,7 @@ use App\Models\Run;
 use App\Models\RunState;
 use App\Packing\Packer;
 use App\Planning\Planning;
+use App\Planning\Surroundings;
 
 class PackCommand extends CrateCommand
 {
@@ -21,6 +22,7 @@ class PackCommand extends CrateCommand
     public function __construct(
         private readonly CutShelf $shelf,
         private readonly Planning $planning,
+        private readonly Surroundings $surroundings,
         private readonly Packer $packer,
         private readonly Presets $presets,
     ) {
@@ -33,7 +35,7 @@ class PackCommand extends CrateCommand
         $folder = $this->option('to') ?? throw new WrongUse('Say where the files go: --to=DIR.');
         $folder = $this->absolute($folder);
         $cut = $this->shelf->bringIn($this->file(), analyse: false);
-        $runs = $this->packer->queue($cut, $this->planning->plans($cut->reading(), $outputs, $folder), $folder, dispatch: false);
+        $runs = $this->packer->queue($cut, $this->planning->plans($this->surroundings->of($cut, null, $folder), $outputs), $folder, dispatch: false);
         $this->trap([SIGINT, SIGTERM], function () use ($runs): void {
             Run::query()->whereKey($runs->modelKeys())->update(['stop_asked' => true]);
             $this->ending = true;

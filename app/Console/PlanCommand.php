@@ -5,15 +5,18 @@ namespace App\Console;
 use App\Library\Presets;
 use App\Media\CutReader;
 use App\Planning\Planning;
+use App\Planning\Samples;
+use App\Planning\Surroundings;
+use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Planning\Plan;
 
 class PlanCommand extends CrateCommand
 {
-    protected $signature = 'plan {file : The media file} {--output=* : PRESET or PRESET@HOST, once for each file to make} {--json : Print resources/schema/plan-list.json}';
+    protected $signature = 'plan {file : The media file} {--output=* : PRESET or PRESET@HOST, once for each file to make} {--measure : Encode pieces where the size depends on the picture} {--json : Print resources/schema/plan-list.json}';
 
     protected $description = 'Decide every setting of the files to make, and say where each came from';
 
-    public function __construct(private readonly CutReader $reader, private readonly Planning $planning, private readonly Presets $presets)
+    public function __construct(private readonly CutReader $reader, private readonly Planning $planning, private readonly Surroundings $surroundings, private readonly Samples $samples, private readonly Presets $presets)
     {
         parent::__construct();
     }
@@ -22,10 +25,14 @@ class PlanCommand extends CrateCommand
     {
         $outputs = OutputOption::all($this->option('output'), $this->presets);
         $reading = $this->reader->read($this->file())['reading'];
-        $plans = $this->planning->plans($reading, $outputs);
+        $subject = $this->surroundings->ofFile($reading, $this->file());
+        $plans = $this->planning->plans($subject, $outputs);
+        if ($this->option('measure')) {
+            $plans = array_map(fn (Plan $plan): Plan => $plan->isStopped() || ! Sampling::isWorthwhile($plan) ? $plan : $plan->withSample($this->samples->sample($this->file(), $reading, $subject->found, $plan)), $plans);
+        }
         $described = array_map(fn (Plan $plan): array => $this->planning->describe($plan, $reading), $plans);
         if ($this->option('json')) {
-            $this->json(['outputs' => $described]);
+            $this->json(['outputs' => $described, 'recap' => $this->planning->recap($plans, $reading), 'stopped' => array_reduce($plans, fn (bool $stopped, Plan $plan): bool => $stopped || $plan->isStopped(), false)]);
 
             return self::SUCCESS;
         }

@@ -8,9 +8,11 @@ use OuterCrate\Analysis\MeasuringPass;
 use OuterCrate\Encoding\Excerpt;
 use OuterCrate\Encoding\Progress;
 use OuterCrate\Encoding\ProgressReader;
+use OuterCrate\Encoding\Video\HardwareArguments;
 use OuterCrate\Encoding\Viewing;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
+use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\Exception\ProcessStartFailedException;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\ExecutableFinder;
@@ -23,19 +25,20 @@ use Symfony\Component\Process\Process;
 class Engine
 {
     /** Demuxers that may open a cut. None of them follows a reference to another file. */
-    private const FORMATS = 'mov,mp4,matroska,webm,avi,mxf,mxf_opatom,mpeg,mpegts,mpegvideo,h264,hevc,ivf,ogg,flv,asf,wav,w64,aiff,mp3,aac,flac,dv,gxf,yuv4mpegpipe,nut,rm,wtv,3gp';
+    private const FORMATS = 'mov,mp4,matroska,webm,avi,mxf,mxf_opatom,mpeg,mpegts,mpegvideo,h264,hevc,ivf,ogg,flv,asf,wav,w64,aiff,mp3,aac,flac,dv,gxf,yuv4mpegpipe,nut,rm,wtv,3gp,png_pipe,jpeg_pipe,tiff_pipe';
 
     /**
      * The prober's JSON for a file: streams, format, chapters, its first packets, and under `first_frame` what the first frame says.
      *
+     * @param  string|null  $format  the demuxer to take, for a single image; found out when null
      * @return array<mixed> empty when the prober could make nothing of the file
      *
      * @throws EngineFailed when the prober is missing or takes too long
      */
-    public function probe(string $path): array
+    public function probe(string $path, ?string $format = null): array
     {
         $output = $this->listen([
-            ...$this->program('prober', Limits::forLooks()), '-v', 'error', ...$this->guarded(),
+            ...$this->program('prober', Limits::forLooks()), '-v', 'error', ...$this->guarded(), ...($format === null ? [] : ['-f', $format]),
             '-show_entries', 'stream:stream_tags:stream_disposition:stream_side_data:format:format_tags:chapter:chapter_tags:packet=stream_index,pts_time,flags',
             '-read_intervals', '%+#400',
             '-of', 'json=compact=1', '-i', 'file:'.$path,
@@ -45,7 +48,7 @@ class Engine
         if (! is_array($decoded) || ! isset($decoded['streams'])) {
             return [];
         }
-        $first = $this->firstFrame($path);
+        $first = $this->firstFrame($path, $format);
         $configuration = $first['streams'][0] ?? [];
         foreach ($decoded['streams'] as $i => $stream) {
             if (isset($configuration['extradata']) && ($stream['index'] ?? null) === $configuration['index']) {
@@ -62,10 +65,10 @@ class Engine
      *
      * @return array<mixed>
      */
-    private function firstFrame(string $path): array
+    private function firstFrame(string $path, ?string $format): array
     {
         $output = $this->listen([
-            ...$this->program('prober', Limits::forLooks()), '-v', 'quiet', ...$this->guarded(), '-select_streams', 'V:0',
+            ...$this->program('prober', Limits::forLooks()), '-v', 'quiet', ...$this->guarded(), ...($format === null ? [] : ['-f', $format]), '-select_streams', 'V:0',
             '-show_data', '-show_entries', 'stream=index,extradata:frame=stream_index,interlaced_frame,top_field_first:frame_side_data', '-read_intervals', '%+#1',
             '-of', 'json=compact=1', '-i', 'file:'.$path,
         ]);
@@ -107,16 +110,17 @@ class Engine
      * @param  string  $workingFolder  where statistics of a first pass lie
      * @param  Closure(Progress): void  $onProgress
      * @param  Closure(): bool  $shouldStop  asked several times a second
+     * @param  Limits|null  $limits  those of runs when null
      *
      * @throws EngineFailed
      * @throws Stopped
      */
-    public function encode(string $input, array $inputOptions, array $arguments, ?string $output, string $workingFolder, Closure $onProgress, Closure $shouldStop): void
+    public function encode(string $input, array $inputOptions, array $arguments, ?string $output, string $workingFolder, Closure $onProgress, Closure $shouldStop, ?Limits $limits = null): void
     {
         $this->work([
             ...$this->guarded(), ...$inputOptions, '-i', 'file:'.$input,
             ...$arguments, $output === null ? '-' : 'file:'.$output,
-        ], $workingFolder, Limits::forRuns(), $onProgress, $shouldStop);
+        ], $workingFolder, $limits ?? Limits::forRuns(), $onProgress, $shouldStop);
     }
 
     /**
@@ -264,6 +268,32 @@ class Engine
 
             return ['version' => $version[1] ?? 'unknown', 'encoders' => $encoders[1]];
         });
+    }
+
+    /**
+     * Encoders in graphics chips that make a frame here. Being built in says nothing: each is tried, once a day.
+     *
+     * @return list<string>
+     */
+    public function hardware(): array
+    {
+        $built = array_values(array_intersect(HardwareArguments::all(), $this->capabilities()['encoders'] ?? []));
+        $path = self::locate((string) config('crate.engine.encoder'));
+        if ($built === [] || $path === null) {
+            return [];
+        }
+
+        return Cache::remember('hardware:'.$path.':'.filemtime($path), now()->addDay(), fn (): array => array_values(array_filter($built, function (string $encoder) use ($path): bool {
+            $process = $this->process([$path, '-v', 'quiet', '-nostdin', '-f', 'lavfi', '-i', 'color=black:s=256x256:r=25:d=0.2', '-frames:v', '2', '-c:v', $encoder, '-f', 'null', '-'], null, 10);
+            try {
+                $this->run($process, fn () => null);
+            } catch (EngineFailed|ProcessSignaledException) {
+                // A driver that is half there can bring the whole program down.
+                return false;
+            }
+
+            return $process->getExitCode() === 0;
+        })));
     }
 
     /** @return list<string> */

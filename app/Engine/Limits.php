@@ -25,6 +25,11 @@ final readonly class Limits
         return self::configured('runs');
     }
 
+    public static function forSamples(): self
+    {
+        return self::configured('samples');
+    }
+
     public static function forAnalysis(): self
     {
         return self::configured('analysis');

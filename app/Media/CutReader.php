@@ -10,10 +10,14 @@ use OuterCrate\Reading\FrameOrder;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\Unreadable;
+use OuterCrate\Units\FrameRate;
 
 /** Reads a media file: first its structure, byte by byte, then what the prober finds in it. */
 class CutReader
 {
+    /** Demuxers of single images, which never look for the next one. */
+    private const IMAGES = ['png' => 'png_pipe', 'jpg' => 'jpeg_pipe', 'tif' => 'tiff_pipe'];
+
     /** Frames are counted packet by packet up to this size, and reckoned from length and rate above it. */
     private const COUNTED_UP_TO = 2_000_000_000;
 
@@ -28,7 +32,7 @@ class CutReader
      * @throws FileProblem when the file cannot be opened
      * @throws EngineFailed
      */
-    public function read(string $path): array
+    public function read(string $path, bool $needsPicture = true): array
     {
         if (is_dir($path)) {
             throw new FileProblem('This is a folder. Choose the video file in it.', $path);
@@ -67,7 +71,31 @@ class CutReader
             throw Unreadable::notMedia();
         }
 
-        return ['reading' => (new ProbeReader)->read($probe, $bytes, $structure->fastStart), 'probe' => $probe, 'fastStart' => $structure->fastStart];
+        return ['reading' => (new ProbeReader)->read($probe, $bytes, $structure->fastStart, $needsPicture), 'probe' => $probe, 'fastStart' => $structure->fastStart];
+    }
+
+    /**
+     * Reads a folder of images as the cut that they make up: what the first one is, as many frames as there are images.
+     *
+     * @param  list<string>  $images
+     * @param  string  $rate  frames per second
+     *
+     * @throws Unreadable
+     * @throws EngineFailed
+     */
+    public function readImages(string $folder, array $images, string $rate): Reading
+    {
+        $probe = isset($images[0]) ? $this->engine->probe("{$folder}/{$images[0]}", self::IMAGES[strtolower(pathinfo($images[0], PATHINFO_EXTENSION))] ?? null) : [];
+        if (! isset($probe['streams'][0])) {
+            throw Unreadable::notMedia();
+        }
+        $bytes = array_sum(array_map(fn (string $name): int => (int) filesize("{$folder}/{$name}"), $images));
+        $length = (string) FrameRate::parse($rate)->secondsOf(count($images));
+        $probe['streams'][0] = ['nb_frames' => (string) count($images), 'avg_frame_rate' => $rate, 'r_frame_rate' => $rate, 'duration' => $length] + $probe['streams'][0];
+        $probe['format'] = ['format_name' => 'folder', 'duration' => $length] + $probe['format'];
+        unset($probe['packets']);
+
+        return (new ProbeReader)->read($probe, $bytes, null);
     }
 
     /**

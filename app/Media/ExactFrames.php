@@ -29,7 +29,7 @@ class ExactFrames
      */
     public function of(Cut $cut, int $frame, bool $large): string
     {
-        $folder = Workspace::ofCut($cut->id)->frames();
+        $folder = Workspace::ofCut($cut->id)->frames($cut->modified);
         $path = "{$folder}/{$frame}".($large ? '-large' : '').'.jpg';
         if (is_file($path)) {
             return $path;
@@ -41,7 +41,6 @@ class ExactFrames
         if ($frame < 0 || $frame >= $reading->length()) {
             throw new FileProblem("There is no frame {$frame}: the cut has {$reading->length()}, counted from 0.", $cut->path);
         }
-        OutputFile::needFolder($folder);
         $partial = "{$folder}/.".bin2hex(random_bytes(6));
         try {
             $this->engine->still($cut->path, $reading, $frame, $large ? self::LARGE_SIDE : self::SMALL_SIDE, $partial);

@@ -2,27 +2,36 @@
 
 namespace App\Media;
 
+use Illuminate\Support\Facades\File;
+use OuterCrate\Naming\FileName;
+
 /**
  * A file in the making: written under a hidden name beside its place, and put there whole, never over another file.
  */
 final class OutputFile
 {
-    private function __construct(public readonly string $wanted, public readonly string $partial)
+    private function __construct(public readonly string $wanted, public readonly string $partial, private readonly bool $isFolder)
     {
     }
 
     /**
      * @param  string  $wanted  absolute path of the finished file
+     * @param  bool  $isFolder  a folder of images is made in place of a file
      *
      * @throws FileProblem when the folder cannot be made or written to
      */
-    public static function at(string $wanted, string $token): self
+    public static function at(string $wanted, string $token, bool $isFolder = false): self
     {
         $folder = dirname($wanted);
         self::needFolder($folder);
         $name = basename($wanted);
 
-        return new self($wanted, $folder.'/.'.mb_strcut($name, 0, 180).'.'.$token.'.partial');
+        $file = new self($wanted, $folder.'/.'.mb_strcut($name, 0, 180).'.'.$token.'.partial', $isFolder);
+        if ($isFolder) {
+            self::needFolder($file->partial);
+        }
+
+        return $file;
     }
 
     /** @throws FileProblem */
@@ -56,11 +65,14 @@ final class OutputFile
      */
     public function publish(): string
     {
+        if ($this->isFolder) {
+            return $this->publishFolder();
+        }
         $handle = @fopen($this->partial, 'r+b') ?: throw new FileProblem('The finished file has gone from its folder.', $this->partial);
         fsync($handle);
         fclose($handle);
         for ($version = 1; $version < 10_000; $version++) {
-            $path = self::version($this->wanted, $version);
+            $path = dirname($this->wanted).'/'.FileName::version(basename($this->wanted), $version);
             // link() fails where the name is taken, in one step; file systems without hard links get a reserved name instead.
             if (@link($this->partial, $path)) {
                 @unlink($this->partial);
@@ -83,19 +95,33 @@ final class OutputFile
         throw new FileProblem('The finished file could not be given its name.', $this->wanted);
     }
 
-    public function discard(): void
+    /** Where the engine writes: the partial file, or images of these names within the partial folder. */
+    public function target(?string $images): string
     {
-        @unlink($this->partial);
+        // A per cent sign would ask the engine for the image's number.
+        return $images === null ? $this->partial : str_replace('%', '%%', $this->partial).'/'.$images;
     }
 
-    /** `Night firing master.mov`, `Night firing master v2.mov` … */
-    public static function version(string $path, int $version): string
+    public function discard(): void
     {
-        if ($version === 1) {
-            return $path;
-        }
-        $ending = pathinfo($path, PATHINFO_EXTENSION);
+        is_dir($this->partial) ? File::deleteDirectory($this->partial) : @unlink($this->partial);
+        // What was being finished when the process ended.
+        @unlink($this->partial.MovieTags::COPY);
+    }
 
-        return substr($path, 0, strlen($path) - strlen($ending) - 1)." v{$version}.{$ending}";
+    /** A folder takes the first free name by being put in the place of an empty one that was just made. */
+    private function publishFolder(): string
+    {
+        for ($version = 1; $version < 10_000; $version++) {
+            $path = dirname($this->wanted).'/'.FileName::version(basename($this->wanted), $version);
+            if (@mkdir($path)) {
+                if (@rename($this->partial, $path)) {
+                    return $path;
+                }
+                @rmdir($path);
+                break;
+            }
+        }
+        throw new FileProblem('The finished folder could not be given its name.', $this->wanted);
     }
 }

@@ -4,6 +4,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use OuterCrate\Analysis\Found;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
@@ -28,6 +29,7 @@ class Cut extends Model
 {
     protected $guarded = [];
 
+    /** @var array<string, string> */
     protected $casts = ['reading' => 'array', 'card' => 'array', 'probe' => 'array', 'outputs' => 'array', 'range' => 'array', 'bytes' => 'integer', 'modified' => 'integer'];
 
     public function reading(): Reading
@@ -39,6 +41,12 @@ class Cut extends Model
     public function analysis(): HasOne
     {
         return $this->hasOne(CutAnalysis::class);
+    }
+
+    /** What was found in it; null while it has not been looked at. */
+    public function found(): ?Found
+    {
+        return $this->analysis?->isCurrent() === true && $this->analysis->result !== null ? Found::in($this->analysis->result) : null;
     }
 
     /** The frames to deliver, as far as the file has them. */

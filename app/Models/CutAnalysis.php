@@ -9,6 +9,7 @@ use OuterCrate\Analysis\Analysis;
 /**
  * The analysis of a cut: how far it is, and what it found.
  *
+ * @property int $id
  * @property int $cut_id
  * @property RunState $state waiting, running, done or failed
  * @property int $version of the detectors
@@ -17,7 +18,7 @@ use OuterCrate\Analysis\Analysis;
  * @property ?string $error
  * @property ?array<string, mixed> $result resources/schema/analysis.json
  * @property ?string $wanted_at when its sheet was last opened
- * @property Cut $cut
+ * @property ?Cut $cut null once it was taken off the shelf
  */
 class CutAnalysis extends Model
 {
@@ -27,6 +28,7 @@ class CutAnalysis extends Model
 
     protected $attributes = ['percent' => 0];
 
+    /** @var array<string, string> */
     protected $casts = ['state' => RunState::class, 'result' => 'array'];
 
     /** @return BelongsTo<Cut, $this> */

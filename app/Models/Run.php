@@ -17,7 +17,7 @@ use Illuminate\Support\Carbon;
  * @property string $file
  * @property RunState $state
  * @property array<string, mixed> $plan
- * @property list<array{input?: list<string>, arguments: list<string>, writes: bool, weight: int}> $passes
+ * @property list<array{input?: list<string>, arguments: list<string>, writes: bool, weight: int, images?: ?string, boxes?: string}> $passes
  * @property int $frames done so far, over all passes
  * @property int $percent
  * @property ?float $speed
@@ -27,6 +27,8 @@ use Illuminate\Support\Carbon;
  * @property ?array<string, mixed> $slip
  * @property ?Carbon $started_at
  * @property ?Carbon $ended_at
+ * @property ?int $sent_seconds how long the file took to its host
+ * @property ?Carbon $sent_at when that was said
  */
 class Run extends Model
 {
@@ -36,8 +38,9 @@ class Run extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
+    /** @var array<string, string> */
     protected $casts = [
         'state' => RunState::class, 'plan' => 'array', 'passes' => 'array', 'slip' => 'array', 'stop_asked' => 'boolean',
-        'speed' => 'float', 'started_at' => 'datetime', 'ended_at' => 'datetime',
+        'speed' => 'float', 'started_at' => 'datetime', 'ended_at' => 'datetime', 'sent_at' => 'datetime',
     ];
 }

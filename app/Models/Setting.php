@@ -3,10 +3,13 @@
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+use OuterCrate\Estimates\LineSpeed;
 
 /**
  * @property string $key
  * @property mixed $value
+ * @property ?Carbon $updated_at
  */
 class Setting extends Model
 {
@@ -14,15 +17,23 @@ class Setting extends Model
 
     protected $primaryKey = 'key';
 
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
     protected $keyType = 'string';
 
     public $incrementing = false;
 
+    /** @var array<string, string> */
     protected $casts = ['value' => 'json'];
 
-    /** Bits per second that the person's line sends. */
-    public static function lineSpeed(): int
+    /** As the person set it; what was sent since then knows better. */
+    public static function lineSpeed(): LineSpeed
     {
-        return (int) (self::find('line_speed')->value ?? config('crate.line_speed'));
+        $set = self::find('line_speed');
+        $sent = Run::query()->whereNotNull('sent_at')->when($set !== null, fn ($query) => $query->where('sent_at', '>', $set->updated_at->format('Y-m-d H:i:s.v')))
+            ->orderByDesc('sent_at')->limit(2 * LineSpeed::FILES)->get(['sent_seconds', 'slip->bytes as bytes'])
+            ->map(fn (Run $run): array => ['bytes' => (int) $run->getAttribute('bytes'), 'seconds' => (int) $run->sent_seconds])->all();
+
+        return LineSpeed::said(max(1, (int) ($set->value ?? config('crate.line_speed'))))->taught($sent);
     }
 }

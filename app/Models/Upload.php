@@ -22,5 +22,6 @@ class Upload extends Model
 
     protected $guarded = [];
 
+    /** @var array<string, string> */
     protected $casts = ['length' => 'integer', 'expires_at' => 'datetime'];
 }

@@ -8,6 +8,7 @@ use App\Engine\Stopped;
 use App\Jobs\MakeOutput;
 use App\Media\CutReader;
 use App\Media\FileProblem;
+use App\Media\MovieTags;
 use App\Media\OutputFile;
 use App\Models\Cut;
 use App\Models\Run;
@@ -22,14 +23,13 @@ use Illuminate\Support\Str;
 use OuterCrate\Checks\Severity;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
-use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Estimates\TimeEstimate;
+use OuterCrate\Formats\Video\NoPicture;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Slips\Comparison;
 use OuterCrate\Slips\PacketTally;
 use OuterCrate\Slips\Slip;
-use OuterCrate\Units\ByteCount;
 use Throwable;
 
 /** Makes files from plans: freezes plans into runs, and turns a run into a checked file with its slip. */
@@ -59,19 +59,17 @@ class Packer
         $reading = $cut->reading();
         $this->refuseWhatCannotWork($cut, $plans, $folder);
         $pack = (string) Str::uuid7();
-        $names = array_map(fn (Plan $plan): string => FileName::of($cut->name, $plan, false), $plans);
 
-        return DB::transaction(function () use ($cut, $plans, $folder, $reading, $pack, $names, $dispatch): Collection {
+        return DB::transaction(function () use ($cut, $plans, $folder, $reading, $pack, $dispatch): Collection {
             $runs = new Collection;
-            foreach ($plans as $i => $plan) {
-                $ambiguous = count(array_keys($names, $names[$i], true)) > 1;
+            foreach ($plans as $plan) {
                 $run = Run::query()->create([
                     'pack' => $pack,
                     'cut_id' => $cut->id,
                     'cut_name' => $cut->name,
                     'source' => $cut->path,
                     'name' => $plan->spec->host->name ?? $plan->spec->preset->role->value,
-                    'file' => rtrim($folder, '/').'/'.FileName::of($cut->name, $plan, $ambiguous),
+                    'file' => rtrim($folder, '/').'/'.$plan->file->path(),
                     'state' => RunState::Waiting,
                     'plan' => $this->planning->describe($plan, $reading) + ['speedKey' => TimeEstimate::key($plan)],
                     'passes' => array_map(fn (Pass $pass): array => $pass->toArray(), $this->passes->passes($plan, $reading)),
@@ -106,11 +104,11 @@ class Packer
         $file = null;
         try {
             OutputFile::needFolder($work);
-            $file = OutputFile::at($run->file, "run{$run->id}");
+            $file = OutputFile::at($run->file, "run{$run->id}", isset($run->passes[0]['images']));
             $this->encode($run, $file, $work, $interrupted ?? fn (): bool => false, $onProgress);
             $run->update(['state' => RunState::Checking, 'seconds_left' => null]);
             $onProgress === null ?: $onProgress($run);
-            $slip = $this->check($run, $file->partial);
+            $slip = isset($run->passes[0]['images']) ? $this->checkImages($run, $file->partial) : $this->check($run, $file->partial);
             $path = $file->publish();
             $run->update(['state' => RunState::Done, 'percent' => 100, 'file' => $path, 'slip' => $slip->toArray(), 'ended_at' => now()]);
             $this->learn($run, $slip);
@@ -163,11 +161,6 @@ class Packer
             }
         }
         OutputFile::needFolder($folder);
-        $bytes = array_sum(array_map(fn (Plan $plan): int => SizeEstimate::of($plan, $cut->reading())->bytes, $plans));
-        $free = OutputFile::freeBytes($folder);
-        if ($free !== null && $bytes > $free) {
-            throw new PackRefused('The files come to about '.new ByteCount($bytes).', and the drive has '.new ByteCount($free).' free. Make room or choose another folder.');
-        }
     }
 
     private function encode(Run $run, OutputFile $file, string $work, Closure $interrupted, ?Closure $onProgress): void
@@ -180,7 +173,7 @@ class Packer
                 $run->source,
                 $pass['input'] ?? [],
                 $pass['arguments'],
-                $pass['writes'] ? $file->partial : null,
+                $pass['writes'] ? $file->target($pass['images'] ?? null) : null,
                 $work,
                 function ($progress) use ($meter, $pass, $run, $onProgress): void {
                     if ($meter->note($progress, $pass['weight'])) {
@@ -200,19 +193,43 @@ class Packer
                 },
             );
             $meter->endPass($pass['weight']);
+            if (($pass['boxes'] ?? '') !== '') {
+                MovieTags::put($file->partial, base64_decode($pass['boxes']));
+            }
         }
     }
 
     private function check(Run $run, string $partial): Slip
     {
-        $reading = $this->reader->read($partial)['reading'];
-        $tally = new PacketTally($reading->mainVideo()->index ?? 0);
+        $reading = $this->reader->read($partial, $run->plan['values']['picture']['codec'] !== NoPicture::ID)['reading'];
+        $tally = new PacketTally($reading->mainVideo()->index ?? -1);
         $this->engine->packets($partial, $tally->take(...));
 
         return new Slip(
             $reading,
             $tally,
             (string) hash_file('sha256', $partial),
+            (new Comparison)->differences($run->plan, $reading, $tally),
+            max(0.0, (float) $run->started_at?->diffInMilliseconds(now()) / 1000),
+        );
+    }
+
+    /** A folder of images is read as the cut that they make up; its checksum is that of the list of theirs, which lies in it. */
+    private function checkImages(Run $run, string $folder): Slip
+    {
+        $images = array_values(array_diff(scandir($folder) ?: [], ['.', '..']));
+        $sums = array_map(fn (string $name): string => hash_file('sha256', "{$folder}/{$name}")."  {$name}\n", $images);
+        file_put_contents("{$folder}/SHA256SUMS", $sums);
+        $reading = $this->reader->readImages($folder, $images, (string) $run->plan['values']['frameRate']['rate']);
+        $tally = new PacketTally(0);
+        foreach ($images as $i => $name) {
+            $tally->take("0,{$i},{$i},".filesize("{$folder}/{$name}").',K_');
+        }
+
+        return new Slip(
+            $reading,
+            $tally,
+            (string) hash_file('sha256', "{$folder}/SHA256SUMS"),
             (new Comparison)->differences($run->plan, $reading, $tally),
             max(0.0, (float) $run->started_at?->diffInMilliseconds(now()) / 1000),
         );

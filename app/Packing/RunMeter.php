@@ -4,6 +4,8 @@ namespace App\Packing;
 
 use App\Models\Run;
 use OuterCrate\Encoding\Progress;
+use OuterCrate\Formats\Video\NoPicture;
+use OuterCrate\Units\Fraction;
 
 /** Writes a run's progress down, a few times a second. */
 final class RunMeter
@@ -16,9 +18,14 @@ final class RunMeter
 
     private readonly float $begun;
 
+    /** Of sound that is made alone, which has no frames to count. */
+    private readonly ?float $seconds;
+
     public function __construct(private readonly Run $run)
     {
         $this->begun = microtime(true);
+        $sound = ($run->plan['values']['picture']['codec'] ?? '') === NoPicture::ID;
+        $this->seconds = $sound ? max(0.001, Fraction::tryParse($run->plan['duration'] ?? null)?->toFloat() ?? 1.0) : null;
     }
 
     /** @return bool whether it was written down this time */
@@ -30,10 +37,11 @@ final class RunMeter
         }
         $this->written = $now;
         $total = max(1, (int) $this->run->plan['frames']);
-        $done = $this->passedWeight + $weight * min(1.0, $progress->frames / $total);
+        $frames = $this->seconds === null ? $progress->frames : (int) round($total * min(1.0, ($progress->seconds ?? 0.0) / $this->seconds));
+        $done = $this->passedWeight + $weight * min(1.0, $frames / $total);
         $elapsed = $now - $this->begun;
         $this->run->update([
-            'frames' => min($progress->frames, $total),
+            'frames' => min($frames, $total),
             'percent' => min(99, (int) floor($done)),
             'speed' => $progress->framesPerSecond,
             // The first moments say little about the rest.

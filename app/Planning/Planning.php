@@ -2,15 +2,14 @@
 
 namespace App\Planning;
 
-use App\Engine\Engine;
 use App\Library\Hosts;
 use App\Library\Presets;
-use App\Media\OutputFile;
 use App\Models\Setting;
 use App\Models\Speed;
 use OuterCrate\Checks\Severity;
 use OuterCrate\Checks\Subject;
 use OuterCrate\Encoding\Encoders;
+use OuterCrate\Estimates\LineSpeed;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Planning\OutputSpec;
@@ -29,12 +28,13 @@ class Planning
 {
     private ?TimeEstimate $times = null;
 
+    private ?LineSpeed $line = null;
+
     public function __construct(
         private readonly Planner $planner,
         private readonly Encoders $encoders,
         private readonly Presets $presets,
         private readonly Hosts $hosts,
-        private readonly Engine $engine,
     ) {
     }
 
@@ -63,25 +63,30 @@ class Planning
      *
      * @throws UnknownName
      */
-    public function plans(Reading $reading, array $outputs, ?string $folder = null, ?FrameRange $range = null): array
+    public function plans(Subject $subject, array $outputs, ?FrameRange $range = null): array
     {
-        $subject = new Subject($reading, $this->engine->capabilities()['encoders'] ?? null, OutputFile::freeBytes($folder ?? config('crate.deliveries')));
+        $plans = [];
+        foreach ($outputs as $output) {
+            $plans[] = $plan = $this->planner->plan($subject, $this->spec($output, $range));
+            $subject = $subject->withPlanned($plan->file->path(), $plan->file->firstPath(), $plan->isStopped() ? 0 : SizeEstimate::of($plan, $subject->reading)->bytes);
+        }
 
-        return array_map(fn (array $output): Plan => $this->planner->plan($subject, $this->spec($output, $range)), $outputs);
+        return $plans;
     }
 
     /** @return array<string, mixed> a plan with its estimate (resources/schema/plan.json) */
-    public function describe(Plan $plan, Reading $reading): array
+    public function describe(Plan $plan, Reading $reading, bool $sampling = false): array
     {
         $size = SizeEstimate::of($plan, $reading);
         $making = $this->making($plan);
-        $sending = TimeEstimate::sending($size->bytes, Setting::lineSpeed());
+        $sending = $this->line()->toSend($size->bytes);
 
         return $plan->toArray() + ['estimate' => [
             'bytes' => $size->bytes,
             'bytesLabel' => (string) new ByteCount($size->bytes),
             'marginPercent' => $size->marginPercent,
             'basis' => $size->basis,
+            'sampling' => $sampling,
             'seconds' => round($making, 1),
             'secondsLabel' => self::length($making),
             'sendSeconds' => $plan->spec->host === null ? null : round($sending, 1),
@@ -96,6 +101,30 @@ class Planning
     public function recap(array $plans, Reading $reading, array $ofTheCut = []): string
     {
         return Recap::of(array_map(fn (Plan $plan): array => [$plan, SizeEstimate::of($plan, $reading)->bytes, $this->making($plan)], $plans), $ofTheCut);
+    }
+
+    /**
+     * What all of them come to together.
+     *
+     * @param  list<Plan>  $plans
+     * @return array{bytes: int, bytesLabel: string, secondsLabel: string, sendLabel: ?string}
+     */
+    public function totals(array $plans, Reading $reading): array
+    {
+        $bytes = array_map(fn (Plan $plan): int => SizeEstimate::of($plan, $reading)->bytes, $plans);
+        $sent = array_sum(array_map(fn (Plan $plan, int $size): int => $plan->spec->host === null ? 0 : $size, $plans, $bytes));
+
+        return [
+            'bytes' => array_sum($bytes),
+            'bytesLabel' => (string) new ByteCount(array_sum($bytes)),
+            'secondsLabel' => self::length(array_sum(array_map($this->making(...), $plans))),
+            'sendLabel' => $sent === 0 ? null : self::length($this->line()->toSend($sent)),
+        ];
+    }
+
+    private function line(): LineSpeed
+    {
+        return $this->line ??= Setting::lineSpeed();
     }
 
     private function making(Plan $plan): float

@@ -5,8 +5,9 @@ namespace App\Uploads;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Models\Upload;
-use App\Packing\FileName;
+use Carbon\CarbonInterface;
 use HashContext;
+use OuterCrate\Naming\FileName;
 use OuterCrate\Units\ByteCount;
 use Throwable;
 
@@ -192,7 +193,7 @@ class Uploads
         return (string) config('crate.uploads');
     }
 
-    private function expiry(): \Illuminate\Support\Carbon
+    private function expiry(): CarbonInterface
     {
         return now()->addDays((int) config('crate.uploads_kept'));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Analysis;
 
+use OuterCrate\Reading\ContentLight;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRate;
 
@@ -11,7 +12,7 @@ use OuterCrate\Units\FrameRate;
 final readonly class Analysis
 {
     /** Raised whenever a detector changes what it measures or concludes; what an older one found is looked for anew. */
-    public const VERSION = 1;
+    public const VERSION = 2;
 
     /** A frame is dark when its mean lies below this, on a scale to 255. */
     private const DARK = 40.0;
@@ -26,6 +27,7 @@ final readonly class Analysis
      * @param  float  $darkness  share of the frames that are dark and not black, 0 to 1
      * @param  float  $gradient  share of the picture that is a gentle gradient, 0 to 1
      * @param  float  $grain  standard deviation on a scale to 255
+     * @param  ContentLight|null  $light  of a PQ picture
      */
     private function __construct(
         private Reading $reading,
@@ -43,6 +45,7 @@ final readonly class Analysis
         public float $darkness,
         public float $gradient,
         public float $grain,
+        public ?ContentLight $light,
     ) {
     }
 
@@ -69,6 +72,7 @@ final readonly class Analysis
             self::darkness($facts),
             self::middle($facts->of(Measure::Gradient)),
             self::middle($facts->of(Measure::Grain)),
+            LightMeter::in($facts),
         );
     }
 
@@ -101,6 +105,7 @@ final readonly class Analysis
             'darkness' => $this->darkness,
             'gradient' => $this->gradient,
             'grain' => $this->grain,
+            'light' => $this->light?->toArray(),
             'inWords' => $this->inWords($rate),
         ];
     }
@@ -129,6 +134,7 @@ final readonly class Analysis
             'Dark' => $percent($this->darkness).' of the frames',
             'Gentle gradients' => $percent($this->gradient).' of the picture',
             'Grain' => number_format($this->grain, 1).' of 255',
+            'Light' => $this->light?->label(),
             'Loudness' => match (true) {
                 $loudness === null => 'no sound',
                 $loudness->integrated === null => 'silent throughout',

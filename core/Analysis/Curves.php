@@ -33,7 +33,7 @@ final class Curves
             $curves['detail'][] = round(array_sum($details) / max(1, count($details)) / $full, 3);
             if ($facts->hasSound()) {
                 $first = (int) floor($from * $peaksPerFrame);
-                $curves['peak'][] = round(max(0.0, ...$peak->slice($first, max(1, (int) ceil($to * $peaksPerFrame) - $first))), 3);
+                $curves['peak'][] = round(max([0.0, ...$peak->slice($first, max(1, (int) ceil($to * $peaksPerFrame) - $first))]), 3);
             }
         }
 

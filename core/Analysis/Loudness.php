@@ -32,7 +32,7 @@ final readonly class Loudness
         for ($i = Measure::LOUDNESS_PER_SECOND - 1; $i < count($short); $i += Measure::LOUDNESS_PER_SECOND) {
             $curve[] = round(max(self::SILENCE, $short[$i]), 1);
         }
-        $integrated = self::integrated($momentary);
+        $integrated = self::gated($momentary);
 
         return new self(
             $integrated === null ? null : round($integrated, 1),
@@ -53,7 +53,7 @@ final readonly class Loudness
      *
      * @param  list<float>  $blocks
      */
-    private static function integrated(array $blocks): ?float
+    public static function gated(array $blocks): ?float
     {
         $audible = array_values(array_filter($blocks, static fn (float $block): bool => $block > self::SILENCE));
         if ($audible === []) {

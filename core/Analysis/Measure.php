@@ -20,6 +20,10 @@ enum Measure: string
     /** 1 where a field repeats that of the frame before. */
     case RepeatedField = 'repeatedField';
 
+    // Every frame of a PQ picture, in cd/m²: its brightest pixel, and its mean.
+    case LightPeak = 'lightPeak';
+    case LightMean = 'lightMean';
+
     // A few times a second: how the fields lie, as FieldSample tells it.
     case Fields = 'fields';
 
@@ -53,6 +57,7 @@ enum Measure: string
     {
         return match ($this) {
             self::Mean, self::Difference, self::Spatial, self::Temporal => 1 / 256,
+            self::LightMean => 0.2,
             self::Gradient => 1 / 10_000,
             self::Grain => 1 / 1000,
             self::Momentary, self::ShortTerm, self::Level => 0.004,

@@ -49,6 +49,7 @@ final class Measurements
         foreach ($this->pictures(MeasuringPass::GRAIN, Grain::WIDTH * Grain::HEIGHT) as $picture) {
             $facts->of(Measure::Grain)->add(Grain::of($picture));
         }
+        $this->light($facts, $frames);
         $this->sound($facts, $soundLead);
 
         return $facts;
@@ -124,6 +125,18 @@ final class Measurements
             foreach ([[Measure::Top, $vertical[0] ?? 0], [Measure::Bottom, $vertical[1] ?? 0], [Measure::Left, $horizontal[0] ?? 0], [Measure::Right, $horizontal[1] ?? 0]] as [$measure, $pixels]) {
                 $facts->of($measure)->add($black ? Measure::BLACK_FRAME : $pixels);
             }
+        }
+    }
+
+    private function light(Facts $facts, int $frames): void
+    {
+        $skip = $this->lead;
+        foreach ($this->records(MeasuringPass::LIGHT) as $record) {
+            if ($skip-- > 0 || $facts->of(Measure::LightPeak)->count() >= $frames) {
+                continue;
+            }
+            $facts->of(Measure::LightPeak)->add(LightMeter::candelas(self::number($record['lavfi.signalstats.YMAX'] ?? '', 0.0)));
+            $facts->of(Measure::LightMean)->add(LightMeter::candelas(self::number($record['lavfi.signalstats.YAVG'] ?? '', 0.0)));
         }
     }
 

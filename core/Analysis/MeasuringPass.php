@@ -33,6 +33,8 @@ final readonly class MeasuringPass
 
     public const GRAIN = 'grain';
 
+    public const LIGHT = 'light';
+
     public const LOUDNESS = 'loudness';
 
     public const PEAKS = 'peaks';
@@ -121,8 +123,9 @@ final readonly class MeasuringPass
         $detail = $this->video->uprightSize()->fitInside(new \OuterCrate\Units\FrameSize(self::DETAIL_SIDE, self::DETAIL_SIDE));
         $parts = self::PARTS;
         $print = static fn (string $file): string => "metadata=mode=print:file={$file}";
+        $light = LightMeter::chain($this->video, $print(self::LIGHT));
         $chains = [
-            "[0:{$this->video->index}]".implode(',', $this->pictureExcerpt()->picture()).',split='.($this->proxy ? 4 : 3).'[a][b][c]'.($this->proxy ? '[d]' : ''),
+            "[0:{$this->video->index}]".implode(',', $this->pictureExcerpt()->picture()).',split='.(3 + ($this->proxy ? 1 : 0) + ($light === [] ? 0 : 1)).'[a][b][c]'.($this->proxy ? '[d]' : '').($light === [] ? '' : '[light]'),
             "[a]crop=w='min(iw,".self::STRIP.")':h='min(ih,".FieldSample::MOST_LINES.")':y='4*floor((ih-oh)/8)',split=2[i][j]",
             '[i]idet,'.$print(self::REPEATS).',nullsink',
             "[j]select='lt(mod(n+".($this->segment->range->first - $this->lead).",{$step}),2)',scale=".FieldSample::COLUMNS.':ih:flags=area,format=gray['.self::FIELDS.']',
@@ -134,6 +137,7 @@ final readonly class MeasuringPass
             // Grey has full range, which spares siti the costly conversion of every pixel.
             "[c]scale={$detail->width}:{$detail->height}:flags=area,format=gray,siti,".$print(self::DETAIL).',scale='.Glance::WIDTH.':'.Glance::HEIGHT.':flags=area,format=gray['.self::GLANCES.']',
         ];
+        array_push($chains, ...$light);
         if ($this->proxy) {
             $chains[] = '[d]'.implode(',', [...$viewing->progressive(), "trim=start_frame={$this->lead}", ...$viewing->asVideo($viewing->size(self::PROXY_SIDE), 'fast_bilinear')]).'[proxy]';
         }

@@ -77,15 +77,9 @@ final class Notices
 
     private static function bars(Fields $found): ?Notice
     {
-        $bars = $found->within('bars');
-        $edges = [];
-        foreach (['top', 'bottom', 'left', 'right'] as $edge) {
-            if (($bars->int($edge) ?? 0) > 0) {
-                $edges[] = "{$bars->int($edge)}\u{2009}px {$edge}";
-            }
-        }
+        $bars = Bars::told($found->within('bars'));
 
-        return $edges === [] ? null : new Notice('bars', Severity::Note, 'Black bars lie in the picture: '.implode(', ', $edges).'.');
+        return $bars->any() ? new Notice('bars', Severity::Note, "Black bars lie in the picture: {$bars->label()}.") : null;
     }
 
     private static function sound(Fields $found): ?Notice

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks;
 
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Presets\Rules;
+
 /** The one-step change that answers a finding: a patch of the output's edits. A null rule takes the edit of that cell back. */
 final readonly class Remedy
 {
@@ -13,6 +17,16 @@ final readonly class Remedy
      */
     public function __construct(public string $text, public array $patch)
     {
+    }
+
+    /**
+     * Named values added to what the person changed in the cell already; they replace those that say the same otherwise.
+     *
+     * @param  array<string, mixed>  $parts
+     */
+    public static function adding(Plan $plan, string $text, Cell $cell, array $parts): self
+    {
+        return new self($text, array_intersect_key($plan->spec->edits->with(new Rules([$cell->value => $parts]))->rules, [$cell->value => null]));
     }
 
     /** @return array{text: string, patch: array<string, mixed>} */

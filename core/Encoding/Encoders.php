@@ -15,15 +15,19 @@ use OuterCrate\Encoding\Audio\PcmArguments;
 use OuterCrate\Encoding\Video\Av1Arguments;
 use OuterCrate\Encoding\Video\Ffv1Arguments;
 use OuterCrate\Encoding\Video\H264Arguments;
+use OuterCrate\Encoding\Video\HardwareArguments;
 use OuterCrate\Encoding\Video\HevcArguments;
 use OuterCrate\Encoding\Video\MotionJpegArguments;
 use OuterCrate\Encoding\Video\Mpeg2Arguments;
+use OuterCrate\Encoding\Video\PngArguments;
 use OuterCrate\Encoding\Video\ProResArguments;
+use OuterCrate\Encoding\Video\TiffArguments;
 use OuterCrate\Encoding\Video\UtVideoArguments;
 use OuterCrate\Encoding\Video\Vc3Arguments;
 use OuterCrate\Encoding\Video\Vc5Arguments;
 use OuterCrate\Encoding\Video\VideoArguments;
 use OuterCrate\Encoding\Video\Vp9Arguments;
+use OuterCrate\Planning\Values\PictureValue;
 use OutOfBoundsException;
 
 /** The argument builder of each codec. A new codec is a new class and a line here. */
@@ -40,7 +44,7 @@ final readonly class Encoders
         $video = [];
         foreach ([
             new H264Arguments, new HevcArguments, new Av1Arguments, new Vp9Arguments, new Mpeg2Arguments, new ProResArguments,
-            new Vc3Arguments, new Vc5Arguments, new MotionJpegArguments, new Ffv1Arguments, new UtVideoArguments,
+            new Vc3Arguments, new Vc5Arguments, new MotionJpegArguments, new Ffv1Arguments, new UtVideoArguments, new PngArguments, new TiffArguments,
         ] as $arguments) {
             $video[$arguments->codec()] = $arguments;
         }
@@ -56,6 +60,16 @@ final readonly class Encoders
     public function video(string $codec): VideoArguments
     {
         return $this->video[$codec] ?? throw new OutOfBoundsException("There is no encoder for “{$codec}” here.");
+    }
+
+    /**
+     * The builder for a plan's picture, in software or in a graphics chip.
+     *
+     * @throws OutOfBoundsException
+     */
+    public function forPicture(PictureValue $picture): VideoArguments
+    {
+        return $picture->hardware === null ? $this->video($picture->codec->id()) : new HardwareArguments($picture->codec->id(), $picture->hardware);
     }
 
     /** @throws OutOfBoundsException */

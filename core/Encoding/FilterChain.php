@@ -4,56 +4,44 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
-use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\FieldMethod;
+use OuterCrate\Planning\Values\RateMethod;
 use OuterCrate\Reading\Reading;
 
 /** What happens to the picture between decoder and encoder, in the engine's filter notation. */
 final class FilterChain
 {
+    /** Weights of a line and its neighbours above and below: both fields count the same. */
+    private const FIELDS_BLENDED = 'convolution=0m=0 1 0 0 2 0 0 1 0:1m=0 1 0 0 2 0 0 1 0:2m=0 1 0 0 2 0 0 1 0:0rdiv=0.25:1rdiv=0.25:2rdiv=0.25';
+
     /** @param  Excerpt|null  $excerpt  the part of the cut that is kept; null for all of it */
     public static function of(Plan $plan, Reading $reading, ?Excerpt $excerpt = null): string
     {
         $video = $reading->mainVideo();
+        if ($video === null) {
+            return 'null';
+        }
         $size = $plan->frameSize;
-        $colour = $plan->colour->colour;
-        $filters = [];
-        if ($plan->frameRate->deinterlace) {
-            $filters[] = 'bwdif=mode=send_frame:parity='.($video?->scan === Scan::BottomFieldFirst ? 'bff' : 'tff').':deint=all';
-        }
-        // Fields are woven first, with the help of the frames outside.
+        $colours = new ColourFilters($plan->colour, $video);
+        $filters = match ($plan->frameRate->fields) {
+            FieldMethod::Interpolate => ['bwdif=mode=send_frame:parity='.($plan->frameRate->source === Scan::BottomFieldFirst ? 'bff' : 'tff').':deint=all'],
+            FieldMethod::Blend => [self::FIELDS_BLENDED],
+            null => [],
+        };
+        // Fields are made into frames first, with the help of the frames outside.
         array_push($filters, ...($excerpt?->picture() ?? []));
-        $rate = $plan->frameRate->rate;
-        // An excerpt of uneven frames comes at the cut's rate already.
-        if ($plan->frameRate->convert && ($excerpt === null || ! $rate->equals($video->frameRate ?? $rate))) {
-            // Where a part ends, the engine does not know for how long its last frame is to be seen: it is held, and cut off below.
-            array_push($filters, ...($excerpt === null ? [] : ['tpad=stop=2:stop_mode=clone']));
-            $filters[] = "fps=fps={$rate}";
+        if ($size->window !== null) {
+            $filters[] = "crop={$size->window->size->width}:{$size->window->size->height}:{$size->window->left}:{$size->window->top}";
         }
-        if ($excerpt !== null) {
-            $filters[] = "trim=end_frame={$plan->frames}";
-        }
-        if ($plan->colour->toneMap) {
-            // Reference white of PQ content lies at 203 cd/m² (ITU-R BT.2408, 2.2); BT.709 display white at 100.
-            array_push($filters, 'zscale=transfer=linear:npl=203', 'format=gbrpf32le', 'zscale=primaries=bt709', 'tonemap=tonemap=mobius:desat=0', 'zscale=transfer=bt709:matrix=bt709:range=tv');
-        }
+        array_push($filters, ...self::rate($plan, $reading, $excerpt), ...$colours->conversion());
         $scaled = $size->scaled ?? $size->picture;
         $scale = ['w='.$scaled->width, 'h='.$scaled->height, 'flags=lanczos+accurate_rnd+full_chroma_int'];
         if ($plan->frameRate->scan->isInterlaced()) {
             $scale[] = 'interl=1'; // chroma of the two fields must not be mixed
         }
-        if ($video?->pixelFormat->chroma === Chroma::Rgb && $plan->colour->pixelFormat->chroma !== Chroma::Rgb) {
-            array_push($scale, 'out_color_matrix=bt709', 'out_range=tv');
-        }
-        // Samples are computed anew where the codec has coefficients or a range of its own.
-        if ($video !== null && ! $plan->colour->toneMap && $video->pixelFormat->chroma !== Chroma::Rgb && $plan->colour->pixelFormat->chroma !== Chroma::Rgb && $colour->fullRange !== $video->colour->fullRange) {
-            $matrix = static fn (?string $name): string => match ($name) {
-                'bt709' => 'bt709', 'bt2020nc', 'bt2020c' => 'bt2020', null => $video->size->shorterSide() > 576 ? 'bt709' : 'bt601', default => 'bt601',
-            };
-            array_push($scale, "in_color_matrix={$matrix($video->colour->matrix)}", "out_color_matrix={$matrix($colour->matrix)}", 'in_range='.($video->colour->fullRange ? 'pc' : 'tv'), 'out_range='.($colour->fullRange ? 'pc' : 'tv'));
-        }
-        array_push($filters, 'scale='.implode(':', $scale), 'format='.$plan->colour->pixelFormat->engineName());
+        array_push($filters, 'scale='.implode(':', [...$scale, ...$colours->scaling()]), 'format='.$plan->colour->pixelFormat->engineName());
         if ($size->scaled !== null) {
             $filters[] = "crop={$size->frame->width}:{$size->frame->height}";
         }
@@ -63,9 +51,10 @@ final class FilterChain
         $filters[] = "setsar={$size->sampleAspect->numerator}/{$size->sampleAspect->denominator}";
         if ($plan->frameRate->scan->isInterlaced()) {
             $filters[] = 'setfield='.$plan->frameRate->scan->value;
-        } elseif ($plan->frameRate->deinterlace) {
+        } elseif ($plan->frameRate->deinterlaces()) {
             $filters[] = 'setfield=prog';
         }
+        $colour = $plan->colour->colour;
         $filters[] = 'setparams='.implode(':', array_filter([
             $colour->primaries === null ? null : "color_primaries={$colour->primaries}",
             $colour->transfer === null ? null : "color_trc={$colour->transfer}",
@@ -74,5 +63,32 @@ final class FilterChain
         ]));
 
         return implode(',', $filters);
+    }
+
+    /** @return list<string> from the cut's rate to the plan's */
+    private static function rate(Plan $plan, Reading $reading, ?Excerpt $excerpt): array
+    {
+        $rate = $plan->frameRate->rate;
+        $video = $reading->mainVideo();
+        $filters = [];
+        // An excerpt of uneven frames comes at the cut's rate already.
+        if ($plan->frameRate->convert && ($excerpt === null || ! $rate->equals($video->frameRate ?? $rate))) {
+            // Where a part ends, the engine does not know for how long its last frame is to be seen, and one that is drawn
+            // between two needs the next: the last is held, and cut off below.
+            $drawn = $plan->frameRate->by !== RateMethod::Repeat;
+            array_push($filters, ...($excerpt === null && ! $drawn ? [] : ['tpad=stop=2:stop_mode=clone']));
+            $even = $drawn && $video?->variableRate === true && $excerpt === null ? ["fps=fps={$video->frameRate}"] : [];
+            array_push($filters, ...$even, ...[match ($plan->frameRate->by) {
+                RateMethod::Repeat => "fps=fps={$rate}",
+                // A change of scene is not blended over.
+                RateMethod::Blend => "framerate=fps={$rate}:interp_start=0:interp_end=255:scene=8",
+                RateMethod::Motion => "minterpolate=fps={$rate}:mi_mode=mci:mc_mode=aobmc:me_mode=bidir:vsbmc=1",
+            }]);
+            if ($drawn) {
+                return [...$filters, "trim=end_frame={$plan->frames}"];
+            }
+        }
+
+        return $excerpt === null ? $filters : [...$filters, "trim=end_frame={$plan->frames}"];
     }
 }

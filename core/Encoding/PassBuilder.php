@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
+use OuterCrate\Encoding\Boxes\PictureBoxes;
+use OuterCrate\Formats\Containers\ImageFolder;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Presets\Role;
+use OuterCrate\Reading\AudioReading;
 use OuterCrate\Reading\Reading;
 
 /** Plan → what the engine is asked to do, as lists of arguments. */
@@ -25,17 +28,42 @@ final readonly class PassBuilder
         if ($plan->rate->passes === 2) {
             return [
                 new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
-                new Pass($input, [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100 - self::FIRST_PASS_WEIGHT),
+                new Pass($input, [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100 - self::FIRST_PASS_WEIGHT, PictureBoxes::of($plan), self::images($plan)),
             ];
         }
 
-        return [new Pass($input, [...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100)];
+        return [new Pass($input, [...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100, PictureBoxes::of($plan), self::images($plan))];
+    }
+
+    /**
+     * Picture and sound of a part, for sampling; in two passes where the plan has two.
+     *
+     * @return non-empty-list<Pass>
+     */
+    public function sample(Plan $plan, Reading $reading): array
+    {
+        $input = self::excerpt($plan, $reading)?->input() ?? [];
+        $write = fn (int $pass): Pass => new Pass($input, [...$this->picture($plan, $reading, $pass), '-tag:v', '0', ...$this->sound($plan, $reading), '-sn', '-dn', '-map_metadata', '-1', '-f', 'nut'], true, 100);
+
+        return $plan->rate->passes === 2
+            ? [new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT), $write(2)]
+            : [$write(0)];
+    }
+
+    /** What a sample of the picture depends on, as one string. */
+    public function sampleKey(Plan $plan, Reading $reading): string
+    {
+        return hash('xxh128', implode("\0", [$plan->range->first, $plan->range->last, $plan->keyframes->frames, (string) $plan->rate->passes, ...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading)]));
     }
 
     /** @return list<string> */
     private function picture(Plan $plan, Reading $reading, int $pass): array
     {
-        $video = $this->encoders->video($plan->picture->codec->id());
+        if (! $plan->hasPicture()) {
+            return ['-vn'];
+        }
+        $video = $this->encoders->forPicture($plan->picture);
+        $arguments = $video->arguments($plan, $pass);
         $colour = $plan->colour->colour;
 
         return [
@@ -43,11 +71,11 @@ final readonly class PassBuilder
             '-vf', FilterChain::of($plan, $reading, self::excerpt($plan, $reading)),
             '-fps_mode', 'cfr', '-r', (string) $plan->frameRate->rate,
             '-c:v', $video->encoder($plan->picture),
-            ...$video->arguments($plan, $pass),
-            '-pix_fmt', $plan->colour->pixelFormat->engineName(),
+            ...$arguments,
+            ...(in_array('-pix_fmt', $arguments, true) ? [] : ['-pix_fmt', $plan->colour->pixelFormat->engineName()]),
             ...($colour->primaries === null ? [] : ['-color_primaries', $colour->primaries]),
             ...($colour->transfer === null ? [] : ['-color_trc', $colour->transfer]),
-            ...($colour->matrix === null ? [] : ['-colorspace', $colour->matrix]),
+            ...($colour->matrix === null ? [] : ['-colorspace', $colour->matrix === 'gbr' ? 'rgb' : $colour->matrix]),
             '-color_range', $colour->fullRange ? 'pc' : 'tv',
         ];
     }
@@ -63,11 +91,18 @@ final readonly class PassBuilder
         $arguments = $this->encoders->audio($codec->id());
         $excerpt = self::excerpt($plan, $reading);
 
+        $filters = SoundChain::of($plan->sound, $excerpt);
+        $tracks = array_slice($reading->audio, 0, count($plan->sound->tracks));
+        $shapes = [];
+        foreach ($plan->sound->tracks as $i => $channels) {
+            array_push($shapes, "-ac:a:{$i}", (string) $channels);
+        }
+
         return [
-            '-map', "0:{$audio->index}",
-            ...($excerpt === null ? [] : ['-af', implode(',', $excerpt->sound())]),
+            ...array_merge(...array_map(static fn (AudioReading $track): array => ['-map', "0:{$track->index}"], $tracks)),
+            ...($filters === [] ? [] : ['-af', implode(',', $filters)]),
             '-c:a', $arguments->encoder($plan->sound), ...$arguments->arguments($plan->sound),
-            '-ar', (string) $plan->sound->sampleRate, '-ac', (string) $plan->sound->channels,
+            '-ar', (string) $plan->sound->sampleRate, ...$shapes,
         ];
     }
 
@@ -85,8 +120,17 @@ final readonly class PassBuilder
             ...($keeps && $excerpt !== null && $reading->extras->timecode !== null ? ['-timecode', (string) $reading->timecode($plan->range->first)] : []),
             ...($keeps ? ['-map_metadata', '0'] : ['-map_metadata', '-1', ...($iso ? ['-write_tmcd', '0'] : [])]),
             ...($iso ? ['-movflags', $plan->container->fastStart ? '+write_colr+faststart' : '+write_colr'] : []),
+            ...($plan->container->container instanceof ImageFolder ? ['-start_number', (string) $plan->range->first] : []),
+            ...$plan->container->container->options(),
             '-f', $plan->container->container->muxer(),
         ];
+    }
+
+    private static function images(Plan $plan): ?string
+    {
+        $container = $plan->container->container;
+
+        return $container instanceof ImageFolder ? $container->pattern($plan->file->name, $plan->picture->codec->id()) : null;
     }
 
     /** Null where all of the cut is delivered, so that nothing is cut off by a rounded length. */

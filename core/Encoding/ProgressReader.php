@@ -27,6 +27,7 @@ final class ProgressReader
                     is_numeric($this->report['fps'] ?? null) && (float) $this->report['fps'] > 0 ? (float) $this->report['fps'] : null,
                     max(0, (int) ($this->report['total_size'] ?? 0)),
                     $value === 'end',
+                    is_numeric($this->report['out_time_us'] ?? null) ? (float) $this->report['out_time_us'] / 1_000_000 : null,
                 );
                 $this->report = [];
             }

@@ -63,20 +63,7 @@ final readonly class Viewing
 
     private function scale(FrameSize $size, string $matrix, string $range, string $scaler): string
     {
-        return "scale=w={$size->width}:h={$size->height}:in_color_matrix={$this->matrix()}:out_color_matrix={$matrix}:out_range={$range}:flags={$scaler}";
-    }
-
-    /** Where the file does not say, large pictures are taken for BT.709 and small ones for BT.601. */
-    private function matrix(): string
-    {
-        return match ($this->video->colour->matrix) {
-            'bt709' => 'bt709',
-            'smpte170m', 'bt470bg' => 'bt601',
-            'smpte240m' => 'smpte240m',
-            'fcc' => 'fcc',
-            'bt2020nc', 'bt2020c' => 'bt2020',
-            default => $this->video->size->shorterSide() >= 720 ? 'bt709' : 'bt601',
-        };
+        return "scale=w={$size->width}:h={$size->height}:in_color_matrix=".ScalerMatrix::of($this->video).":out_color_matrix={$matrix}:out_range={$range}:flags={$scaler}";
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates;
 
+use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Formats\Containers\Payload;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Planning\Plan;
@@ -13,9 +14,21 @@ use OuterCrate\Reading\Reading;
 final readonly class SizeEstimate
 {
     /**
+     * Share of its average below which pieces show that a picture does not use it up. Rate control takes a while to find its
+     * average, and a short piece has no time for it.
+     */
+    private const UNUSED = 0.5;
+
+    /** Two passes know what they have to spend: between that share and this one, the truth lies about half-way. */
+    private const DOUBTFUL = 0.9;
+
+    /** Share of the frames that is all of them: a repeated one can be lost at an end. */
+    private const WHOLE = 0.97;
+
+    /**
      * @param  int  $bytes  of the whole file
      * @param  int  $marginPercent  how far off it may be
-     * @param  string  $basis  what it rests on: rate, codec (its stated rate), cut (the same codec as the cut) or content
+     * @param  string  $basis  what it rests on: rate, codec (its stated rate), cut (the same codec as the cut), content or sample (pieces were encoded)
      */
     private function __construct(public int $bytes, public int $marginPercent, public string $basis)
     {
@@ -24,19 +37,37 @@ final readonly class SizeEstimate
     public static function of(Plan $plan, Reading $reading): self
     {
         [$bitsPerSecond, $margin, $basis] = self::picture($plan, $reading);
-        $sound = $plan->sound->bitsPerSecond();
+        // Sound that is lossless or quiet comes to what it needs, too.
+        $sound = $plan->sample?->soundBytesPerSecond === null ? $plan->sound->bitsPerSecond() : 8 * $plan->sample->soundBytesPerSecond;
         $seconds = $plan->duration->toFloat();
         $packets = $plan->sound->codec === null ? 0 : (int) ceil($seconds * $plan->sound->sampleRate / 1024);
         $media = (int) round(($bitsPerSecond + $sound) / 8 * $seconds);
 
-        return new self($media + $plan->container->container->overhead(new Payload($plan->frames, $packets, $plan->keyframes->isIntra(), $media, $seconds)), $margin, $basis);
+        return new self($media + $plan->container->container->overhead(new Payload($plan->hasPicture() ? $plan->frames : 0, $packets, $plan->keyframes->isIntra(), $media, $seconds)), $margin, $basis);
     }
 
     /** @return array{float, int, string} bits per second of the picture, margin in percent, basis */
     private static function picture(Plan $plan, Reading $reading): array
     {
+        if (! $plan->hasPicture()) {
+            return [0.0, 5, 'rate'];
+        }
         $video = $reading->mainVideo();
         $rate = $plan->rate;
+        // An average is a promise that rate control keeps, unless there is nothing to spend it on, or no time to find it.
+        if ($plan->sample !== null && Sampling::isWorthwhile($plan)) {
+            $sampled = $plan->sample->bytesPerFrame * 8 * $plan->frameRate->rate->perSecond->toFloat();
+            $whole = $plan->sample->frames >= self::WHOLE * $plan->frames;
+            // A short piece starts with a full buffer, and may run above a peak that holds the whole down.
+            $held = $rate->peak === null || $whole ? $sampled : min($sampled, (float) $rate->peak->bitsPerSecond);
+            if ($rate->average === null || $whole || $sampled < self::UNUSED * $rate->average->bitsPerSecond) {
+                return [$held, $plan->sample->marginPercent, 'sample'];
+            }
+            $average = (float) $rate->average->bitsPerSecond;
+            if ($rate->passes === 2 && $sampled < self::DOUBTFUL * $average) {
+                return [($sampled + $average) / 2, max($plan->sample->marginPercent, (int) ceil(100 * ($average - $sampled) / ($average + $sampled))), 'sample'];
+            }
+        }
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();
         if ($rate->average !== null) {
             return [(float) $rate->average->bitsPerSecond, 3, 'rate'];

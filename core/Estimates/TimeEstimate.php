@@ -7,32 +7,35 @@ namespace OuterCrate\Estimates;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Planning\Plan;
 
-/** How long making and sending take. */
+/** How long making takes. */
 final readonly class TimeEstimate
 {
+    /** Seconds of sound decoded and coded in one: the usual codecs manage hundreds. */
+    private const SOUND_SPEED = 120;
+
     /** @param  array<string, int>  $learnt pixels per second timed on this machine, by key() */
     public function __construct(private Encoders $encoders, private array $learnt)
     {
     }
 
-    /** What a timed run teaches about: codec, encoder and effort. */
+    /** What a timed run teaches about: codec, effort, passes, and how large frames are: small ones cost more for each pixel. */
     public static function key(Plan $plan): string
     {
-        return "{$plan->picture->codec->id()}/{$plan->picture->effort}/{$plan->rate->passes}";
+        return ($plan->picture->hardware ?? $plan->picture->codec->id())."/{$plan->picture->effort}/{$plan->rate->passes}/".(int) round(log($plan->frameSize->picture->pixels(), 4));
     }
 
     /** Seconds to make the file. Two passes cost about half as much again as one. */
     public function making(Plan $plan): float
     {
-        $usual = $this->encoders->video($plan->picture->codec->id())->usualSpeed($plan->picture);
+        if (! $plan->hasPicture()) {
+            return $plan->duration->toFloat() / self::SOUND_SPEED + 0.4;
+        }
+        if ($plan->sample?->secondsPerFrame !== null && ! isset($this->learnt[self::key($plan)])) {
+            return $plan->frames * $plan->sample->secondsPerFrame + 0.4;
+        }
+        $usual = $this->encoders->forPicture($plan->picture)->usualSpeed($plan->picture);
         $speed = $this->learnt[self::key($plan)] ?? ($plan->rate->passes === 2 ? intdiv($usual * 65, 100) : $usual);
 
         return $plan->frames * $plan->frameSize->picture->pixels() / max(1, $speed) + 0.4;
-    }
-
-    /** Seconds to send the bytes at the line's speed, in bits per second; 4 % go to the protocols underneath. */
-    public static function sending(int $bytes, int $bitsPerSecond): float
-    {
-        return $bytes * 8 * 1.04 / max(1, $bitsPerSecond);
     }
 }

@@ -14,12 +14,17 @@ use OuterCrate\Formats\Audio\Opus;
 use OuterCrate\Formats\Audio\Pcm;
 use OuterCrate\Formats\Containers\Avi;
 use OuterCrate\Formats\Containers\Container;
+use OuterCrate\Formats\Containers\FlacFile;
+use OuterCrate\Formats\Containers\ImageFolder;
+use OuterCrate\Formats\Containers\M4a;
 use OuterCrate\Formats\Containers\Matroska;
 use OuterCrate\Formats\Containers\Mov;
+use OuterCrate\Formats\Containers\Mp3File;
 use OuterCrate\Formats\Containers\Mp4;
 use OuterCrate\Formats\Containers\MpegPs;
 use OuterCrate\Formats\Containers\MpegTs;
 use OuterCrate\Formats\Containers\Mxf;
+use OuterCrate\Formats\Containers\Wav;
 use OuterCrate\Formats\Containers\WebM;
 use OuterCrate\Formats\Video\Av1;
 use OuterCrate\Formats\Video\Ffv1;
@@ -27,7 +32,9 @@ use OuterCrate\Formats\Video\H264;
 use OuterCrate\Formats\Video\Hevc;
 use OuterCrate\Formats\Video\MotionJpeg;
 use OuterCrate\Formats\Video\Mpeg2;
+use OuterCrate\Formats\Video\Png;
 use OuterCrate\Formats\Video\ProRes;
+use OuterCrate\Formats\Video\Tiff;
 use OuterCrate\Formats\Video\UtVideo;
 use OuterCrate\Formats\Video\Vc3;
 use OuterCrate\Formats\Video\Vc5;
@@ -49,13 +56,13 @@ final class Catalogue
 
     public function __construct()
     {
-        foreach ([new H264, new Hevc, new Av1, new Vp9, new Mpeg2, new ProRes, new Vc3, new Vc5, new MotionJpeg, new Ffv1, new UtVideo] as $codec) {
+        foreach ([new H264, new Hevc, new Av1, new Vp9, new Mpeg2, new ProRes, new Vc3, new Vc5, new MotionJpeg, new Ffv1, new UtVideo, new Png, new Tiff] as $codec) {
             $this->video[$codec->id()] = $codec;
         }
         foreach ([new AacLc, new Opus, new Mp3, new Ac3, new Pcm, new Flac, new Alac] as $codec) {
             $this->audio[$codec->id()] = $codec;
         }
-        foreach ([new Mp4, new Mov, new Matroska, new WebM, new Mxf, new Avi, new MpegTs, new MpegPs] as $container) {
+        foreach ([new Mp4, new Mov, new Matroska, new WebM, new Mxf, new Avi, new MpegTs, new MpegPs, new Wav, new FlacFile, new M4a, new Mp3File, new ImageFolder] as $container) {
             $this->containers[$container->id()] = $container;
         }
     }

@@ -15,4 +15,5 @@ enum Cell: string
     case Keyframes = 'keyframes';
     case Colour = 'colour';
     case Sound = 'sound';
+    case File = 'file';
 }

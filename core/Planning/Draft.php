@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace OuterCrate\Planning;
 
 use LogicException;
+use OuterCrate\Checks\Subject;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Planning\Values\ColourValue;
 use OuterCrate\Planning\Values\ContainerValue;
+use OuterCrate\Planning\Values\FileValue;
 use OuterCrate\Planning\Values\FrameRateValue;
 use OuterCrate\Planning\Values\FrameSizeValue;
 use OuterCrate\Planning\Values\KeyframesValue;
@@ -16,10 +18,12 @@ use OuterCrate\Planning\Values\PictureValue;
 use OuterCrate\Planning\Values\RateValue;
 use OuterCrate\Planning\Values\SoundValue;
 use OuterCrate\Planning\Values\Value;
+use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\VideoReading;
 use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRange;
 
 /** A plan while it is being decided, cell by cell. Used by the planner and its decisions only. */
 final class Draft
@@ -30,14 +34,20 @@ final class Draft
     /** @var array<string, Origin> */
     private array $origins = [];
 
-    /** @param  Fraction  $duration  seconds of the cut that are delivered */
+    /**
+     * @param  FrameRange  $range  frames of the cut that are delivered
+     * @param  Fraction  $duration  the same in seconds
+     */
     public function __construct(
+        public readonly Subject $subject,
         public readonly Reading $reading,
         public readonly VideoReading $video,
+        public readonly Preset $preset,
         public readonly ?Host $host,
         public readonly Catalogue $catalogue,
         public readonly Rules $rules,
         private readonly Rules $edits,
+        public readonly FrameRange $range,
         public readonly Fraction $duration,
     ) {
     }
@@ -99,6 +109,11 @@ final class Draft
     public function sound(): SoundValue
     {
         return $this->need(Cell::Sound, SoundValue::class);
+    }
+
+    public function file(): FileValue
+    {
+        return $this->need(Cell::File, FileValue::class);
     }
 
     /** @return array<string, Origin> by cell, in the order of the sheet */

@@ -13,6 +13,7 @@ use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Video\LevelNeeds;
 use OuterCrate\Planning\Decisions\DecideColour;
 use OuterCrate\Planning\Decisions\DecideContainer;
+use OuterCrate\Planning\Decisions\DecideFile;
 use OuterCrate\Planning\Decisions\DecideFrameRate;
 use OuterCrate\Planning\Decisions\DecideFrameSize;
 use OuterCrate\Planning\Decisions\DecideKeyframes;
@@ -34,7 +35,7 @@ final readonly class Planner
     {
         $this->decisions = [
             new DecidePicture, new DecideContainer, new DecideFrameSize, new DecideFrameRate,
-            new DecideColour, new DecideKeyframes, new DecideSound, new DecideRate,
+            new DecideColour, new DecideKeyframes, new DecideSound, new DecideRate, new DecideFile,
         ];
     }
 
@@ -52,7 +53,7 @@ final readonly class Planner
         $range = $spec->range === null ? $whole : $whole->clamp($spec->range->first, $spec->range->last);
         $duration = $range->equals($whole) ? $reading->duration : $video->frameRate->secondsOf($range->count());
         $edits = $spec->edits;
-        $draft = new Draft($reading, $video, $spec->host, $this->catalogue, $spec->preset->rules->with($edits), $edits, $duration);
+        $draft = new Draft($subject, $reading, $video, $spec->preset, $spec->host, $this->catalogue, $spec->preset->rules->with($edits), $edits, $range, $duration);
         for ($i = 0; $i < count($this->decisions); $i++) {
             try {
                 $this->decisions[$i]->decide($draft);
@@ -67,12 +68,13 @@ final readonly class Planner
                 if (! $spec->edits->has($e->cell->value)) {
                     $rules = new Rules(array_diff_key($rules->rules, [$e->cell->value => true]));
                 }
-                $draft = new Draft($reading, $video, $spec->host, $this->catalogue, $rules, $edits, $duration);
+                $draft = new Draft($subject, $reading, $video, $spec->preset, $spec->host, $this->catalogue, $rules, $edits, $range, $duration);
                 $i = -1;
             }
         }
         $this->decideLevel($draft);
         $plan = $this->assemble($draft, $spec, $range, $range->equals($whole));
+        $plan = $plan->withSample($subject->sampleOf($plan));
 
         return $plan->withFindings([...array_values($refused), ...$this->checks->look($plan, $subject)]);
     }
@@ -94,7 +96,7 @@ final readonly class Planner
 
         return new Plan(
             $spec, $draft->container(), $draft->picture(), $draft->frameSize(), $rate, $draft->rate(),
-            $draft->keyframes(), $draft->colour(), $draft->sound(), $draft->origins(), $range, $frames, $draft->duration,
+            $draft->keyframes(), $draft->colour(), $draft->sound(), $draft->file(), $draft->origins(), $range, $frames, $draft->duration,
         );
     }
 

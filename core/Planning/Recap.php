@@ -11,6 +11,9 @@ use OuterCrate\Units\ByteCount;
 /** The plain sentence summary of what will be made. */
 final class Recap
 {
+    /** Files that are each named; more are counted. */
+    private const MOST_NAMED = 4;
+
     /**
      * @param  list<array{Plan, int, float}>  $outputs  each plan with its estimated bytes and seconds to make
      * @param  list<Severity>  $ofTheCut  of what was noticed of the cut itself
@@ -34,7 +37,33 @@ final class Recap
             }
         }
 
+        $files = count($outputs) > self::MOST_NAMED ? [self::together($outputs)] : $files;
+
         return ucfirst(self::joined($files)).'. About '.self::length($seconds).' to make. '.self::findings($counts);
+    }
+
+    /**
+     * Many files by what they are for: 4 masters and 8 uploads, together ≈ 1.3 GB.
+     *
+     * @param  non-empty-list<array{Plan, int, float}>  $outputs
+     */
+    private static function together(array $outputs): string
+    {
+        $counts = [];
+        foreach ($outputs as [$plan]) {
+            $role = $plan->spec->preset->role;
+            $counts[$role->value] = ($counts[$role->value] ?? 0) + 1;
+        }
+        $words = [];
+        foreach ($counts as $role => $count) {
+            $words[] = match (Role::from($role)) {
+                Role::Master, Role::Upload => "{$count} {$role}".($count === 1 ? '' : 's'),
+                Role::Stills => $count === 1 ? 'a folder of stills' : "{$count} folders of stills",
+                default => "{$count} {$role} ".($count === 1 ? 'file' : 'files'),
+            };
+        }
+
+        return self::joined($words).', together ≈ '.new ByteCount(array_sum(array_column($outputs, 1)));
     }
 
     private static function file(Plan $plan): string

@@ -7,11 +7,20 @@ namespace OuterCrate\Presets;
 use OuterCrate\Json\Fields;
 
 /**
- * Rules by cell: container, picture, frameSize, frameRate, rate, keyframes, colour, sound. A rule is a word
+ * Rules by cell: container, picture, frameSize, frameRate, rate, keyframes, colour, sound, file. A rule is a word
  * ("follow", "host", "none") or a few named values; resources/schema/rules.json is its shape.
  */
 final readonly class Rules
 {
+    /** Named values that replace each other, and those that go with them when one is replaced. */
+    private const WAYS = [
+        'picture' => [[['codec'], ['as', 'profile', 'level', 'tune', 'effort', 'device']]],
+        'frameSize' => [[['follow', 'fit', 'exact', 'step'], ['shape', 'display']]],
+        'keyframes' => [[['seconds', 'frames'], []]],
+        'frameRate' => [[['as', 'exact', 'atLeast', 'halve'], []]],
+        'sound' => [[['codec'], ['as', 'kbps', 'bitDepth', 'sampleRate', 'channels']], [['as'], ['codec', 'kbps', 'bitDepth', 'sampleRate', 'channels']]],
+    ];
+
     /** @param  array<string, mixed>  $rules */
     public function __construct(public array $rules)
     {
@@ -22,8 +31,8 @@ final readonly class Rules
     {
         $merged = $this->rules;
         foreach ($edits->rules as $cell => $edit) {
-            $below = $merged[$cell] ?? null;
-            $merged[$cell] = is_array($edit) && is_array($below) && $this->sameKind($cell, $below, $edit) ? array_replace($below, $edit) : $edit;
+            $below = $merged[$cell] ?? [];
+            $merged[$cell] = is_array($edit) ? array_replace($this->kept($cell, is_string($below) ? ['as' => $below] : (array) $below, $edit), $edit) : $edit;
         }
 
         return new self($merged);
@@ -34,12 +43,12 @@ final readonly class Rules
         return array_key_exists($cell, $this->rules);
     }
 
-    /** The word of the rule, or null when it is made of named values or absent. */
+    /** The word of the rule, alone or under `as` beside named values; null where there is none. */
     public function word(string $cell): ?string
     {
         $rule = $this->rules[$cell] ?? null;
 
-        return is_string($rule) ? $rule : null;
+        return is_string($rule) ? $rule : $this->fields($cell)->text('as');
     }
 
     public function fields(string $cell): Fields
@@ -50,17 +59,21 @@ final readonly class Rules
     }
 
     /**
-     * A frame size is said in one way only, so a new one replaces the old one whole; so does another sound codec's setting.
+     * What stays of a rule under an edit. A frame size is said in one way only, so a new one replaces the old one; so do another
+     * codec's settings.
      *
      * @param  array<mixed>  $below
      * @param  array<mixed>  $edit
+     * @return array<mixed>
      */
-    private function sameKind(string $cell, array $below, array $edit): bool
+    private function kept(string $cell, array $below, array $edit): array
     {
-        return match ($cell) {
-            'frameSize', 'frameRate' => false,
-            'sound', 'picture' => ! isset($edit['codec']) || $edit['codec'] === ($below['codec'] ?? null),
-            default => true,
-        };
+        foreach (self::WAYS[$cell] ?? [] as $ways) {
+            if (array_intersect_key($edit, array_flip($ways[0])) !== [] && ! ($ways[0] === ['codec'] && $edit['codec'] === ($below['codec'] ?? null))) {
+                $below = array_diff_key($below, array_flip([...$ways[0], ...$ways[1]]));
+            }
+        }
+
+        return $below;
     }
 }

@@ -10,7 +10,7 @@ final class CodecNames
     private const CODECS = [
         'h264' => 'H.264', 'hevc' => 'HEVC', 'prores' => 'ProRes', 'dnxhd' => 'VC-3', 'mpeg2video' => 'MPEG-2', 'mpeg4' => 'MPEG-4 Visual',
         'ffv1' => 'FFV1', 'utvideo' => 'UT Video', 'vp8' => 'VP8', 'vp9' => 'VP9', 'av1' => 'AV1', 'mjpeg' => 'Motion JPEG', 'rawvideo' => 'uncompressed',
-        'v210' => 'uncompressed 10-bit', 'cfhd' => 'VC-5', 'dvvideo' => 'DV', 'vc1' => 'VC-1', 'mpeg1video' => 'MPEG-1', 'jpeg2000' => 'JPEG 2000', 'qtrle' => 'Animation RLE',
+        'v210' => 'uncompressed 10-bit', 'cfhd' => 'VC-5', 'dvvideo' => 'DV', 'vc1' => 'VC-1', 'mpeg1video' => 'MPEG-1', 'jpeg2000' => 'JPEG 2000', 'qtrle' => 'Animation RLE', 'png' => 'PNG', 'tiff' => 'TIFF',
         'aac' => 'AAC', 'mp3' => 'MP3', 'mp2' => 'MP2', 'ac3' => 'AC-3', 'eac3' => 'E-AC-3', 'flac' => 'FLAC', 'alac' => 'ALAC', 'opus' => 'Opus', 'vorbis' => 'Vorbis',
         'dts' => 'DTS', 'truehd' => 'TrueHD',
     ];
@@ -68,6 +68,8 @@ final class CodecNames
     public static function container(string $format, ?string $brand, ?string $docType): array
     {
         return match (true) {
+            str_starts_with($format, 'mov,') && str_starts_with($brand ?? '', 'M4A') => ['m4a', 'M4A'],
+            $format === 'folder' => ['folder', 'Image folder'],
             str_starts_with($format, 'mov,') => trim($brand ?? '') === 'qt' || $brand === null ? ['mov', 'MOV'] : ['mp4', 'MP4'],
             str_starts_with($format, 'matroska') => $docType === 'webm' ? ['webm', 'WebM'] : ['matroska', 'Matroska'],
             $format === 'mpeg' => ['mpeg-ps', 'MPEG-PS'],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading;
 
+use Closure;
 use OuterCrate\Json\Fields;
 use OuterCrate\Units\Fraction;
 
@@ -48,6 +49,35 @@ final readonly class MasteringDisplay
         }
 
         return implode(', ', $parts);
+    }
+
+    /** As HEVC encoders take it: chromaticities in steps of 0.00002, luminance in steps of 0.0001 cd/m² (ITU-T H.265, D.3.28). Null when a part is not known. */
+    public function inSteps(): ?string
+    {
+        return $this->written(static fn (Fraction $x): string => (string) $x->times(50_000)->round(), static fn (Fraction $light): string => (string) $light->times(10_000)->round());
+    }
+
+    /** As AV1 encoders take it: plain numbers. Null when a part is not known. */
+    public function inNumbers(): ?string
+    {
+        return $this->written(static fn (Fraction $x): string => sprintf('%.5F', $x->toFloat()), static fn (Fraction $light): string => sprintf('%.4F', $light->toFloat()));
+    }
+
+    /**
+     * @param  Closure(Fraction): string  $point
+     * @param  Closure(Fraction): string  $light
+     */
+    private function written(Closure $point, Closure $light): ?string
+    {
+        if ($this->points === null || $this->brightest === null) {
+            return null;
+        }
+        $text = '';
+        foreach (['G' => 'green', 'B' => 'blue', 'R' => 'red', 'WP' => 'white'] as $letter => $name) {
+            $text .= "{$letter}({$point($this->points[$name][0])},{$point($this->points[$name][1])})";
+        }
+
+        return "{$text}L({$light($this->brightest)},{$light($this->darkest ?? new Fraction(0))})";
     }
 
     /** @return array<string, mixed> */

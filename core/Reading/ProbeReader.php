@@ -31,10 +31,11 @@ final readonly class ProbeReader
      * @param  array<mixed>  $probe  the prober's JSON, decoded
      * @param  int  $bytes  size of the file
      * @param  bool|null  $fastStart  from the file's boxes
+     * @param  bool  $needsPicture  false for a file that may hold sound alone
      *
      * @throws Unreadable when there is no picture, or what it claims cannot be true
      */
-    public function read(array $probe, int $bytes, ?bool $fastStart): Reading
+    public function read(array $probe, int $bytes, ?bool $fastStart, bool $needsPicture = true): Reading
     {
         $streams = self::rows($probe, 'streams');
         $format = new Fields(is_array($probe['format'] ?? null) ? $probe['format'] : []);
@@ -52,16 +53,16 @@ final readonly class ProbeReader
                 $audio[] = $this->audio($stream, self::boxesOf($probe, $stream));
             }
         }
-        if ($video === []) {
+        if ($video === [] && ($needsPicture || $audio === [])) {
             throw Unreadable::noVideo();
         }
-        $duration = $stated ?? $video[0]->frameRate->secondsOf($video[0]->frames);
+        $duration = $stated ?? ($video === [] ? new Fraction(0) : $video[0]->frameRate->secondsOf($video[0]->frames));
         if ($duration->compare(0) <= 0) {
             throw Unreadable::cutShort();
         }
         [$container, $name] = CodecNames::container($format->text('format_name') ?? '', $format->within('tags')->text('major_brand'), (new Fields($probe))->text('docType'));
 
-        return new Reading($container, $name, $fastStart, $duration, $bytes, $video, $audio, $this->extras($probe, $streams, $video[0]->frameRate));
+        return new Reading($container, $name, $fastStart, $duration, $bytes, $video, $audio, $this->extras($probe, $streams, $video[0]->frameRate ?? FrameRate::of(25)));
     }
 
     /** @param  array<mixed>  $probe */

@@ -59,24 +59,29 @@ final readonly class VideoReading
     ) {
     }
 
-    /** Size in square pixels, upright as a player shows it, with even sides. */
-    public function displaySize(): FrameSize
+    /**
+     * Size in square pixels, upright as a player shows it, with even sides.
+     *
+     * @param  FrameSize|null  $part  of the upright picture; null for all of it
+     */
+    public function displaySize(?FrameSize $part = null): FrameSize
     {
-        $width = (new Fraction($this->size->width))->times($this->sampleAspect);
-        $shown = new FrameSize(max(2, 2 * $width->over(2)->round()), $this->size->height);
+        $size = $this->turned($part ?? $this->uprightSize());
+        $width = (new Fraction($size->width))->times($this->sampleAspect);
 
-        return $this->rotation % 180 === 0 ? $shown : new FrameSize($shown->height, $shown->width);
+        return $this->turned(new FrameSize(max(2, 2 * $width->over(2)->round()), $size->height));
     }
 
     /** The stored picture as a player turns it, in its own pixels. */
     public function uprightSize(): FrameSize
     {
-        return $this->rotation % 180 === 0 ? $this->size : new FrameSize($this->size->height, $this->size->width);
+        return $this->turned($this->size);
     }
 
-    public function displayAspect(): Fraction
+    /** @param  FrameSize|null  $part  of the upright picture; null for all of it */
+    public function displayAspect(?FrameSize $part = null): Fraction
     {
-        $aspect = $this->size->aspect()->times($this->sampleAspect);
+        $aspect = $this->turned($part ?? $this->uprightSize())->aspect()->times($this->sampleAspect);
 
         return $this->rotation % 180 === 0 ? $aspect : (new Fraction(1))->over($aspect);
     }
@@ -90,6 +95,12 @@ final readonly class VideoReading
     public function label(): string
     {
         return $this->profile === null ? $this->codecName : "{$this->codecName} {$this->profile}";
+    }
+
+    /** From as it is stored to as a player turns it, or back. */
+    private function turned(FrameSize $size): FrameSize
+    {
+        return $this->rotation % 180 === 0 ? $size : new FrameSize($size->height, $size->width);
     }
 
     /** @return array<string, mixed> */

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace OuterCrate\Slips;
 
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Video\NoPicture;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cell;
-use OuterCrate\Reading\AudioReading;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\VideoReading;
 use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Fraction;
 
 /** Holds a produced file against its frozen plan, value by value. */
@@ -27,6 +28,9 @@ final readonly class Comparison
     {
         $values = (new Fields($plan))->within('values');
         $video = $found->mainVideo();
+        if ($values->within('picture')->text('codec') === NoPicture::ID) {
+            return array_values(array_filter([$this->container($values->within('container'), $found), $this->sound($values->within('sound'), $found)]));
+        }
         if ($video === null) {
             return [new Difference(Cell::Picture, $values->within('picture')->text('label') ?? '', 'none', 'The file has no picture.')];
         }
@@ -37,10 +41,10 @@ final readonly class Comparison
             $this->frameSize($values->within('frameSize'), $video),
             $this->frameRate($values->within('frameRate'), $video),
             $this->frames((new Fields($plan))->int('frames') ?? 0, $tally),
-            $this->rate($values->within('rate'), $found, $tally),
+            $this->size($values->within('rate')->int('target'), $found) ?? $this->rate($values->within('rate'), $found, $tally),
             $this->keyframes($values->within('keyframes'), $tally),
             $this->colour($values->within('colour'), $video),
-            $this->sound($values->within('sound'), $found->mainAudio()),
+            $this->sound($values->within('sound'), $found),
         ]));
     }
 
@@ -61,7 +65,7 @@ final readonly class Comparison
         $name = explode(' · ', $label)[0];
         $found = self::ALIASES[$video->label()] ?? $video->label();
         // Of DNxHD a file says no more than that it is that.
-        $named = $planned->text('profile') === null || strcasecmp($name, $found) === 0 || ($video->codec === 'dnxhd' && stripos($name, $found) === 0);
+        $named = $planned->text('profile') === null || strcasecmp($name, $found) === 0 || (($video->codec === 'dnxhd' || $video->profile === null) && stripos($name, $found) === 0);
         if ($planned->text('codec') !== $video->codec || ! $named) {
             return new Difference(Cell::Picture, $name, $video->label(), "The picture came out as {$video->label()}.");
         }
@@ -101,6 +105,16 @@ final readonly class Comparison
     }
 
     /** Rate control settles over seconds: a tenth over the average counts, and so does a file that needed much less. */
+    private function size(?int $most, Reading $found): ?Difference
+    {
+        if ($most === null || $found->bytes <= $most) {
+            return null;
+        }
+        [$most, $bytes] = [new ByteCount($most), new ByteCount($found->bytes)];
+
+        return new Difference(Cell::Rate, "under {$most}", (string) $bytes, "The file came to {$bytes} and was to stay under {$most}. Ask for a little less, or for two passes.");
+    }
+
     private function rate(Fields $planned, Reading $found, PacketTally $tally): ?Difference
     {
         $average = $planned->int('average');
@@ -140,8 +154,13 @@ final readonly class Comparison
         return $same ? null : new Difference(Cell::Colour, $planned->text('label') ?? '', $found, "The colour came out as {$found}.");
     }
 
-    private function sound(Fields $planned, ?AudioReading $audio): ?Difference
+    private function sound(Fields $planned, Reading $reading): ?Difference
     {
+        $audio = $reading->mainAudio();
+        $tracks = $planned->int('trackCount') ?? count($reading->audio);
+        if ($tracks !== count($reading->audio)) {
+            return new Difference(Cell::Sound, "{$tracks} tracks", count($reading->audio).' tracks', "{$tracks} sound tracks were planned and ".count($reading->audio).' are there.');
+        }
         $codec = $planned->text('codec');
         $found = $audio === null ? null : ($audio->codecName === 'PCM' ? 'pcm' : $audio->codec);
         $same = $codec === $found

@@ -4,11 +4,23 @@ declare(strict_types=1);
 
 namespace OuterCrate\Units;
 
+use InvalidArgumentException;
+
 /** Says a length of time as people write it. */
 final readonly class Duration
 {
     public function __construct(public Fraction $seconds)
     {
+    }
+
+    /** @throws InvalidArgumentException when the text is not like `0:42`, `42:10` or `1:05:00` */
+    public static function parse(string $text): self
+    {
+        if (preg_match('~^(?:(\d{1,3}):)?(\d{1,3}):([0-5]\d)$~', trim($text), $m) !== 1 || ($m[1] !== '' && (int) $m[2] > 59)) {
+            throw new InvalidArgumentException("“{$text}” is not a length of time. Say minutes and seconds as 42:10, hours as 1:05:00.");
+        }
+
+        return new self(new Fraction((int) $m[1] * 3600 + (int) $m[2] * 60 + (int) $m[3]));
     }
 
     /** 0:12.5, 3:05, 1:02:07: tenths only below a minute. */

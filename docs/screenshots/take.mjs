@@ -80,9 +80,29 @@ await page.close();
 page = await open('light', sheet);
 await page.getByRole('button', { name: 'Leave it out' }).click();
 await page.waitForTimeout(500);
+await page.getByText('measuring …').first().waitFor({ state: 'detached', timeout: 120_000 });
 await page.getByLabel(/^Rate of output 2/).click();
 await page.waitForTimeout(300);
 await take(page, 'sheet-light');
+
+page = await open('light', sheet);
+await page.getByRole('button', { name: 'Leave it out' }).waitFor({ state: 'detached' });
+await page.getByLabel(/^Colour of output 2/).click();
+await page.waitForTimeout(300);
+await take(page, 'colour');
+
+page = await open('dark', sheet);
+for (const output of [1, 2]) {
+    await page.getByRole('columnheader').nth(output).hover();
+    await page.getByRole('button', { name: `Compare output ${output}` }).click();
+}
+await take(page, 'compare');
+
+page = await open('light', '/');
+await page.getByRole('row', { name: /Night firing/ }).hover();
+await page.getByRole('button', { name: 'Pack Night firing' }).click();
+await page.waitForTimeout(900);
+await take(page, 'quick');
 
 page = await open('dark', sheet);
 await page.getByRole('button', { name: 'Add an output' }).click();

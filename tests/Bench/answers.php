@@ -1,7 +1,7 @@
 <?php
 
 /*
- * How fast the demo server answers: a plan for 8 outputs, and the shelf with 1,000 cuts in one request.
+ * How fast the demo server answers: a plan for 8 outputs, a sheet of 40, and the shelf with 1,000 cuts in one request.
  */
 
 use App\Media\CutShelf;
@@ -22,6 +22,11 @@ $least = array_map(fn (): float => milliseconds('GET', "{$address}/api/choices")
 figure('POST /api/plan, 8 outputs, median', sprintf('%.1f ms', percentile($times, 0.5)), 'at most 30 ms');
 figure('POST /api/plan, 8 outputs, 95th percentile', sprintf('%.1f ms', percentile($times, 0.95)), 'at most 60 ms');
 figure('  of that, what any request costs', sprintf('%.1f ms', percentile($least, 0.5)), 'framework and server');
+
+$forty = array_map(fn (int $i): array => ['key' => (string) $i, ...$outputs[$i % 8], 'range' => null], range(0, 39));
+$sheet = fn (): float => milliseconds('PUT', "{$address}/api/cuts/{$cut->id}/sheet", ['outputs' => $forty]);
+array_map($sheet, range(1, 10));
+figure('PUT a sheet of 40 outputs, median', sprintf('%.1f ms', percentile(array_map($sheet, range(1, 40)), 0.5)), 'a change shows within 100 ms');
 
 $row = $cut->getAttributes();
 unset($row['id']);

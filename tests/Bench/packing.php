@@ -8,6 +8,7 @@ use App\Media\CutShelf;
 use App\Models\Run;
 use App\Packing\Packer;
 use App\Planning\Planning;
+use App\Planning\Surroundings;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 
@@ -25,7 +26,7 @@ sleep(1);
 $ratios = [];
 for ($round = 1; $round <= 3; $round++) {
     $begun = hrtime(true);
-    $runs = app(Packer::class)->queue($cut, app(Planning::class)->plans($cut->reading(), $outputs), "{$scratch}/out");
+    $runs = app(Packer::class)->queue($cut, app(Planning::class)->plans(app(Surroundings::class)->of($cut, null, "{$scratch}/out"), $outputs), "{$scratch}/out");
     while (Run::query()->whereKey($runs->modelKeys())->whereIn('state', ['waiting', 'running', 'checking'])->exists()) {
         usleep(250_000); // asking more often takes time from the encoders that are being measured
     }

@@ -16,9 +16,9 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
     // The estimate follows the average.
     const before = await result(page, 'File', 2).textContent();
     await cell(page, 'Rate', 2).click();
-    await page.getByLabel('Average').fill('3');
+    await page.getByLabel('Average', { exact: true }).fill('3');
     await expect(result(page, 'File', 2)).not.toHaveText(before ?? '');
-    await page.getByLabel('Average').press('Enter');
+    await page.getByLabel('Average', { exact: true }).press('Enter');
     await expect(cell(page, 'Rate', 2)).toContainText('you');
 
     // A third output from a preset and a host.
@@ -56,6 +56,17 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
     await page.getByRole('link', { name: 'Download' }).first().click();
     const path = await (await download).path();
     expect(statSync(path).size).toBe(master.length);
+
+    // How long the upload took to its host is said once, and teaches how fast the line sends.
+    await page.getByRole('button', { name: 'say how long it took' }).first().click();
+    await page.getByLabel('Sending it took').fill('soon');
+    await page.getByRole('button', { name: 'Keep' }).click();
+    await expect(page.getByRole('alert')).toContainText('42:10');
+    await page.getByLabel('Sending it took').fill('1:00');
+    await page.getByRole('button', { name: 'Keep' }).click();
+    await expect(page.getByRole('row', { name: /^Sent in/ })).toContainText('1:00 ·');
+    await page.getByRole('link', { name: 'To its sheet' }).click();
+    await expect(result(page, 'To send', 2)).not.toContainText('at 5 Mb/s');
 });
 
 test('the sheet is worked by keyboard, and every change can be taken back', async ({ page }) => {
@@ -68,7 +79,7 @@ test('the sheet is worked by keyboard, and every change can be taken back', asyn
     }
     await expect(rate).toBeFocused();
     await page.keyboard.press('Enter');
-    await expect(page.getByLabel('Average')).toBeFocused();
+    await expect(page.getByLabel('Average', { exact: true })).toBeFocused();
     await page.keyboard.type('0.4');
     await expect(page.getByText(/lies under the 1.2\sMb\/s that Lanternwick asks/).first()).toBeVisible();
     await page.keyboard.press('Escape');

@@ -206,7 +206,9 @@ it('draws no more columns than there are frames, and each from what lies in it',
     $curves = Curves::between($facts, FrameRate::of(25), FrameRange::whole(100), 10);
     expect($curves['detail'])->toHaveCount(10)->and($curves['detail'][0])->toBe(0.167)->and($curves['detail'][9])->toBe(1.0)
         ->and($curves['peak'][2])->toBe(0.2)->and($curves['peak'][7])->toBe(0.8)
-        ->and(Curves::between($facts, FrameRate::of(25), new FrameRange(10, 14), 1000)['detail'])->toHaveCount(5);
+        ->and(Curves::between($facts, FrameRate::of(25), new FrameRange(10, 14), 1000)['detail'])->toHaveCount(5)
+        // Sound that ends before the picture is silent from there on.
+        ->and(Curves::between(facts(['mean' => array_fill(0, 100, 90), 'spatial' => array_fill(0, 100, 10), 'peak' => array_fill(0, 20, 0.5)]), FrameRate::of(25), FrameRange::whole(100), 4)['peak'])->toBe([0.5, 0.0, 0.0, 0.0]);
 });
 
 it('notices what an analysis gives cause to say, with numbers, and a range that answers it', function (array $found, FrameRange $range, array $ids, ?array $remedy) {

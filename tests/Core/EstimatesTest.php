@@ -1,9 +1,17 @@
 <?php
 
+use OuterCrate\Analysis\Found;
 use OuterCrate\Encoding\Encoders;
+use OuterCrate\Estimates\LineSpeed;
+use OuterCrate\Estimates\Sampling\Piece;
+use OuterCrate\Estimates\Sampling\PieceResult;
+use OuterCrate\Estimates\Sampling\Pieces;
+use OuterCrate\Estimates\Sampling\Sample;
+use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Planning\Recap;
+use OuterCrate\Units\FrameRange;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
@@ -26,14 +34,101 @@ it('learns how fast this machine is', function () {
     $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'lanternwick-generous@lanternwick');
     $slow = (new TimeEstimate(new Encoders, [TimeEstimate::key($plan) => 1_000_000]))->making($plan);
     expect($slow)->toBeGreaterThan(280.0)->toBeLessThan(300.0)
-        ->and((new TimeEstimate(new Encoders, []))->making($plan))->toBeLessThan($slow)
-        ->and(round(TimeEstimate::sending(5_000_000, 5_000_000), 2))->toBe(8.32);
+        ->and((new TimeEstimate(new Encoders, []))->making($plan))->toBeLessThan($slow);
+});
+
+it('learns how fast a line sends from what was sent, and takes no single evening for the rule', function (array $sent, int $bitsPerSecond, int $files) {
+    $line = LineSpeed::said(5_000_000)->taught(array_map(fn (array $file): array => ['bytes' => $file[0], 'seconds' => $file[1]], $sent));
+    expect([$line->bitsPerSecond, $line->files])->toBe([$bitsPerSecond, $files])
+        ->and($line->sentIn($line->toSend(9_000_000)))->toEqualWithDelta(9_000_000, 1);
+})->with([
+    'nothing yet' => [[], 5_000_000, 0],
+    'one file' => [[[75_000_000, 104]], 6_000_000, 1],
+    'too short to tell' => [[[75_000_000, 9], [0, 60]], 5_000_000, 0],
+    'two' => [[[75_000_000, 104], [50_000_000, 104]], 5_000_000, 2],
+    'one bad evening among three' => [[[75_000_000, 104], [75_000_000, 10_400], [87_500_000, 104]], 6_000_000, 3],
+    'only the latest five' => [[...array_fill(0, 5, [50_000_000, 104]), ...array_fill(0, 9, [500_000_000, 104])], 4_000_000, 5],
+]);
+
+it('reckons the time that sending takes', function () {
+    expect(round(LineSpeed::said(5_000_000)->toSend(5_000_000), 2))->toBe(8.32);
 });
 
 it('says in a sentence what will be made', function () {
     $cut = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080]));
     $plans = [Desk::plan($cut, 'archive-10-bit'), Desk::plan($cut, 'lanternwick-even@lanternwick', ['sound' => 'none'])];
     expect(strtr(Recap::of([[$plans[0], 148_000_000, 9.0], [$plans[1], 12_800_000, 101.0]]), ["\u{2009}" => ' ']))
-        ->toBe('A 10-bit master of ≈ 148 MB and an upload for Lanternwick of ≈ 12.8 MB. About 1 min 50 s to make. 1 caution and 1 note.')
+        ->toBe('A 10-bit master of ≈ 148 MB and an upload for Lanternwick of ≈ 12.8 MB. About 1 min 50 s to make. 1 caution and 2 notes.')
+        ->and(strtr(Recap::of([...array_fill(0, 3, [$plans[0], 100_000_000, 1.0]), [$plans[1], 2_000_000, 5.0], [Desk::plan($cut, 'review-720'), 1_000_000, 2.0]]), ["\u{2009}" => ' ']))->toStartWith('3 masters, 1 upload and 1 review file, together ≈ 303 MB. About 10 s to make.')
         ->and(Recap::of([]))->toBe('Nothing is to be made yet.');
+});
+
+it('says how long making takes in the words of a person', function (float $seconds, string $words) {
+    expect(strtr(Recap::of([[Desk::plan(Desk::reading(Probes::mezzanine()), 'archive-10-bit'), 1_000_000, $seconds]]), ["\u{2009}" => ' ']))->toContain("About {$words} to make.");
+})->with([[0.2, '1 s'], [59.0, '59 s'], [59.5, '1 min'], [60.0, '1 min'], [61.0, '1 min 1 s'], [3_599.0, '59 min 59 s'], [3_600.0, '1 h 0 min'], [7_290.0, '2 h 1 min']]);
+
+it('takes the figure of pieces where a picture does not use up its average, and the average everywhere else', function (int $passes, float $share, string $basis, float $sampled = 0.3) {
+    $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
+    $plan = Desk::plan($cut, 'lanternwick-even@lanternwick', ['rate' => ['mode' => 'vbr', 'passes' => $passes]]);
+    $frame = $plan->rate->average->bitsPerSecond / 8 / 25;
+    expect(SizeEstimate::of($plan->withSample(new Sample($frame * $share, 5, 0.01, (int) ($sampled * $plan->frames))), $cut)->basis)->toBe($basis);
+})->with([
+    'two passes that reach it' => [2, 0.97, 'rate'], 'two passes that do not' => [2, 0.4, 'sample'], 'two passes that may not' => [2, 0.7, 'sample'],
+    'one pass on its way' => [1, 0.6, 'rate'], 'one pass far below' => [1, 0.1, 'sample'], 'one pass above' => [1, 1.3, 'rate'],
+    'one pass, all of it encoded' => [1, 1.3, 'sample', 1.0], 'all but a frame or two' => [2, 0.99, 'sample', 0.98], 'most of it' => [1, 1.3, 'rate', 0.9],
+]);
+
+it('puts what two passes may not use up half-way, and says how far off that may be', function (float $share, float $expected, int $margin) {
+    $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
+    $plan = Desk::plan($cut, 'lanternwick-generous@lanternwick', ['sound' => 'none']);
+    $frame = $plan->rate->average->bitsPerSecond / 8 / 25;
+    $estimate = SizeEstimate::of($plan->withSample(new Sample($frame * $share, 5, 0.01, 50)), $cut);
+    expect($estimate->bytes / SizeEstimate::of($plan, $cut)->bytes)->toEqualWithDelta($expected, 0.01)->and($estimate->marginPercent)->toBe($margin);
+})->with([[0.4, 0.4, 5], [0.6, 0.8, 25], [0.8, 0.9, 12], [0.95, 1.0, 3]]);
+
+it('does not take a piece’s full buffer for what a peak lets through', function () {
+    $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
+    $plan = Desk::plan($cut, 'review-720', ['rate' => ['mode' => 'quality', 'quality' => 20, 'peak' => ['kbps' => 6_000]]]);
+    $size = fn (float $megabits): int => SizeEstimate::of($plan->withSample(new Sample($megabits * 1_000_000 / 8 / 25, 5, 0.01, 100)), $cut)->bytes;
+    expect($size(7.5))->toBe($size(6.0))->and($size(4.0))->toBeLessThan($size(6.0));
+});
+
+it('encodes a range whole where pieces would save little, or rate control has no time to find its average', function (string $preset, array $rate, int $seconds, array $video, int $count) {
+    $reading = Desk::reading(Probes::plain(['duration' => (string) $seconds, 'nb_frames' => (string) (25 * $seconds)] + $video, format: ['duration' => (string) $seconds]));
+    $pieces = Pieces::of(Desk::plan($reading, $preset, $rate === [] ? [] : ['rate' => $rate]), $reading, null);
+    expect($pieces)->toHaveCount($count)->and(array_sum(array_map(fn ($piece): float => $piece->share, $pieces)))->toEqualWithDelta(1.0, 1e-9);
+    if ($count === 1) {
+        expect($pieces[0]->frames->count())->toBe(25 * $seconds)->and($pieces[0]->weight)->toBe(1.0);
+    }
+})->with([
+    'quality, short' => ['review-720', [], 15, [], 1], 'quality, longer' => ['review-720', [], 17, [], 4], 'a minute and more' => ['review-720', [], 61, [], 6], 'ten minutes and more' => ['review-720', [], 601, [], 10],
+    'every frame by itself, short' => ['archive-10-bit', [], 4, [], 1], 'every frame by itself' => ['archive-10-bit', [], 5, [], 6],
+    'one pass still settling' => ['review-720', ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 900]], 45, [], 1], 'one pass, settled' => ['review-720', ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 900]], 46, [], 4],
+    'two passes know' => ['review-720', ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 900]], 45, [], 4],
+    'one pass, too much work' => ['lanternwick-even', [], 45, ['width' => 3840, 'height' => 2160], 4],
+]);
+
+it('leaves what detail and motion foretell out of the error bar', function () {
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'review-720');
+    $results = array_map(fn (int $bytes): PieceResult => new PieceResult(50, 1, $bytes, 49 * $bytes, 1.0), [1_000, 2_000, 3_000, 4_000]);
+    $margin = fn (array $complexities): int => Sampling::conclude($plan, array_map(fn (float $complexity): Piece => new Piece(new FrameRange(0, 49), 0.25, 1.0, $complexity), $complexities), $results)->marginPercent;
+    expect($margin([0.0, 0.0, 0.0, 0.0]))->toBeGreaterThan(40)->and($margin([10.0, 20.0, 30.0, 40.0]))->toBe(3)->and($margin([40.0, 30.0, 20.0, 10.0]))->toBeGreaterThan(40);
+});
+
+it('takes pieces that stand for the whole', function () {
+    $reading = Desk::reading(Probes::plain(['duration' => '100', 'nb_frames' => '2500'], format: ['duration' => '100']));
+    $plan = Desk::plan($reading, 'review-720');
+    // Calm, but for a busy tenth second in each quarter.
+    $detail = array_map(fn (int $second): float => $second % 25 === 12 ? 90.0 : 10.0, range(0, 99));
+    $pieces = Pieces::of($plan, $reading, new Found(detail: $detail, motion: array_fill(0, 100, 5.0)));
+    expect(array_sum(array_map(fn ($piece): float => $piece->share, $pieces)))->toEqualWithDelta(1.0, 1e-9)
+        ->and(count($pieces))->toBe(6);
+    foreach ($pieces as $piece) {
+        expect($piece->frames->count())->toBe(50)->and($piece->frames->last)->toBeLessThan(2500)->and($piece->weight)->toBeGreaterThanOrEqual(0.5)->toBeLessThanOrEqual(2.0);
+    }
+    // A piece of fifty frames has one keyframe in fifty; the whole, with one in a hundred, has fewer.
+    $result = new PieceResult(50, 1, 10_000, 49_000, 1.0);
+    expect($result->bytesPerFrame(50))->toEqualWithDelta(1180.0, 1.0)->and($result->bytesPerFrame(100))->toBeLessThan(1100.0)->and($result->bytesPerFrame(1))->toBe(10_000.0);
+    $sample = Sampling::conclude($plan, $pieces, array_map(fn (int $i): PieceResult => new PieceResult(50, 1, 10_000, 49_000 + 1000 * $i, 1.0), range(0, 5)));
+    expect($sample->marginPercent)->toBeGreaterThanOrEqual(3)->toBeLessThanOrEqual(20)->and($sample->frames)->toBe(300);
 });

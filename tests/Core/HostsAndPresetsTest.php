@@ -56,3 +56,17 @@ it('lays edits over rules: named values merge, a word or another kind replaces',
 ]);
 
 it('refuses a preset without a name or a role', fn () => Preset::fromFile('x', ['name' => 'X', 'role' => 'poster']))->throws(InvalidArgumentException::class);
+
+it('lays rules over rules: another way of saying a thing replaces the old one, the rest stays', function (string $cell, mixed $below, mixed $edit, mixed $expected) {
+    expect((new Rules([$cell => $below]))->with(new Rules([$cell => $edit]))->rules[$cell])->toEqual($expected);
+})->with([
+    'a word replaces' => ['sound', ['codec' => 'aac', 'kbps' => 320], 'none', 'none'],
+    'a value beside a word' => ['sound', 'host', ['loudness' => -15], ['as' => 'host', 'loudness' => -15]],
+    'another codec drops the old one’s settings' => ['sound', ['codec' => 'aac', 'kbps' => 320, 'loudness' => -15], ['codec' => 'pcm'], ['codec' => 'pcm', 'loudness' => -15]],
+    'the same codec keeps them' => ['picture', ['codec' => 'h264', 'profile' => 'high'], ['codec' => 'h264', 'effort' => 'slow'], ['codec' => 'h264', 'profile' => 'high', 'effort' => 'slow']],
+    'a codec in place of none' => ['picture', 'none', ['codec' => 'h264'], ['codec' => 'h264']],
+    'a size is said in one way' => ['frameSize', ['exact' => '720×576', 'display' => '4:3', 'projection' => 'none'], ['fit' => '640×360'], ['fit' => '640×360', 'projection' => 'none']],
+    'a rate too' => ['frameRate', ['halve' => true, 'by' => 'blend'], ['exact' => '25'], ['exact' => '25', 'by' => 'blend']],
+    'seconds in place of frames' => ['keyframes', ['frames' => 15, 'closed' => true], ['seconds' => 1], ['seconds' => 1, 'closed' => true]],
+    'null takes back what the preset says' => ['colour', ['convert' => 'bt709', 'bitDepth' => 8], ['convert' => null], ['convert' => null, 'bitDepth' => 8]],
+]);

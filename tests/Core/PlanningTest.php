@@ -1,5 +1,7 @@
 <?php
 
+use OuterCrate\Analysis\Bars;
+use OuterCrate\Analysis\Found;
 use OuterCrate\Checks\CheckList;
 use OuterCrate\Checks\Subject;
 use OuterCrate\Encoding\Encoders;
@@ -11,6 +13,7 @@ use OuterCrate\Planning\Cell;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Planner;
 use OuterCrate\Presets\Rules;
+use OuterCrate\Reading\ContentLight;
 use OuterCrate\Units\FrameRange;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
@@ -26,12 +29,12 @@ it('decides master and upload of a 10-bit cut, each value with its origin', func
     $upload = Desk::plan($cut, 'lanternwick-generous@lanternwick');
     expect(labels($master))->toBe([
         'container' => 'MOV', 'picture' => 'ProRes 422 HQ', 'frameSize' => '1280×720', 'frameRate' => '25', 'rate' => 'set by codec',
-        'keyframes' => 'every frame', 'colour' => 'BT.709 · 10-bit 4:2:2', 'sound' => 'PCM 24 · 48 kHz',
+        'keyframes' => 'every frame', 'colour' => 'BT.709 · 10-bit 4:2:2', 'sound' => 'PCM 24 · 48 kHz', 'file' => 'cut master.mov',
     ])->and(labels($upload))->toBe([
         'container' => 'MP4 · fast start', 'picture' => 'H.264 High · 3.1', 'frameSize' => '1280×720', 'frameRate' => '25', 'rate' => 'VBR ×2 · 9.9 ▸ 14.9 Mb/s',
-        'keyframes' => '2 s · closed · 2 B', 'colour' => 'BT.709 · 8-bit 4:2:0', 'sound' => 'AAC 320 kb/s · 48 kHz',
+        'keyframes' => '2 s · closed · 2 B', 'colour' => 'BT.709 · 8-bit 4:2:0', 'sound' => 'AAC 320 kb/s · 48 kHz', 'file' => 'cut Lanternwick.mp4',
     ])->and(array_map(fn ($origin): string => $origin->source->value, $upload->origins))->toBe([
-        'container' => 'host', 'picture' => 'host', 'frameSize' => 'cut', 'frameRate' => 'cut', 'rate' => 'host', 'keyframes' => 'host', 'colour' => 'host', 'sound' => 'host',
+        'container' => 'host', 'picture' => 'host', 'frameSize' => 'cut', 'frameRate' => 'cut', 'rate' => 'host', 'keyframes' => 'host', 'colour' => 'host', 'sound' => 'host', 'file' => 'rule',
     ])->and($upload->origins['rate']->text)->toBe("asks 5.5\u{2009}Mb/s × 1.8")
         ->and([$master->findings, $upload->findings])->toBe([[], []]);
 });
@@ -51,13 +54,16 @@ it('decides by the cut', function (array $probe, string $output, string $cell, s
     'high rates are asked more' => [Probes::plain(['width' => 1920, 'height' => 1080, 'avg_frame_rate' => '60000/1001']), 'lanternwick-even@lanternwick', 'rate', 'VBR · 14 ▸ 21 Mb/s', 'asks 14 Mb/s'],
     'Platen states a peak' => [Probes::plain(['width' => 1920, 'height' => 1080]), 'platen-1080@platen', 'rate', 'VBR ×2 · 12 ▸ 22 Mb/s', 'asks 12 Mb/s'],
     'a GOP stays closed where the host says nothing' => [Probes::plain(), 'platen-1080@platen', 'keyframes', '2 s · closed · 2 B', 'preset'],
-    'HDR keeps ten bits in HEVC' => [Probes::hdr(), 'slow-line', 'colour', 'BT.2020 PQ · 10-bit 4:2:0', 'follows'],
+    'HDR keeps ten bits in HEVC' => [Probes::hdr(), 'slow-line', 'colour', 'BT.2020 PQ · 10-bit 4:2:0 · HDR10', 'follows'],
     'HDR comes down for 8 bits' => [Probes::hdr(), 'lanternwick-even@lanternwick', 'colour', 'BT.709 · 8-bit 4:2:0 · from HDR', '8 bits carry no HDR'],
     'untagged HD is BT.709' => [Probes::plain(['width' => 1280, 'height' => 720, 'color_primaries' => 'unknown', 'color_transfer' => null, 'color_space' => null]), 'lanternwick-even@lanternwick', 'colour', 'BT.709 · 8-bit 4:2:0', 'cut not tagged'],
     'untagged PAL is BT.601' => [Probes::plain(['width' => 720, 'height' => 576, 'color_primaries' => null, 'color_transfer' => null, 'color_space' => null]), 'lossless-vault', 'colour', 'BT.601 (625) · 8-bit 4:2:0', 'cut not tagged'],
+    'sound follows as losslessly as its box allows' => [Probes::plain(audio: [['channels' => 2]]), 'sound-wav', 'sound', 'PCM 24 · 48 kHz', 'preset'],
     'no sound stays none' => [Probes::plain(audio: []), 'lanternwick-even@lanternwick', 'sound', 'none', 'the cut has none'],
     'an upright cut takes the bounds turned' => [Probes::plain(['width' => 2160, 'height' => 3840]), 'platen-1080@platen', 'frameSize', '1080×1920', 'inside 1080×1920'],
-    'AAC takes at most 6 bits a sample and channel' => [Probes::plain(audio: [['channels' => 1]]), 'slow-line', 'sound', 'AAC 160 kb/s · 48 kHz', 'preset'],
+    'without a host to ask, what plain footage comes to' => [Probes::plain(['width' => 1280, 'height' => 720]), 'lanternwick-even', 'rate', 'VBR · 2.53 ▸ 3.8 Mb/s', 'preset'],
+    'and never less than a picture can be told with' => [Probes::plain(['width' => 160, 'height' => 120]), 'lanternwick-even', 'rate', 'VBR · 100 ▸ 150 kb/s', 'preset'],
+    'AAC takes at most 6 bits a sample and channel' => [Probes::plain(audio: [['channels' => 1]]), 'slow-line', 'sound', 'AAC 160 kb/s · 48 kHz · mono', 'preset'],
 ]);
 
 it('decides sizes by step, by cropping and by stretching', function (array $video, array $rule, string $label, string $filters) {
@@ -77,6 +83,119 @@ it('decides sizes by step, by cropping and by stretching', function (array $vide
     'padded' => [['width' => 640, 'height' => 480], ['exact' => '1280×720'], '1280×720 · 960×720 inside', 'pad=1280:720'],
 ]);
 
+it('goes a size up or down among those that hosts show', function (string $cut, ?string $up, ?string $down) {
+    [$width, $height] = explode('×', $cut);
+    $reading = Desk::reading(Probes::plain(['width' => (int) $width, 'height' => (int) $height]));
+    $size = fn (int $step): string => (string) Desk::plan($reading, 'review-720', ['frameSize' => ['step' => $step]])->frameSize->frame;
+    expect([$size(1), $size(-1), $size(0)])->toBe([$up ?? $cut, $down ?? $cut, $cut]);
+})->with([
+    ['320×180', '426×240', null], ['426×240', '640×360', null], ['640×360', '854×480', '426×240'], ['854×480', '1280×720', '640×360'], ['1280×720', '1920×1080', '854×480'],
+    ['1920×1080', '2560×1440', '1280×720'], ['2560×1440', '3840×2160', '1920×1080'], ['3840×2160', '7680×4320', '2560×1440'], ['7680×4320', null, '3840×2160'],
+    'upright' => ['1080×1920', '1440×2560', '720×1280'], 'between two' => ['1600×900', '1920×1080', '1280×720'], '4:3' => ['640×480', '960×720', '480×360'],
+]);
+
+it('leaves black bars out that were found in the cut', function (array $probe, array $rule, array $bars, string $label, string $filters) {
+    $reading = Desk::reading($probe);
+    $plan = Desk::plan($reading, 'review-720', ['frameSize' => $rule + ['bars' => 'trim']], subject: new Subject($reading, found: new Found(bars: new Bars(...$bars))));
+    expect($plan->frameSize->label())->toBe($label)->and(FilterChain::of($plan, $reading))->toContain($filters)
+        ->and(Desk::findings($plan))->not->toContain('frame-enlarged')->not->toContain('frame-reduced');
+})->with([
+    'a 4:3 picture in a wide frame' => [Probes::plain(['width' => 1280, 'height' => 720]), ['follow' => 'displayed'], [0, 0, 160, 160], '960×720 · bars left out', 'crop=960:720:160:0,scale=w=960:h=720'],
+    'edges at odd places move inwards' => [Probes::plain(['width' => 1280, 'height' => 720]), ['follow' => 'displayed'], [61, 59, 3, 0], '1276×596 · bars left out', 'crop=1276:596:4:64,'],
+    'and the rest fills a frame of its own shape' => [Probes::plain(['width' => 1280, 'height' => 720]), ['exact' => '640×480'], [0, 0, 160, 160], '640×480 · bars left out', 'crop=960:720:160:0,scale=w=640:h=480'],
+    'a wide picture in a tape’s pixels' => [Probes::tape(), ['follow' => 'displayed'], [60, 60, 0, 0], '640×360 · bars left out', 'crop=720:360:0:60,scale=w=640:h=360'],
+    'a cut that is turned' => [Probes::plain(['width' => 1280, 'height' => 720, 'side_data_list' => [['side_data_type' => 'Display Matrix', 'rotation' => -90]]]), ['follow' => 'displayed'], [280, 280, 0, 0], '720×720 · bars left out', 'crop=720:720:0:280,'],
+    'nothing was found' => [Probes::plain(['width' => 1280, 'height' => 720]), ['follow' => 'displayed'], [0, 0, 0, 0], '1280×720', 'scale=w=1280:h=720'],
+]);
+
+it('decides frames per second, fields and the shape of discs', function (array $probe, string $output, array $edits, string $cell, string $label, string $filters, ?Found $found = null) {
+    $reading = Desk::reading($probe);
+    $plan = Desk::plan($reading, $output, $edits, subject: new Subject($reading, found: $found));
+    expect(labels($plan)[$cell])->toBe($label)->and(FilterChain::of($plan, $reading))->toContain($filters);
+})->with([
+    'at least 24 of 15 is 30, never 24' => [Probes::plain(['avg_frame_rate' => '15/1']), 'review-720', ['frameRate' => ['atLeast' => '24']], 'frameRate', '30', 'fps=fps=30'],
+    'at least 24 of 25 is 25' => [Probes::plain(), 'review-720', ['frameRate' => ['atLeast' => '24']], 'frameRate', '25', 'setsar'],
+    'half of 59.94' => [Probes::plain(['avg_frame_rate' => '60000/1001']), 'review-720', ['frameRate' => ['halve' => true]], 'frameRate', '29.97', 'fps=fps=30000/1001'],
+    'blended' => [Probes::plain(), 'review-720', ['frameRate' => ['exact' => '30', 'by' => 'blend']], 'frameRate', '30 · blended', 'framerate=fps=30'],
+    'drawn along the motion' => [Probes::plain(), 'review-720', ['frameRate' => ['exact' => '50', 'by' => 'motion']], 'frameRate', '50 · drawn along the motion', 'minterpolate=fps=50'],
+    'tape with lines to lose is interpolated' => [Probes::tape(), 'review-720', [], 'frameRate', '29.97 · made progressive', 'bwdif', new Found(motion: [20.0], grain: 6.0)],
+    'calm and noisy tape is blended' => [Probes::tape(), 'review-720', [], 'frameRate', '29.97 · fields blended', 'convolution=', new Found(motion: [3.0], grain: 6.0)],
+    'calm and noisy HD is not' => [Probes::plain(['width' => 1920, 'height' => 1080, 'field_order' => 'tt']), 'review-720', [], 'frameRate', '25 · made progressive', 'bwdif', new Found(motion: [3.0], grain: 6.0)],
+    'fields are kept where that is asked' => [Probes::tape(), 'review-720', ['frameRate' => ['fields' => 'keep']], 'frameRate', '29.97 · interlaced', 'setfield=tff'],
+    'fields that the file does not tell of' => [Probes::plain(), 'review-720', ['frameRate' => ['source' => 'bff']], 'frameRate', '25 · made progressive', 'bwdif=mode=send_frame:parity=bff'],
+    'whole frames that the file calls fields' => [Probes::tape(), 'review-720', ['frameRate' => ['source' => 'progressive']], 'frameRate', '29.97', 'scale=w=640'],
+    'HEVC makes no fields' => [Probes::tape(), 'slow-line', ['frameRate' => ['fields' => 'keep']], 'frameRate', '29.97 · made progressive', 'bwdif'],
+    'a wide picture on a disc' => [Probes::plain(['width' => 1920, 'height' => 1080]), 'review-720', ['frameSize' => ['exact' => '720×576', 'display' => 'nearest']], 'frameSize', '720×576 · 64:45 pixels', 'scale=w=720:h=576'],
+    'a 4:3 picture on a disc' => [Probes::plain(['width' => 640, 'height' => 480]), 'review-720', ['frameSize' => ['exact' => '720×480', 'display' => 'nearest']], 'frameSize', '720×480 · 8:9 pixels', 'setsar=8/9'],
+    'an upright picture on a disc' => [Probes::plain(['width' => 720, 'height' => 1280]), 'review-720', ['frameSize' => ['exact' => '720×576', 'display' => '16:9']], 'frameSize', '720×576 · 64:45 pixels · 228×576 inside', 'pad=720:576'],
+    'a 360 picture stays one' => [Probes::plain(['width' => 1920, 'height' => 960, 'side_data_list' => [['side_data_type' => 'Spherical Mapping', 'projection' => 'equirectangular']]]), 'orrery-360@orrery', [], 'frameSize', '1920×960 · 360', 'scale'],
+    'and is tagged where it was not' => [Probes::plain(['width' => 1920, 'height' => 960]), 'review-720', ['frameSize' => ['projection' => 'equirectangular']], 'frameSize', '1280×640 · 360', 'scale'],
+]);
+
+it('decides colour: tags, conversion, range, depth, gamma', function (array $probe, string $output, array $rule, string $label, string $filters) {
+    $reading = Desk::reading($probe);
+    $plan = Desk::plan($reading, $output, ['colour' => $rule]);
+    expect(labels($plan)['colour'])->toBe($label)->and(FilterChain::of($plan, $reading))->toContain($filters);
+})->with([
+    'SD colour made HD colour' => [Probes::tape(), 'review-720', ['convert' => 'bt709'], 'BT.709 · 8-bit 4:2:0 · from BT.601 (525)', 'zscale=primaries=bt709:transfer=bt709:matrix=bt709:range=tv'],
+    'the same space needs nothing' => [Probes::plain(), 'review-720', ['convert' => 'bt709'], 'BT.709 · 8-bit 4:2:0', 'setsar'],
+    'a wrong tag is put right' => [Probes::plain(), 'review-720', ['tag' => 'bt601-625'], 'BT.601 (625) · 8-bit 4:2:0', 'colorspace=bt470bg'],
+    'what the samples really are comes first' => [Probes::plain(), 'review-720', ['tag' => 'bt601-625', 'convert' => 'bt709'], 'BT.709 · 8-bit 4:2:0 · from BT.601 (625)', 'setparams=color_primaries=bt470bg'],
+    'HDR comes down by rule' => [Probes::hdr(), 'slow-line', ['convert' => 'bt709'], 'BT.709 · 10-bit 4:2:0 · from HDR', 'tonemap'],
+    'PQ becomes HLG' => [Probes::hdr(), 'slow-line', ['convert' => 'bt2020-hlg'], 'BT.2020 HLG · 10-bit 4:2:0 · from BT.2020 PQ', 'transfer=arib-std-b67'],
+    'full range' => [Probes::plain(), 'review-720', ['range' => 'full'], 'BT.709 full · 8-bit 4:2:0', 'in_range=tv:out_range=pc'],
+    'middle tones' => [Probes::plain(), 'review-720', ['gamma' => 1.1], 'BT.709 · 8-bit 4:2:0 · gamma 1.1', "lutyuv=y='minval+pow("],
+    'fine gradients' => [Probes::mezzanine(), 'review-720', ['dither' => 'error-diffusion'], 'BT.709 · 8-bit 4:2:0', 'sws_dither=ed'],
+    'no tags at all' => [Probes::plain(), 'review-720', ['tag' => 'none'], 'not tagged · 8-bit 4:2:0', 'setparams=range=tv'],
+]);
+
+it('carries HDR10 metadata into the stream, or what was measured', function () {
+    $reading = Desk::reading(Probes::hdr());
+    $arguments = fn (array $colour, ?Found $found = null): string => implode(' ', (new PassBuilder(new Encoders))->passes(Desk::plan($reading, 'slow-line', ['colour' => $colour], subject: new Subject($reading, found: $found)), $reading)[0]->arguments);
+    expect($arguments([]))->toContain('master-display=G(')
+        ->and($arguments(['hdr10' => 'measure'], new Found(light: new ContentLight(870, 120))))->toContain('max-cll=870,120')
+        ->and($arguments(['hdr10' => 'none']))->not->toContain('master-display')
+        ->and($arguments(['convert' => 'bt709']))->not->toContain('master-display');
+});
+
+it('brings sound to a loudness by one gain, and limits only what would pass the ceiling', function (array $rule, Found $found, ?float $gain, bool $limits) {
+    $reading = Desk::reading(Probes::plain());
+    $plan = Desk::plan($reading, 'lanternwick-even@lanternwick', ['sound' => $rule], subject: new Subject($reading, found: $found));
+    $arguments = implode(' ', (new PassBuilder(new Encoders))->passes($plan, $reading)[0]->arguments);
+    expect([$plan->sound->levelling?->gain, $plan->sound->levelling?->limits])->toBe([$gain, $limits])
+        ->and(str_contains($arguments, 'alimiter=limit=0.8913'))->toBe($limits)->and($plan->sound->codec->id())->toBe('aac');
+})->with([
+    'quiet, with room' => [['loudness' => -16], new Found(-23.0, -12.0), 7.0, false],
+    'quiet, with peaks' => [['loudness' => -14], new Found(-23.0, -3.0), 9.0, true],
+    'loud' => [['loudness' => 'host'], new Found(-9.0, 0.3), -6.0, false],
+    'not lifted without end' => [['loudness' => -14], new Found(-60.0, -50.0), 24.0, false],
+]);
+
+it('codes in a graphics chip where one works, in one pass and in its words', function (string $chip, string $output, array $wanted) {
+    $reading = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080]));
+    $plan = Desk::plan($reading, $output, ['picture' => ['codec' => str_starts_with($chip, 'h264') ? 'h264' : 'hevc', 'device' => 'hardware', 'effort' => 'slow']], subject: new Subject($reading, hardware: [$chip]));
+    $passes = (new PassBuilder(new Encoders))->passes($plan, $reading);
+    expect($passes)->toHaveCount(1)->and($plan->picture->label())->toContain('hardware');
+    array_map(fn (string $part) => expect(implode(' ', $passes[0]->arguments))->toContain($part), $wanted);
+})->with([
+    ['h264_nvenc', 'lanternwick-generous@lanternwick', ['-c:v h264_nvenc -preset p7 -profile:v high -rc vbr -b:v 16200000 -maxrate 24300000', '-g 50 -bf 2']],
+    ['hevc_qsv', 'slow-line', ['-c:v hevc_qsv -preset veryslow', '-global_quality 24', '-tag:v hvc1']],
+    ['h264_videotoolbox', 'lanternwick-even@lanternwick', ['-c:v h264_videotoolbox -profile:v high -b:v 9000000']],
+]);
+
+it('follows the sound as losslessly as its container can', function (string $container, string $codec) {
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'archive-10-bit', ['container' => ['set' => $container], 'sound' => 'follow']);
+    expect($plan->sound->codec->id())->toBe($codec);
+})->with([['mov', 'pcm'], ['matroska', 'pcm'], ['wav', 'pcm'], ['flac', 'flac'], ['m4a', 'alac'], ['mp3', 'mp3'], ['webm', 'opus']]);
+
+it('keeps every track of a cut that has several', function () {
+    $reading = Desk::reading(Probes::plain(audio: [['channels' => 2], ['channels' => 6], ['channels' => 1]]));
+    $plan = Desk::plan($reading, 'lanternwick-even@lanternwick', ['sound' => ['as' => 'host', 'tracks' => 'all']]);
+    expect(labels($plan)['sound'])->toBe('AAC 320 kb/s · 48 kHz · 3 tracks')
+        ->and(implode(' ', (new PassBuilder(new Encoders))->passes($plan, $reading)[0]->arguments))->toContain('-map 0:1 -map 0:2 -map 0:3', '-ac:a:0 2 -ac:a:1 2 -ac:a:2 1')
+        ->and(SizeEstimate::of($plan, $reading)->bytes)->toBeGreaterThan(SizeEstimate::of(Desk::plan($reading, 'lanternwick-even@lanternwick'), $reading)->bytes);
+});
+
 it('turns a size, or a time to send it in, into the average that leads there', function (array $average, int $most) {
     $reading = Desk::reading(Probes::mezzanine(), 186_000_000);
     foreach (['lanternwick-generous@lanternwick', 'review-720', 'exchange-vc-3'] as $output) {
@@ -88,6 +207,23 @@ it('turns a size, or a time to send it in, into the average that leads there', f
     'under 20 MB' => [['bytes' => 20_000_000], 20_000_000],
     'under 2 MB' => [['bytes' => 2_000_000], 2_000_000],
     'a minute at 5 Mb/s' => [['sendSeconds' => 60, 'lineKbps' => 5000], 36_057_692],
+]);
+
+it('promises a peak only where the encoder keeps it', function (string $codec, string $mode, ?int $peak) {
+    $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['picture' => ['codec' => $codec], 'rate' => ['mode' => $mode, 'average' => ['kbps' => 800], 'peak' => ['kbps' => 1_200]]]);
+    expect($plan->rate->peak?->inKilobits())->toBe($peak);
+})->with([['h264', 'quality', 1_200], ['h264', 'vbr', 1_200], ['hevc', 'quality', 1_200], ['vp9', 'quality', 1_200], ['mpeg2video', 'vbr', 1_200], ['mpeg2video', 'quality', null], ['av1', 'quality', null], ['av1', 'vbr', null], ['mjpeg', 'quality', null]]);
+
+it('keeps a size by two passes, unless one was chosen or is all there is', function (array $rate, array $picture, int $passes, float $share) {
+    $reading = Desk::reading(Probes::plain(['width' => 1280, 'height' => 720, 'duration' => '60', 'nb_frames' => '1500'], format: ['duration' => '60']));
+    $plan = Desk::plan($reading, 'review-720', ['rate' => $rate + ['average' => ['bytes' => 20_000_000]], 'picture' => $picture]);
+    expect([$plan->rate->passes, $plan->rate->target])->toBe([$passes, 20_000_000])->and($plan->origins['rate']->text)->toBe("under 20.0\u{2009}MB")
+        ->and(SizeEstimate::of($plan, $reading)->bytes / 20_000_000)->toEqualWithDelta($share, 0.01);
+})->with([
+    'nothing said' => [['mode' => 'vbr'], ['codec' => 'h264'], 2, 0.98],
+    'one pass chosen' => [['mode' => 'vbr', 'passes' => 1], ['codec' => 'h264'], 1, 0.92],
+    'an encoder without' => [['mode' => 'vbr'], ['codec' => 'av1'], 1, 0.92],
+    'a constant rate' => [['mode' => 'cbr'], ['codec' => 'hevc'], 1, 0.98],
 ]);
 
 it('leaves a quality and a peak behind that a preset meant for another codec or average', function () {
@@ -145,6 +281,9 @@ it('keeps an impossible value from the engine, says why, and offers the way back
     'references without end' => ['keyframes', ['references' => 99]],
     'B-frames without end' => ['keyframes', ['bFrames' => 99]],
     'a sound codec from elsewhere' => ['sound', ['codec' => 'wma']],
+    'louder than anything' => ['sound', ['loudness' => 3]],
+    'highlights from nowhere' => ['colour', ['convert' => 'bt2020-pq']],
+    'gamma beyond use' => ['colour', ['gamma' => 9]],
 ]);
 
 it('gives a plan or a stop for any preset, host, cut and change', function () {
@@ -156,14 +295,14 @@ it('gives a plan or a stop for any preset, host, cut and change', function () {
             'field_order' => $pick(['progressive', 'tt', 'bb']), 'pix_fmt' => $pick(['yuv420p', 'yuv422p10le', 'gbrp', 'yuva444p12le', 'pal8']),
             'color_transfer' => $pick(['bt709', 'smpte2084', null]), 'sample_aspect_ratio' => $pick(['1:1', '8:9', '64:45', '0:1']),
         ], $pick([[], [[]], [['channels' => 6, 'sample_rate' => '96000']]]));
-        $edits = $pick([[], ['rate' => ['average' => ['kbps' => mt_rand(0, 400_000)]]], ['picture' => ['codec' => $pick(array_keys((new Catalogue)->videoCodecs()))]], ['frameSize' => ['step' => mt_rand(-1, 1)]], ['rate' => ['average' => ['bytes' => mt_rand(1000, 10_000_000)]]], ['container' => ['set' => $pick(array_keys((new Catalogue)->containers()))]], ['frameSize' => ['exact' => (2 * mt_rand(1, 2000)).'x'.(2 * mt_rand(1, 2000)), 'shape' => $pick(['crop', 'stretch', 'pad'])]], ['frameSize' => ['exact' => mt_rand(1, 9000).'x'.mt_rand(1, 9000)]]]);
+        $edits = $pick([[], ['rate' => ['average' => ['kbps' => mt_rand(0, 400_000)]]], ['picture' => ['codec' => $pick(array_keys((new Catalogue)->videoCodecs()))]], ['frameSize' => ['step' => mt_rand(-1, 1)]], ['frameSize' => ['exact' => '720x480', 'display' => 'nearest']], ['frameRate' => $pick([['halve' => true], ['atLeast' => '24'], ['fields' => 'keep'], ['exact' => '50', 'by' => 'motion']])], ['colour' => $pick([['convert' => 'bt709'], ['convert' => 'bt2020-pq'], ['tag' => 'bt601-625', 'range' => 'full'], ['gamma' => 1.4, 'dither' => 'none']])], ['sound' => $pick([['tracks' => 'all'], ['channels' => 1], ['loudness' => -16]])], ['rate' => ['average' => ['bytes' => mt_rand(1000, 10_000_000)]]], ['container' => ['set' => $pick(array_keys((new Catalogue)->containers()))]], ['frameSize' => ['exact' => (2 * mt_rand(1, 2000)).'x'.(2 * mt_rand(1, 2000)), 'shape' => $pick(['crop', 'stretch', 'pad'])]], ['frameSize' => ['exact' => mt_rand(1, 9000).'x'.mt_rand(1, 9000)]]]);
         $host = $pick([null, ...Desk::hosts()]);
         $plan = Desk::plan(Desk::reading($probe), $pick(Desk::presets()).($host === null ? '' : "@{$host}"), $edits);
         if (! $plan->isStopped()) {
             expect($plan->frameSize->frame->width % 2 + $plan->frameSize->frame->height % 2)->toBe(0)
-                ->and($plan->container->container->videoCodecs())->toContain($plan->picture->codec->id())
+                ->and($plan->hasPicture() ? $plan->container->container->videoCodecs() : ['none'])->toContain($plan->picture->codec->id())
                 ->and($plan->picture->codec->rateModes())->toContain($plan->rate->mode)
-                ->and(array_keys($plan->origins))->toHaveCount(8);
+                ->and(array_keys($plan->origins))->toHaveCount(9);
         }
     }
 });

@@ -66,3 +66,10 @@ it('finds nothing where the file is what was planned, and names each thing that 
     'index at the end' => [made() + ['late' => true], null, ['container']],
     'another container' => [made(format: ['format_name' => 'matroska,webm']), null, ['container']],
 ]);
+
+it('says when a file passed the size that it was to stay under', function (int $target, array $cells) {
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', ['rate' => ['average' => ['bytes' => $target]]]);
+    $found = (new OuterCrate\Reading\ProbeReader)->read(made(), 7_900_000, true);
+    $differences = array_values(array_filter((new Comparison)->differences(json_decode(json_encode($plan->toArray()), true), $found, tally()), fn ($difference): bool => str_starts_with($difference->text, 'The file came to')));
+    expect(array_map(fn ($difference): string => $difference->cell->value, $differences))->toBe($cells);
+})->with([[7_899_999, ['rate']], [7_900_000, []]]);

@@ -45,7 +45,8 @@ it('counts frames without drifting', function () {
     $ntsc = FrameRate::parse('30000/1001');
     expect($ntsc->framesIn($ntsc->secondsOf(1_000_003)))->toBe(1_000_003)
         ->and(FrameRange::whole(250)->last)->toBe(249)
-        ->and((new FrameRange(10, 19))->count())->toBe(10);
+        ->and((new FrameRange(10, 19))->count())->toBe(10)
+        ->and(array_map(fn (array $other): bool => (new FrameRange(10, 19))->contains(new FrameRange(...$other)), [[10, 19], [11, 12], [9, 19], [10, 20]]))->toBe([true, true, false, false]);
 });
 
 it('refuses rates of 0 and above 1000', fn (string $rate) => FrameRate::parse($rate))->with(['0', '-25', '1001'])->throws(InvalidArgumentException::class);
@@ -80,6 +81,11 @@ it('says rates, sizes and lengths with their units', function (string|Stringable
     [new Duration(Fraction::parse('12.52')), '0:12.5'], [new Duration(new Fraction(59_96, 100)), '1:00'], [new Duration(new Fraction(3727)), '1:02:07'],
 ]);
 
+it('reads lengths of time as people say them', function (string $text, ?int $seconds) {
+    $read = fn (): int => Duration::parse($text)->seconds->round();
+    $seconds === null ? expect($read)->toThrow(InvalidArgumentException::class, '42:10') : expect($read())->toBe($seconds);
+})->with([['0:42', 42], ['42:10', 2530], [' 1:05:00 ', 3900], ['90:00', 5400], ['42', null], ['1:75:00', null], ['0:61', null], ['', null], ['soon', null], ['-1:00', null]]);
+
 it('writes timecode, dropping numbers at 29.97 and 59.94 where asked', function (int $frame, string $rate, bool $drop, string $expected) {
     expect((string) new Timecode($frame, FrameRate::parse($rate), $drop))->toBe($expected);
 })->with([
@@ -88,5 +94,18 @@ it('writes timecode, dropping numbers at 29.97 and 59.94 where asked', function 
     [1800, '30000/1001', true, '00:01:00;02'],
     [17_982, '30000/1001', true, '00:10:00;00'],
     [107_892, '30000/1001', true, '01:00:00;00'],
+    [19_781, '30000/1001', true, '00:10:59;29'],
+    [19_782, '30000/1001', true, '00:11:00;02'],
     [3600, '60000/1001', true, '00:01:00;04'],
+    [39_564, '60000/1001', true, '00:11:00;04'],
 ]);
+
+it('reads every timecode back that it writes', function (string $rate, bool $drop) {
+    mt_srand(7);
+    $rate = FrameRate::parse($rate);
+    foreach (range(1, 400) as $i) {
+        $frame = mt_rand(0, 24 * 3600 * 23);
+        $text = (string) new Timecode($frame, $rate, $drop);
+        expect(Timecode::parse($text, $rate)->frame)->toBe($frame, $text);
+    }
+})->with([['24000/1001', false], ['25', false], ['30000/1001', true], ['30000/1001', false], ['60000/1001', true]]);

@@ -5,6 +5,8 @@ use App\Analysis\Workspace;
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
 use App\Media\CutReader;
+use App\Media\ExactFrames;
+use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Run;
 use App\Models\RunState;
@@ -151,6 +153,8 @@ it('looks first at the cut whose sheet was opened last', function () {
     $this->getJson("/api/cuts/{$ids[0]}/sheet");
     $this->travel(1)->seconds();
     $this->getJson("/api/cuts/{$ids[2]}/sheet");
+    // The figures that a sheet waits for come before.
+    $this->work('samples');
     Artisan::call('queue:work', ['--queue' => 'analysis', '--once' => true]);
     expect(CutAnalysis::query()->where('state', RunState::Done)->pluck('cut_id')->all())->toBe([$ids[2]]);
     $this->work('analysis');
@@ -205,6 +209,17 @@ it('shows exactly the frame that was asked for', function (string $kind) {
     }
     expect($this->answer($this->getJson("/api/cuts/{$cut['id']}/frames/{$cut['frames']}"), 'error', 422)['error']['message'])->toContain('There is no frame');
 })->with(['numbered', 'numbered-open', 'numbered-stream', 'numbered-uneven']);
+
+it('keeps the frames that were looked at while an analysis begins anew, and forgets those of another file', function () {
+    $cut = Cut::query()->find($this->bringIn('plain')['id']);
+    $frame = app(ExactFrames::class)->of($cut, 3, false);
+    Workspace::ofCut($cut->id)->begin();
+    expect(is_file($frame))->toBeTrue();
+    touch($cut->path, $cut->modified + 60);
+    $this->postJson("/api/cuts/{$cut->id}/read-again")->assertOk();
+    app(ExactFrames::class)->of($cut->refresh(), 5, false);
+    expect(is_file($frame))->toBeFalse();
+});
 
 it('packs exactly the frames of a range, from any kind of file', function (string $kind, array $outputs) {
     $cut = $this->bringIn($kind);

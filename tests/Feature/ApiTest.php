@@ -1,6 +1,7 @@
 <?php
 
 use App\Models\Cut;
+use App\Models\Run;
 use App\Models\Setting;
 use Symfony\Component\Process\Process;
 
@@ -96,8 +97,28 @@ it('answers each question in its format', function (string $address, string $sch
 
 it('reckons sending with the speed of your line', function () {
     expect($this->answer($this->putJson('/api/machine', ['lineSpeed' => 20_000_000]), 'machine')['lineSpeedLabel'])->toBe("20\u{2009}Mb/s")
-        ->and(Setting::lineSpeed())->toBe(20_000_000);
+        ->and(Setting::lineSpeed()->bitsPerSecond)->toBe(20_000_000);
     $this->answer($this->putJson('/api/machine', ['lineSpeed' => 0]), 'error', 422);
+});
+
+it('learns the speed of your line from what you sent', function () {
+    $cut = $this->bringIn();
+    $this->putJson('/api/machine', ['lineSpeed' => 20_000_000]);
+    $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
+    $this->work();
+    [$master, $upload] = Run::query()->orderBy('id')->get();
+    expect($this->answer($this->putJson("/api/runs/{$master->id}/sent", ['took' => '1:00']), 'error', 422)['error']['message'])->toContain('for a host')
+        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => 'a while']), 'error', 422)['error']['message'])->toContain('42:10')
+        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => '0:00']), 'error', 422)['error']['message'])->toContain('no time')
+        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => '1:00']), 'packed-run')['sent']['label'])->toBe('1:00');
+    $learnt = (int) round($upload->slip['bytes'] * 8 * 1.04 / 60);
+    expect($this->answer($this->getJson('/api/machine'), 'machine'))->toMatchArray(['lineSpeed' => $learnt, 'lineSpeedLearntFrom' => 1]);
+    $estimate = $this->getJson("/api/cuts/{$cut['id']}/sheet")->json('outputs.1.plan.estimate');
+    expect($estimate['sendSeconds'])->toEqualWithDelta($estimate['bytes'] * 8 * 1.04 / $learnt, 0.1);
+    // What is said anew holds until the next file is sent.
+    $this->answer($this->putJson('/api/machine', ['lineSpeed' => 20_000_000]), 'machine');
+    expect($this->getJson('/api/machine')->json())->toMatchArray(['lineSpeed' => 20_000_000, 'lineSpeedLearntFrom' => 0])
+        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => null]), 'packed-run')['sent'])->toBeNull();
 });
 
 it('lets no other page change anything', function (array $headers, int $status) {

@@ -1,5 +1,6 @@
 <?php
 
+use App\Engine\Engine;
 use App\Library\BrokenFile;
 use App\Library\Hosts;
 use App\Library\Presets;
@@ -7,21 +8,8 @@ use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Models\Run;
 use App\Models\Speed;
-use App\Packing\FileName;
 use App\Packing\RunMeter;
 use OuterCrate\Encoding\Progress;
-
-it('names files so that every system takes them', function (string $cut, string $expected) {
-    expect(FileName::safe($cut))->toBe($expected);
-})->with([
-    ['Night firing', 'Night firing'],
-    ['a/b\\c:d*e?f"g<h>i|j', 'a-b-c-d-e-f-g-h-i-j'],
-    ["two\nlines\tand a tab", 'two-lines-and a tab'],
-    [' ..hidden.. ', 'hidden'],
-    ['...', 'untitled'],
-    ["\xFF\xFE", mb_scrub("\xFF\xFE") === '??' ? '-' : mb_scrub("\xFF\xFE")],
-    [str_repeat('ü', 300), str_repeat('ü', 90)],
-]);
 
 it('gives a finished file its name or the next free version, never another’s', function () {
     $wanted = $this->folder('out').'/master.mov';
@@ -86,4 +74,23 @@ it('meters progress over all passes and never says 100 before the end', function
         $seen[] = $run->refresh()->percent;
     }
     expect($seen)->toBe([20, 40, 40, 70, 99])->and($run->frames)->toBe(100);
+});
+
+it('knows which graphics chips really code on this machine', function () {
+    $engine = $this->folder('out').'/engine';
+    file_put_contents($engine, <<<'SH'
+        #!/bin/sh
+        case "$*" in
+            *-version*) echo "ffmpeg version 7.0" ;;
+            *-encoders*) echo " V....D h264_nvenc           x"; echo " V..... hevc_qsv             x"; echo " V..... libx264              x" ;;
+            *h264_nvenc*) exit 0 ;;
+            *hevc_qsv*) kill -SEGV $$ ;;
+            *) exit 1 ;;
+        esac
+        SH);
+    chmod($engine, 0o755);
+    config(['crate.engine.encoder' => $engine]);
+    expect(app(Engine::class)->hardware())->toBe(['h264_nvenc']);
+    config(['crate.engine.encoder' => '/nowhere/engine']);
+    expect(app(Engine::class)->hardware())->toBe([]);
 });

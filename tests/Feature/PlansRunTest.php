@@ -4,6 +4,8 @@ use App\Media\CutShelf;
 use App\Models\RunState;
 use App\Packing\Packer;
 use App\Planning\Planning;
+use App\Planning\Surroundings;
+use Illuminate\Support\Facades\File;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Units\FrameRange;
 use Tests\Support\Clips;
@@ -18,13 +20,14 @@ function randomEdits(Closure $pick, Catalogue $catalogue): array
         $profiles = array_keys($codec->profiles());
         $edits['picture'] = ['codec' => $codec->id(), 'effort' => 'fast'] + ($profiles === [] ? [] : ['profile' => $pick($profiles)]);
         $edits['container'] = ['set' => $pick(array_keys(array_filter($catalogue->containers(), fn ($container): bool => in_array($codec->id(), $container->videoCodecs(), true))))];
-        $edits['sound'] = ['codec' => $pick($catalogue->container($edits['container']['set'])->audioCodecs())];
+        $sounds = $catalogue->container($edits['container']['set'])->audioCodecs();
+        $edits['sound'] = $sounds === [] ? 'none' : ['codec' => $pick($sounds)];
     }
     if (mt_rand(0, 2) === 0) {
-        $edits['frameSize'] = $pick([['follow' => 'stored'], ['follow' => 'displayed'], ['fit' => '256×144'], ['exact' => '320×240'], ['exact' => '180×320', 'shape' => 'crop'], ['exact' => '256×256', 'shape' => 'stretch'], ['step' => -1]]);
+        $edits['frameSize'] = $pick([['follow' => 'stored'], ['follow' => 'displayed'], ['fit' => '256×144'], ['exact' => '320×240'], ['exact' => '180×320', 'shape' => 'crop'], ['exact' => '256×256', 'shape' => 'stretch'], ['step' => -1], ['exact' => '720×576', 'display' => 'nearest']]);
     }
     if (mt_rand(0, 3) === 0) {
-        $edits['frameRate'] = ['exact' => $pick(['24', '25', '30000/1001', '50', '60'])];
+        $edits['frameRate'] = $pick([['exact' => '24'], ['exact' => '30000/1001', 'by' => 'blend'], ['exact' => '50'], ['exact' => '60', 'by' => 'motion'], ['atLeast' => '40'], ['halve' => true], ['fields' => 'keep'], ['fields' => 'blend']]);
     }
     if (mt_rand(0, 2) === 0) {
         $edits['rate'] = $pick([['mode' => 'cbr', 'average' => ['kbps' => 900]], ['mode' => 'vbr', 'passes' => 2, 'average' => ['bitsPerPixel' => 0.3]], ['mode' => 'quality'], ['mode' => 'vbr', 'average' => ['bytes' => 400_000]]]);
@@ -33,7 +36,10 @@ function randomEdits(Closure $pick, Catalogue $catalogue): array
         $edits['keyframes'] = $pick([['frames' => 3, 'bFrames' => 0], ['seconds' => 1, 'bFrames' => 3, 'pyramid' => true], ['seconds' => 2, 'closed' => false, 'references' => 2]]);
     }
     if (mt_rand(0, 4) === 0) {
-        $edits['colour'] = $pick([['bitDepth' => 8], ['bitDepth' => 10], ['chroma' => '4:2:0'], ['chroma' => '4:4:4']]);
+        $edits['colour'] = $pick([['bitDepth' => 8], ['bitDepth' => 10], ['chroma' => '4:2:0'], ['chroma' => '4:4:4'], ['convert' => 'bt709'], ['convert' => 'bt601-525', 'dither' => 'error-diffusion'], ['convert' => 'bt2020', 'bitDepth' => 10], ['tag' => 'bt709', 'gamma' => 1.2], ['range' => 'full'], ['tag' => 'none']]);
+    }
+    if (mt_rand(0, 4) === 0 && ! isset($edits['sound'])) {
+        $edits['sound'] = $pick([['tracks' => 'all'], ['channels' => 1], ['sampleRate' => 44_100], ['loudness' => -16]]);
     }
 
     return $edits;
@@ -52,7 +58,7 @@ it('makes of any plan that is not stopped the file that was planned', function (
         $host = $pick([null, null, ...Desk::hosts()]);
         $output = ['preset' => $pick(Desk::presets()), 'host' => $host, 'edits' => randomEdits($pick, $catalogue)];
         $first = mt_rand(0, min(6, $reading->length() - 1));
-        $plans = app(Planning::class)->plans($reading, [$output], $this->folder('out'), new FrameRange($first, min($reading->length() - 1, $first + mt_rand(3, 9))));
+        $plans = app(Planning::class)->plans(app(Surroundings::class)->of($cut, $reading, $this->folder('out')), [$output], new FrameRange($first, min($reading->length() - 1, $first + mt_rand(3, 9))));
         if ($plans[0]->isStopped()) {
             continue;
         }
@@ -64,7 +70,7 @@ it('makes of any plan that is not stopped the file that was planned', function (
         expect($run->state)->toBe(RunState::Done, "{$told}: {$run->error}");
         $differs = array_filter($run->slip['differences'], fn (array $difference): bool => $difference['cell'] !== 'rate');
         expect(array_column($differs, 'text'))->toBe([], $told);
-        unlink($run->file);
+        is_dir($run->file) ? File::deleteDirectory($run->file) : unlink($run->file);
     }
     expect($ran)->toBe(25);
 })->with(range(1, 8));

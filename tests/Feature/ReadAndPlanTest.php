@@ -146,3 +146,14 @@ it('stops on a signal, with no engine and no half file left', function () {
         ->and($this->left('out'))->toBe([])
         ->and((new Process(['pgrep', '-x', '-f', 'ffmpeg.*'.preg_quote($this->folder).'.*']))->run())->toBe(1);
 });
+
+it('measures pieces of a file for a script', function () {
+    $path = $this->clip('long');
+    $estimate = function (string ...$options) use ($path): array {
+        $process = crate('plan', $path, '--output=review-720', '--json', ...$options);
+        expect($process->getExitCode())->toBe(0)->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'plan-list'))->toBe([]);
+
+        return json_decode($process->getOutput(), true)['outputs'][0]['estimate'];
+    };
+    expect($estimate()['basis'])->toBe('content')->and($estimate('--measure')['basis'])->toBe('sample');
+});

@@ -44,6 +44,8 @@ final class Clips
         'fields-bottom' => ['fields-bottom.mp4', '-f lavfi -i testsrc2=s=320x180:r=50:d=3 -vf tinterlace=mode=interleave_bottom,setfield=prog -c:v libx264 -crf 16 -pix_fmt yuv420p'],
         'gradient' => ['gradient.mkv', '-f lavfi -i gradients=s=320x180:r=25:d=2:c0=0x101010:c1=0x282828:x0=0:y0=0:x1=319:y1=179:n=2:speed=0.01 -c:v ffv1 -pix_fmt yuv420p'],
         'grain' => ['grain.mkv', '-f lavfi -i color=gray:s=320x180:r=25:d=2,noise=alls=20:allf=t -c:v ffv1 -pix_fmt yuv420p'],
+        // One sixteenth of the picture at 1003 cd/m² (code 723), the rest black.
+        'pq-patch' => ['pq-patch.mp4', "-f lavfi -i color=black:s=320x180:r=25:d=1.2,format=yuv420p10le,geq=lum='if(lt(X\\,80)*lt(Y\\,45)\\,723\\,64)':cb=512:cr=512,setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace=bt2020nc:range=tv -c:v libx265 -preset ultrafast -x265-params log-level=none:lossless=1:colorprim=bt2020:transfer=smpte2084:colormatrix=bt2020nc -tag:v hvc1"],
         'tone' => ['tone.mkv', '-f lavfi -i testsrc2=s=320x180:r=25:d=8 -f lavfi -i aevalsrc=exprs=0.1*sin(2*PI*1000*t)|0.1*sin(2*PI*1000*t):s=48000:d=8 -c:v libx264 -preset ultrafast -pix_fmt yuv420p -c:a pcm_s24le'],
         // Frame n shows n in binary: eight bars, black or white.
         'numbered' => ['numbered.mp4', "-f lavfi -i nullsrc=s=320x180:r=30000/1001:d=5,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f lavfi -i sine=f=330:r=48000:d=5 -c:v libx264 -crf 18 -g 48 -bf 3 -pix_fmt yuv420p -color_range tv -c:a aac -timecode 00:59:58;00"],
@@ -101,7 +103,7 @@ final class Clips
     /** @param  list<string>  $arguments */
     private static function run(array $arguments, string $path): void
     {
-        $making = dirname($path).'/.making-'.basename($path);
+        $making = dirname($path).'/.making-'.getmypid().'-'.basename($path);
         $process = new Process(['ffmpeg', '-v', 'error', '-nostdin', '-y', ...$arguments, $making]);
         if ($process->run() !== 0) {
             throw new RuntimeException($process->getErrorOutput());

@@ -36,7 +36,10 @@ final class Probes
 
     public static function hdr(): array
     {
-        return self::plain(['codec_name' => 'hevc', 'profile' => 'Main 10', 'width' => 1920, 'height' => 1080, 'pix_fmt' => 'yuv420p10le', 'avg_frame_rate' => '24/1', 'color_primaries' => 'bt2020', 'color_transfer' => 'smpte2084', 'color_space' => 'bt2020nc', 'bit_rate' => '20000000']);
+        return self::plain(['codec_name' => 'hevc', 'profile' => 'Main 10', 'width' => 1920, 'height' => 1080, 'pix_fmt' => 'yuv420p10le', 'avg_frame_rate' => '24/1', 'color_primaries' => 'bt2020', 'color_transfer' => 'smpte2084', 'color_space' => 'bt2020nc', 'bit_rate' => '20000000', 'side_data_list' => [[
+            'side_data_type' => 'Mastering display metadata', 'red_x' => '34000/50000', 'red_y' => '16000/50000', 'green_x' => '13250/50000', 'green_y' => '34500/50000', 'blue_x' => '7500/50000', 'blue_y' => '3000/50000',
+            'white_point_x' => '15635/50000', 'white_point_y' => '16450/50000', 'min_luminance' => '50/10000', 'max_luminance' => '10000000/10000',
+        ]]]);
     }
 
     /** A probe with a field made senseless, another one for each seed. */

@@ -2,14 +2,15 @@
 
 namespace App\Http\Controllers;
 
+use App\Engine\Engine;
 use Illuminate\Http\JsonResponse;
 use OuterCrate\Planning\Choices;
 
 class ChoicesController
 {
     /** What the cells' editors offer. */
-    public function __invoke(Choices $choices): JsonResponse
+    public function __invoke(Choices $choices, Engine $engine): JsonResponse
     {
-        return response()->json(['cells' => $choices->all(), 'rateModes' => $choices->rateModes(), 'qualities' => $choices->qualities()]);
+        return response()->json(['cells' => $choices->all(), 'parts' => $choices->parts($engine->hardware() !== []), 'rateModes' => $choices->rateModes(), 'qualities' => $choices->qualities()]);
     }
 }

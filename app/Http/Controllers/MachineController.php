@@ -27,14 +27,16 @@ class MachineController
             'freeLabel' => $free === null ? null : (string) new ByteCount($free),
             'engine' => $this->engine->version(),
             'deliveries' => config('crate.deliveries'),
-            'lineSpeed' => $speed,
-            'lineSpeedLabel' => (string) new Bitrate($speed),
+            'lineSpeed' => $speed->bitsPerSecond,
+            'lineSpeedLabel' => (string) new Bitrate($speed->bitsPerSecond),
+            'lineSpeedLearntFrom' => $speed->files,
         ]);
     }
 
     public function update(Request $request): JsonResponse
     {
-        Setting::query()->updateOrCreate(['key' => 'line_speed'], ['value' => Payload::of($request, 'machine-request')['lineSpeed']]);
+        // Setting what is set already still says: forget what was learnt.
+        Setting::query()->updateOrCreate(['key' => 'line_speed'], ['value' => Payload::of($request, 'machine-request')['lineSpeed'], 'updated_at' => now()]);
 
         return $this->show();
     }

@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Http\Payload;
 use App\Models\Cut;
 use App\Planning\Planning;
+use App\Planning\Surroundings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Planning\Plan;
@@ -13,15 +14,19 @@ use OuterCrate\Units\FrameRange;
 /** Plans outputs for a cut without saving anything. */
 class PlanController
 {
-    public function __invoke(Request $request, Planning $planning): JsonResponse
+    public function __invoke(Request $request, Planning $planning, Surroundings $surroundings): JsonResponse
     {
         $payload = Payload::of($request, 'plan-request');
         $cut = Cut::query()->findOrFail($payload['cut']);
         $reading = $cut->reading();
         $range = isset($payload['range']) ? new FrameRange($payload['range']['first'], max($payload['range']['first'], $payload['range']['last'])) : $cut->range($reading);
 
+        $plans = $planning->plans($surroundings->of($cut, $reading), $payload['outputs'], $range);
+
         return response()->json([
-            'outputs' => array_map(fn (Plan $plan): array => $planning->describe($plan, $reading), $planning->plans($reading, $payload['outputs'], null, $range)),
+            'outputs' => array_map(fn (Plan $plan): array => $planning->describe($plan, $reading), $plans),
+            'recap' => $planning->recap($plans, $reading),
+            'stopped' => array_reduce($plans, fn (bool $stopped, Plan $plan): bool => $stopped || $plan->isStopped(), false),
         ]);
     }
 }

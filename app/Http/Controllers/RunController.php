@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Payload;
 use App\Http\Resources\AnalysisResource;
 use App\Http\Resources\RunResource;
 use App\Models\CutAnalysis;
@@ -9,6 +10,8 @@ use App\Models\Run;
 use App\Models\RunState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use InvalidArgumentException;
+use OuterCrate\Units\Duration;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 class RunController
@@ -38,6 +41,22 @@ class RunController
         Run::query()->whereKey($run->id)->where('state', RunState::Waiting)->update(['state' => RunState::Stopped, 'ended_at' => now()]);
 
         return response()->json(['run' => RunResource::of($run->refresh())]);
+    }
+
+    /** How long the file took to its host, which teaches the speed of the line; null takes that back. */
+    public function sent(Request $request, Run $run): JsonResponse
+    {
+        $took = Payload::of($request, 'sent-request')['took'];
+        abort_unless($run->state === RunState::Done && isset($run->plan['host']), 422, 'Only a file that was made for a host is sent to one.');
+        try {
+            $seconds = $took === null ? null : Duration::parse($took)->seconds->round();
+        } catch (InvalidArgumentException $e) {
+            abort(422, $e->getMessage());
+        }
+        abort_if($seconds === 0, 422, 'No file is sent in no time. Say how long it took, as 42:10 or 1:05:00.');
+        $run->update(['sent_seconds' => $seconds, 'sent_at' => $seconds === null ? null : now()]);
+
+        return response()->json(RunResource::whole($run->refresh()));
     }
 
     public function file(Run $run): BinaryFileResponse

@@ -9,6 +9,8 @@ use App\Http\Resources\CutResource;
 use App\Http\Resources\RangeResource;
 use App\Models\Cut;
 use App\Planning\Planning;
+use App\Planning\Samples;
+use App\Planning\Surroundings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Analysis\Notice;
@@ -19,7 +21,7 @@ use OuterCrate\Reading\Reading;
 
 class SheetController
 {
-    public function __construct(private readonly Planning $planning)
+    public function __construct(private readonly Planning $planning, private readonly Surroundings $surroundings, private readonly Samples $samples)
     {
     }
 
@@ -67,18 +69,20 @@ class SheetController
     private function sheet(Cut $cut, Reading $reading): JsonResponse
     {
         $range = $cut->range($reading);
-        $plans = $this->planning->plans($reading, $cut->outputs, null, $range);
+        $plans = $this->planning->plans($this->surroundings->of($cut, $reading), $cut->outputs, $range);
+        $sampling = $this->samples->want($cut, $reading, $plans);
         $notices = Notices::for($cut->analysis->result ?? [], $range);
 
         return response()->json([
             'cut' => CutResource::of($cut),
             'range' => RangeResource::of($range, $reading) + ['set' => $cut->range !== null],
             'noticed' => array_map(fn (Notice $notice): array => $notice->toArray(), $notices),
-            'outputs' => array_map(fn (array $output, Plan $plan): array => [
+            'outputs' => array_map(fn (array $output, Plan $plan, bool $sampling): array => [
                 'key' => $output['key'],
                 'range' => RangeResource::of($plan->range, $reading) + ['own' => $plan->spec->ownRange],
-                'plan' => $this->planning->describe($plan, $reading),
-            ], $cut->outputs, $plans),
+                'plan' => $this->planning->describe($plan, $reading, $sampling),
+            ], $cut->outputs, $plans, $sampling),
+            'totals' => $this->planning->totals($plans, $reading),
             'recap' => $this->planning->recap($plans, $reading, array_map(fn (Notice $notice): Severity => $notice->severity, $notices)),
             'stopped' => array_reduce($plans, fn (bool $stopped, Plan $plan): bool => $stopped || $plan->isStopped(), false),
         ]);

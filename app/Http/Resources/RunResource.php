@@ -4,6 +4,7 @@ namespace App\Http\Resources;
 
 use App\Models\Run;
 use App\Models\RunState;
+use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 
@@ -32,7 +33,8 @@ final class RunResource
             'error' => $run->error,
             'file' => mb_scrub(basename($run->file)),
             'path' => mb_scrub($run->file),
-            'onDisk' => $run->state === RunState::Done && is_file($run->file),
+            'onDisk' => $run->state === RunState::Done && file_exists($run->file),
+            'isFolder' => isset($run->plan['values']['container']['id']) && $run->plan['values']['container']['id'] === 'folder',
             'stopAsked' => $run->stop_asked && ! $run->state->isOver(),
             'endedAt' => $run->ended_at?->toIso8601ZuluString(),
             'bytesLabel' => $run->slip['bytesLabel'] ?? null,
@@ -46,12 +48,18 @@ final class RunResource
         $plan = $run->plan;
         unset($plan['speedKey']);
         $plan['edits'] = (object) $plan['edits'];
+        $plan['asks'] = (object) ($plan['asks'] ?? []);
 
         $slip = $run->slip;
         if (isset($slip['reading']['tags'])) {
             $slip['reading']['tags'] = (object) $slip['reading']['tags'];
         }
 
-        return self::of($run) + ['plan' => $plan, 'slip' => $slip];
+        $sent = $run->sent_seconds;
+
+        return self::of($run) + ['plan' => $plan, 'slip' => $slip, 'sent' => $sent === null ? null : [
+            'label' => (string) new Duration(new Fraction($sent)),
+            'speedLabel' => (string) new Bitrate(intdiv(8 * (int) ($slip['bytes'] ?? 0), $sent)),
+        ]];
     }
 }

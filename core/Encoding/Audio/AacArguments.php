@@ -20,6 +20,6 @@ final class AacArguments implements AudioArguments
 
     public function arguments(SoundValue $sound): array
     {
-        return ['-b:a', (string) $sound->bitsPerSecond()];
+        return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }
 }

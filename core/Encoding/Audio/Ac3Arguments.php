@@ -21,6 +21,6 @@ final class Ac3Arguments implements AudioArguments
 
     public function arguments(SoundValue $sound): array
     {
-        return ['-b:a', (string) $sound->bitsPerSecond()];
+        return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }
 }

@@ -21,6 +21,6 @@ final class FlacArguments implements AudioArguments
     /** The engine hands deep samples over in 32 bits and is told how many of them count. */
     public function arguments(SoundValue $sound): array
     {
-        return $sound->bitDepth > 16 ? ['-sample_fmt', 's32', '-bits_per_raw_sample', (string) $sound->bitDepth] : ['-sample_fmt', 's16'];
+        return $sound->bitDepth > 16 ? ['-sample_fmt', 's32', '-bits_per_raw_sample:a', (string) $sound->bitDepth] : ['-sample_fmt', 's16'];
     }
 }

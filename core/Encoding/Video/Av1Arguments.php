@@ -26,11 +26,15 @@ final class Av1Arguments implements VideoArguments
     public function arguments(Plan $plan, int $pass): array
     {
         $rate = $plan->rate;
+        $mastering = $plan->colour->mastering?->inNumbers();
+        $light = $plan->colour->light;
+        $parameters = [...($mastering === null ? [] : ["mastering-display={$mastering}"]), ...($light === null ? [] : ["content-light={$light->brightestPixel},{$light->brightestFrame}"])];
 
         return [
             '-preset', self::EFFORT[$plan->picture->effort] ?? '8',
             ...($rate->mode === RateMode::Quality ? ['-crf', (string) $rate->quality] : ['-b:v', (string) $rate->average?->bitsPerSecond]),
             '-g', (string) $plan->keyframes->frames,
+            ...($parameters === [] ? [] : ['-svtav1-params', implode(':', $parameters)]),
         ];
     }
 

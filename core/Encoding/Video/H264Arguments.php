@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding\Video;
 
 use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\Scan;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Values\PictureValue;
 
@@ -36,6 +37,9 @@ final class H264Arguments implements VideoArguments
         if ($plan->rate->mode === RateMode::Cbr) {
             $private[] = 'nal-hrd=cbr';
         }
+        if ($plan->frameRate->scan->isInterlaced()) {
+            $private[] = $plan->frameRate->scan === Scan::TopFieldFirst ? 'tff=1' : 'bff=1';
+        }
 
         return [
             '-preset', $plan->picture->effort,
@@ -45,6 +49,7 @@ final class H264Arguments implements VideoArguments
             ...RateArguments::of($plan->rate),
             ...($keyframes->references === null ? [] : ['-refs', (string) $keyframes->references]),
             ...($keyframes->sceneCuts ? [] : ['-sc_threshold', '0']),
+            ...($plan->frameRate->scan->isInterlaced() ? ['-flags:v', '+ildct+ilme'] : []),
             '-g', (string) $keyframes->frames,
             '-bf', (string) $keyframes->bFrames,
             '-x264-params', implode(':', $private),

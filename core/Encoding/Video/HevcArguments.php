@@ -25,6 +25,8 @@ final class HevcArguments implements VideoArguments
     public function arguments(Plan $plan, int $pass): array
     {
         $keyframes = $plan->keyframes;
+        $mastering = $plan->colour->mastering?->inSteps();
+        $light = $plan->colour->light;
         $private = [
             'log-level=none',
             'open-gop='.($keyframes->closed ? '0' : '1'),
@@ -35,6 +37,8 @@ final class HevcArguments implements VideoArguments
             ...($plan->picture->level === null ? [] : ['level-idc='.str_replace(Hevc::HIGH_TIER, '', $plan->picture->level), 'high-tier='.(str_ends_with($plan->picture->level, Hevc::HIGH_TIER) ? '1' : '0')]),
             ...($plan->rate->mode === RateMode::Cbr ? ['strict-cbr=1', 'hrd=1'] : []),
             ...($plan->colour->colour->isHdr() ? ['hdr10-opt=1', 'repeat-headers=1'] : []),
+            ...($mastering === null ? [] : ["master-display={$mastering}"]),
+            ...($light === null ? [] : ["max-cll={$light->brightestPixel},{$light->brightestFrame}"]),
             ...($pass === 0 ? [] : ["pass={$pass}", 'stats=statistics']),
         ];
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding\Video;
 
 use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\Scan;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Values\PictureValue;
 
@@ -27,6 +28,7 @@ final class Mpeg2Arguments implements VideoArguments
     public function arguments(Plan $plan, int $pass): array
     {
         $rate = $plan->rate;
+        $interlaced = $plan->frameRate->scan->isInterlaced();
         $buffer = (string) (self::BUFFER[$plan->picture->level ?? 'Main'] ?? self::BUFFER['Main']);
         $rated = match ($rate->mode) {
             RateMode::Quality => ['-q:v', (string) $rate->quality],
@@ -38,7 +40,8 @@ final class Mpeg2Arguments implements VideoArguments
             '-profile:v', $plan->picture->profile === 'p422' ? '0' : '4',
             ...$rated,
             '-g', (string) $plan->keyframes->frames, '-bf', (string) $plan->keyframes->bFrames, '-sc_threshold', '1000000000',
-            ...($plan->keyframes->closed ? ['-flags:v', '+cgop'] : []),
+            ...($plan->keyframes->closed || $interlaced ? ['-flags:v', ($plan->keyframes->closed ? '+cgop' : '').($interlaced ? '+ildct+ilme' : '')] : []),
+            ...($interlaced ? ['-alternate_scan', '1', '-top', $plan->frameRate->scan === Scan::TopFieldFirst ? '1' : '0'] : []),
             ...($pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics']),
         ];
     }

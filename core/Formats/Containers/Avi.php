@@ -7,6 +7,8 @@ namespace OuterCrate\Formats\Containers;
 /** AVI: a RIFF file with the OpenDML extension. */
 final class Avi implements Container
 {
+    use WithoutIndexAhead;
+
     public function id(): string
     {
         return 'avi';
@@ -35,16 +37,6 @@ final class Avi implements Container
     public function audioCodecs(): array
     {
         return ['pcm', 'mp3', 'ac3'];
-    }
-
-    public function hasFastStart(): bool
-    {
-        return false;
-    }
-
-    public function tellsFieldOrder(): bool
-    {
-        return false;
     }
 
     public function keepsColour(): bool

@@ -32,8 +32,14 @@ interface Container
     /** Colour tags are kept, by the container or the streams that it carries. */
     public function keepsColour(): bool;
 
+    /** Boxes for HDR metadata and 360 projection can be put into it once it is made. */
+    public function tellsHdrMetadata(): bool;
+
     /** The engine's name of its writer. */
     public function muxer(): string;
+
+    /** @return list<string> what its writer is told besides */
+    public function options(): array;
 
     /** Bytes from which readers of this container fail; null where its own numbers are large enough. */
     public function breaksAbove(): ?int;

@@ -22,6 +22,16 @@ abstract class IsoBaseMedia implements Container
         return true;
     }
 
+    public function options(): array
+    {
+        return [];
+    }
+
+    public function tellsHdrMetadata(): bool
+    {
+        return true;
+    }
+
     public function muxer(): string
     {
         return $this->id();

@@ -7,6 +7,8 @@ namespace OuterCrate\Formats\Containers;
 /** Matroska: RFC 9559. */
 final class Matroska implements Container
 {
+    use WithoutIndexAhead;
+
     public function id(): string
     {
         return 'matroska';
@@ -37,17 +39,7 @@ final class Matroska implements Container
         return ['flac', 'pcm', 'aac', 'opus', 'mp3', 'ac3', 'alac'];
     }
 
-    public function hasFastStart(): bool
-    {
-        return false;
-    }
-
     public function tellsFieldOrder(): bool
-    {
-        return true;
-    }
-
-    public function keepsColour(): bool
     {
         return true;
     }
@@ -55,11 +47,6 @@ final class Matroska implements Container
     public function muxer(): string
     {
         return 'matroska';
-    }
-
-    public function breaksAbove(): ?int
-    {
-        return null;
     }
 
     /** A block header of about 8 bytes a frame (12 for large ones), clusters and cues about 30 a second of frames. */

@@ -26,4 +26,14 @@ trait WithoutIndexAhead
     {
         return true;
     }
+
+    public function tellsHdrMetadata(): bool
+    {
+        return false;
+    }
+
+    public function options(): array
+    {
+        return [];
+    }
 }

@@ -6,6 +6,7 @@ namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -64,6 +65,18 @@ final class Av1 implements VideoCodec
         return [RateMode::Quality, RateMode::Vbr];
     }
 
+    /** The engine's wrapper of the encoder keeps no statistics of a first pass. */
+    public function hasTwoPasses(): bool
+    {
+        return false;
+    }
+
+    /** Measured: a quality whose rate was to stay under 6 Mb/s ran at 11. */
+    public function holdsPeak(RateMode $mode): bool
+    {
+        return false;
+    }
+
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate
     {
         return null;
@@ -85,6 +98,18 @@ final class Av1 implements VideoCodec
     public function quality(): QualityScale
     {
         return new QualityScale(1, 63, 35, 0.05, 8);
+    }
+
+    /** AV1 has no fields. */
+    public function keepsFields(Container $container): bool
+    {
+        return false;
+    }
+
+    /** In the stream itself (AV1 bitstream specification, 5.8.3 and 5.8.4). */
+    public function keepsHdrMetadata(Container $container): bool
+    {
+        return true;
     }
 
     public function mostBFrames(): int

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Containers\Container;
+use OuterCrate\Formats\RateMode;
 
-/** For a codec that builds frames upon others; made progressive here. */
+/** For a codec that builds frames upon others. */
 trait BuildsOnOthers
 {
     public function isIntraOnly(): bool
@@ -14,13 +15,23 @@ trait BuildsOnOthers
         return false;
     }
 
-    public function keepsFields(Container $container): bool
+    public function holdsPeak(RateMode $mode): bool
     {
-        return false;
+        return true;
+    }
+
+    public function hasTwoPasses(): bool
+    {
+        return true;
     }
 
     public function keepsPixelShape(Container $container): bool
     {
         return true;
+    }
+
+    public function keepsHdrMetadata(Container $container): bool
+    {
+        return $container->tellsHdrMetadata();
     }
 }

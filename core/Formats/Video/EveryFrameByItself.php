@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Containers\Container;
+use OuterCrate\Formats\RateMode;
 
 /** For a codec that builds no frame upon another. */
 trait EveryFrameByItself
@@ -19,6 +20,16 @@ trait EveryFrameByItself
         return $container->tellsFieldOrder();
     }
 
+    public function holdsPeak(RateMode $mode): bool
+    {
+        return false;
+    }
+
+    public function hasTwoPasses(): bool
+    {
+        return false;
+    }
+
     public function keepsPixelShape(Container $container): bool
     {
         return true;
@@ -27,5 +38,10 @@ trait EveryFrameByItself
     public function mostBFrames(): int
     {
         return 0;
+    }
+
+    public function keepsHdrMetadata(Container $container): bool
+    {
+        return $container->tellsHdrMetadata();
     }
 }

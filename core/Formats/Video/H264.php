@@ -6,6 +6,7 @@ namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -110,6 +111,12 @@ final class H264 implements VideoCodec
     public function quality(): QualityScale
     {
         return new QualityScale(0, 51, 23, 0.11, 6);
+    }
+
+    /** The stream says it itself. */
+    public function keepsFields(Container $container): bool
+    {
+        return true;
     }
 
     public function mostBFrames(): int

@@ -6,6 +6,7 @@ namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -97,6 +98,18 @@ final class Hevc implements VideoCodec
     public function quality(): QualityScale
     {
         return new QualityScale(0, 51, 24, 0.07, 6);
+    }
+
+    /** Fields are pictures of their own in HEVC (ITU-T H.265, annex D.3.3), which the encoder here does not make. */
+    public function keepsFields(Container $container): bool
+    {
+        return false;
+    }
+
+    /** In the stream itself (ITU-T H.265, D.2.28 and D.2.35). */
+    public function keepsHdrMetadata(Container $container): bool
+    {
+        return true;
     }
 
     public function mostBFrames(): int

@@ -6,6 +6,7 @@ namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -52,14 +53,21 @@ final class Mpeg2 implements VideoCodec
         return new PixelFormat($profile === 'p422' ? Chroma::C422 : Chroma::C420, 8);
     }
 
+    /** It has no way to tell the range; decoders take the limited one. */
     public function tags(Colour $colour): Colour
     {
-        return $colour;
+        return new Colour($colour->primaries, $colour->transfer, $colour->matrix);
     }
 
     public function rateModes(): array
     {
         return [RateMode::Vbr, RateMode::Cbr, RateMode::Quality];
+    }
+
+    /** A fixed quantiser knows no rate. */
+    public function holdsPeak(RateMode $mode): bool
+    {
+        return $mode !== RateMode::Quality;
     }
 
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate
@@ -92,6 +100,12 @@ final class Mpeg2 implements VideoCodec
     public function quality(): QualityScale
     {
         return new QualityScale(2, 31, 4, 0.45, 4);
+    }
+
+    /** The stream says it itself. */
+    public function keepsFields(Container $container): bool
+    {
+        return true;
     }
 
     /** Decoders of the discs and broadcasts it is made for expect two. */

@@ -51,12 +51,12 @@ final class ProRes implements VideoCodec
             : new PixelFormat(Chroma::C422, 10);
     }
 
-    /** RDD 36, table 6 knows the BT.709 transfer, to which those of BT.601 and BT.2020 are equal (ITU-T H.273, table 3). */
+    /** No range is told, and the narrow one taken. RDD 36, table 6 knows the BT.709 transfer, to which those of BT.601 and BT.2020 are equal (ITU-T H.273, table 3), and one matrix for both of BT.601 (table 4). */
     public function tags(Colour $colour): Colour
     {
         $equal = in_array($colour->transfer, ['smpte170m', 'bt2020-10', 'bt2020-12'], true);
 
-        return new Colour($colour->primaries, $equal ? 'bt709' : $colour->transfer, $colour->matrix, $colour->fullRange);
+        return new Colour($colour->primaries, $equal ? 'bt709' : $colour->transfer, $colour->matrix === 'bt470bg' ? 'smpte170m' : $colour->matrix);
     }
 
     public function rateModes(): array

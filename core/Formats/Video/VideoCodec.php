@@ -35,6 +35,12 @@ interface VideoCodec
     /** @return non-empty-list<RateMode> */
     public function rateModes(): array;
 
+    /** Whether a first pass tells the second, with the encoder at hand, where the bits are needed. */
+    public function hasTwoPasses(): bool;
+
+    /** Whether the encoder at hand keeps the rate of a mode under a peak. */
+    public function holdsPeak(RateMode $mode): bool;
+
     /** Every frame is coded by itself. */
     public function isIntraOnly(): bool;
 
@@ -49,6 +55,9 @@ interface VideoCodec
 
     /** Pixels that are not square are told as such. */
     public function keepsPixelShape(Container $container): bool;
+
+    /** Mastering display and content light level (SMPTE ST 2086, CTA-861.3) can be told, by the stream or the container. */
+    public function keepsHdrMetadata(Container $container): bool;
 
     /** B-frames in a row that it can have at most. */
     public function mostBFrames(): int;

@@ -6,6 +6,7 @@ namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
@@ -86,6 +87,12 @@ final class Vp9 implements VideoCodec
     public function quality(): QualityScale
     {
         return new QualityScale(0, 63, 31, 0.07, 9);
+    }
+
+    /** VP9 has no fields. */
+    public function keepsFields(Container $container): bool
+    {
+        return false;
     }
 
     /** It has frames that are never shown instead. */

@@ -6,19 +6,25 @@ namespace OuterCrate\Planning\Decisions;
 
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\ColourSpace;
 use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cell;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
 use OuterCrate\Planning\Values\ColourValue;
+use OuterCrate\Reading\ContentLight;
+use OuterCrate\Reading\MasteringDisplay;
 
 /**
- * Tags, sampling and depth. Tags follow the cut; a cut that says nothing is tagged by its size, as players assume
- * (ITU-R BT.601 up to 576 lines, BT.709 above). HDR that the codec can carry in 8 bits only is brought down to BT.709.
+ * Tags, sampling and depth. Tags follow the cut, or say what a rule says; a cut that says nothing is tagged by its size, as
+ * players assume. A rule converts the samples to another space. HDR that the codec can carry in 8 bits only comes down to BT.709.
  */
 final class DecideColour implements Decision
 {
+    private const GAMMA = [0.5, 2.0];
+
     public function cell(): Cell
     {
         return Cell::Colour;
@@ -28,51 +34,92 @@ final class DecideColour implements Decision
     {
         $rule = $draft->rules->fields('colour');
         $asks = $draft->host?->asks;
-        $source = $draft->video->pixelFormat;
-        $wanted = new PixelFormat(
-            Chroma::tryFrom($rule->text('chroma') ?? '') ?? $asks->chroma ?? $source->chroma,
-            $rule->int('bitDepth') ?? $source->bitDepth,
-            $source->alpha,
-        );
+        $cut = $draft->video->pixelFormat;
         $picture = $draft->picture();
+        $wanted = new PixelFormat(Chroma::tryFrom($rule->text('chroma') ?? '') ?? $asks->chroma ?? $cut->chroma, $rule->int('bitDepth') ?? $cut->bitDepth, $cut->alpha);
         $stored = $picture->codec->pixelFormat($picture->profile, $wanted)
             ?? throw new PlanImpossible(Cell::Colour, "{$picture->name()} cannot carry {$wanted->bitDepth}-bit {$wanted->chroma->value}.");
-        $colour = $draft->video->colour;
-        $toneMap = $colour->isHdr() && $stored->bitDepth < 10;
-        $tagged = $picture->codec->tags($toneMap ? Colour::bt709() : $this->tagged($colour, $draft, $stored->chroma));
+        $source = $this->source($draft, $rule);
+        [$target, $toneMap, $converts] = $this->target($draft, $rule, $source, $stored);
         $container = $draft->container()->container;
-        $tagged = $container->keepsColour() ? $tagged : $tagged->untagged();
-        $follows = $tagged->equals($colour) && $stored->bitDepth === $source->bitDepth && $stored->chroma === $source->chroma;
+        $tagged = $picture->codec->tags($stored->chroma === Chroma::Rgb ? new Colour($target->primaries, $target->transfer, 'gbr', true) : $target);
+        $tagged = $container->keepsColour() && $rule->text('tag') !== 'none' ? $tagged : $tagged->untagged();
+        [$mastering, $light] = $this->metadata($draft, $rule, $tagged);
+        $follows = $tagged->equals($draft->video->colour) && $stored->bitDepth === $cut->bitDepth && $stored->chroma === $cut->chroma;
         [$origin, $text] = match (true) {
-            $toneMap => [OriginSource::Rule, '8 bits carry no HDR'],
+            $toneMap && ! $rule->has('convert') => [OriginSource::Rule, '8 bits carry no HDR'],
+            $converts || $rule->has('tag') => [OriginSource::Preset, $converts ? 'converted' : 'tagged'],
             ! $container->keepsColour() => [OriginSource::Rule, "{$container->name()} keeps no tags"],
-            ! $colour->isTagged() => [OriginSource::Rule, 'cut not tagged'],
+            ! $draft->video->colour->isTagged() => [OriginSource::Rule, 'cut not tagged'],
             $follows => [OriginSource::Cut, 'follows'],
             $asks?->chroma === $stored->chroma => [OriginSource::Host, "asks {$stored->chroma->value}"],
             default => [OriginSource::Rule, $picture->codec->name()],
         };
-        $draft->decide(Cell::Colour, new ColourValue($tagged, $stored, $toneMap), $origin, $text);
+        $dither = $rule->text('dither') ?? 'ordered';
+        $draft->decide(Cell::Colour, new ColourValue($tagged, $stored, $source, $converts, $toneMap, $this->gamma($rule), in_array($dither, ColourValue::DITHERS, true) ? $dither : 'ordered', $mastering, $light, $rule->text('tag'), $rule->text('convert'), $rule->text('hdr10') ?? 'carry'), $origin, $text);
     }
 
-    private function tagged(Colour $colour, Draft $draft, Chroma $stored): Colour
+    /** What the samples of the cut are taken for: what a rule says they are, what the cut says, or what players assume. */
+    private function source(Draft $draft, Fields $rule): Colour
     {
-        if ($colour->matrix === 'gbr' && $stored !== Chroma::Rgb) {
-            return new Colour($colour->primaries ?? 'bt709', $colour->transfer ?? 'bt709', 'bt709');
+        $colour = $draft->video->colour;
+        $space = ColourSpace::tryFrom($rule->text('tag') ?? '');
+        if ($space !== null) {
+            return $space->colour($colour->fullRange);
         }
-        if ($colour->isTagged()) {
-            return $colour;
-        }
-        $assumed = match (true) {
-            $draft->video->size->shorterSide() > 576 => 'bt709',
-            $draft->video->size->height === 576 => 'bt470bg',
-            default => 'smpte170m',
-        };
+        $size = $draft->video->size;
+        $assumed = ColourSpace::assumedFor($size->shorterSide(), $size->height)->colour();
 
-        return new Colour(
-            $colour->primaries ?? $assumed,
-            $colour->transfer ?? ($assumed === 'bt470bg' ? 'smpte170m' : $assumed),
-            $colour->matrix ?? $assumed,
-            $colour->fullRange,
-        );
+        return new Colour($colour->primaries ?? $assumed->primaries, $colour->transfer ?? $assumed->transfer, $colour->matrix ?? $assumed->matrix, $colour->fullRange);
+    }
+
+    /** @return array{Colour, bool, bool} what the samples become; whether HDR is brought down; whether they are computed anew */
+    private function target(Draft $draft, Fields $rule, Colour $source, PixelFormat $stored): array
+    {
+        $space = ColourSpace::tryFrom($rule->text('convert') ?? '');
+        $fullRange = match ($rule->text('range')) {
+            'full' => true, 'limited' => false, default => $source->fullRange && $draft->video->pixelFormat->chroma !== Chroma::Rgb,
+        };
+        if ($space === null && $source->isHdr() && $stored->bitDepth < 10) {
+            $space = ColourSpace::Bt709;
+        }
+        if ($space === null) {
+            // RGB samples become those of BT.709 on their way into luma and chroma.
+            $matrix = $source->matrix === 'gbr' && $stored->chroma !== Chroma::Rgb ? 'bt709' : $source->matrix;
+
+            return [new Colour($source->primaries, $source->transfer, $matrix, $fullRange), false, false];
+        }
+        $target = $space->colour($fullRange);
+        if ($target->isHdr() && ! $source->isHdr()) {
+            throw new PlanImpossible(Cell::Colour, "A picture in {$source->label()} has no highlights that {$space->label()} could show. Keep it as it is, or choose BT.2020.");
+        }
+        if ($target->isHdr() && $stored->bitDepth < 10) {
+            throw new PlanImpossible(Cell::Colour, "{$draft->picture()->name()} carries {$stored->bitDepth} bits, and HDR needs 10. Choose a profile with 10 bits.");
+        }
+        $same = $target->showsLike(new Colour($source->primaries, $source->transfer, $source->matrix, $fullRange));
+
+        return [$target, $source->isHdr() && ! $target->isHdr(), ! $same];
+    }
+
+    /** @return array{?MasteringDisplay, ?ContentLight} of a PQ picture that stays one (SMPTE ST 2086, CTA-861.3) */
+    private function metadata(Draft $draft, Fields $rule, Colour $tagged): array
+    {
+        $wish = $rule->text('hdr10') ?? 'carry';
+        if ($tagged->transfer !== 'smpte2084' || $wish === 'none' || ! $draft->picture()->codec->keepsHdrMetadata($draft->container()->container)) {
+            return [null, null];
+        }
+        $measured = $draft->subject->found?->light;
+
+        return [$draft->video->mastering, $wish === 'measure' ? $measured : $draft->video->contentLight ?? $measured];
+    }
+
+    private function gamma(Fields $rule): float
+    {
+        $gamma = $rule->float('gamma') ?? 1.0;
+        if ($gamma < self::GAMMA[0] || $gamma > self::GAMMA[1]) {
+            throw new PlanImpossible(Cell::Colour, "Gamma is lifted by 0.5 to 2, not by {$gamma}; 1 leaves it alone.");
+        }
+
+        return $gamma;
     }
 }

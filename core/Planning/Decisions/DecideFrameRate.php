@@ -7,19 +7,30 @@ namespace OuterCrate\Planning\Decisions;
 use InvalidArgumentException;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Hosts\Asks;
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cell;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\FieldMethod;
 use OuterCrate\Planning\Values\FrameRateValue;
+use OuterCrate\Planning\Values\RateMethod;
 use OuterCrate\Units\FrameRate;
 
 /**
  * Frames per second and scan. A low rate is lifted by whole multiples only (15 to 30, never 15 to 24), so that every frame
- * is repeated equally often. Fields are woven for everything but a master that keeps the cut's own frames.
+ * is repeated equally often. Fields are made into frames for everything but a file that keeps them.
  */
 final class DecideFrameRate implements Decision
 {
+    /** Tape that noisy (standard deviation on a scale to 255) gains more by averaging its fields than it loses … */
+    private const NOISY = 4.0;
+
+    /** … as long as it hardly moves (temporal information, ITU-T P.910). */
+    private const CALM = 8.0;
+
+    private const MOST_SD_LINES = 576;
+
     public function cell(): Cell
     {
         return Cell::FrameRate;
@@ -28,45 +39,97 @@ final class DecideFrameRate implements Decision
     public function decide(Draft $draft): void
     {
         $video = $draft->video;
-        $keepFields = $draft->rules->fields('frameSize')->text('follow') === 'stored' && $draft->picture()->codec->keepsFields($draft->container()->container);
-        $scan = $keepFields ? $video->scan : Scan::Progressive;
-        $deinterlace = $video->scan->isInterlaced() && ! $scan->isInterlaced();
         $rule = $draft->rules->fields('frameRate');
-        if ($rule->has('exact')) {
-            try {
-                $rate = FrameRate::parse((string) $rule->text('exact'));
-            } catch (InvalidArgumentException $e) {
-                throw new PlanImpossible(Cell::FrameRate, $e->getMessage());
-            }
-            $draft->decide(Cell::FrameRate, new FrameRateValue($rate, $scan, $deinterlace, ! $rate->equals($video->frameRate) || $video->variableRate), OriginSource::Preset, 'exactly');
+        [$scan, $fields] = $this->scan($draft, $rule);
+        $by = RateMethod::tryFrom($rule->text('by') ?? '') ?? RateMethod::Repeat;
+        [$rate, $source, $text] = $this->rate($draft, $rule);
+        $draft->decide(Cell::FrameRate, new FrameRateValue($rate, $scan, $fields, ! $rate->equals($video->frameRate) || $video->variableRate, $by, $this->source($draft, $rule)), $source, $text);
+    }
 
-            return;
+    /** @return array{FrameRate, OriginSource, string} */
+    private function rate(Draft $draft, Fields $rule): array
+    {
+        $video = $draft->video;
+        $own = $video->frameRate;
+        try {
+            if ($rule->has('exact')) {
+                return [FrameRate::parse((string) $rule->text('exact')), OriginSource::Preset, 'exactly'];
+            }
+            $least = $rule->has('atLeast') ? FrameRate::parse((string) $rule->text('atLeast')) : null;
+        } catch (InvalidArgumentException $e) {
+            throw new PlanImpossible(Cell::FrameRate, $e->getMessage());
+        }
+        if ($rule->bool('halve') === true) {
+            return [new FrameRate($own->perSecond->over(2)), OriginSource::Preset, "half of {$own->label()}"];
+        }
+        if ($least !== null) {
+            $rate = $this->lifted($own, $least);
+
+            return [$rate, $rate->equals($own) ? OriginSource::Cut : OriginSource::Preset, $rate->equals($own) ? "follows, at least {$least->label()}" : "{$own->label()} × ".$rate->perSecond->over($own->perSecond)->round().", at least {$least->label()}"];
         }
         $asks = $draft->host?->asks;
-        $rate = $asks === null ? $video->frameRate : $this->lifted($video->frameRate, $asks, $draft->frameSize()->frame->shorterSide());
-        $changed = ! $rate->equals($video->frameRate);
-        $draft->decide(
-            Cell::FrameRate,
-            new FrameRateValue($rate, $scan, $deinterlace, $changed || $video->variableRate),
+        $floor = $asks === null ? null : $this->floor($asks, $draft->frameSize()->frame->shorterSide());
+        $rate = $floor === null ? $own : $this->lifted($own, $floor);
+        $changed = ! $rate->equals($own);
+
+        return [
+            $rate,
             $changed ? OriginSource::Host : ($video->variableRate ? OriginSource::Rule : OriginSource::Cut),
             match (true) {
-                $changed => "{$video->frameRate->label()} × ".$rate->perSecond->over($video->frameRate->perSecond)->round().', asks '.$this->asked($asks),
+                $changed => "{$own->label()} × ".$rate->perSecond->over($own->perSecond)->round().', asks '.$this->asked($asks),
                 $video->variableRate => 'made constant',
                 $asks?->minimumRate !== null && $draft->frameSize()->frame->shorterSide() >= 720 => "follows, asks ≥ {$asks->minimumRate->label()}",
                 default => 'follows',
             },
-        );
+        ];
     }
 
-    private function lifted(FrameRate $rate, Asks $asks, int $shorterSide): FrameRate
+    /** What the file says, unless a rule knows better. */
+    private function source(Draft $draft, Fields $rule): Scan
+    {
+        return Scan::tryFrom($rule->text('source') ?? '') ?? $draft->video->scan;
+    }
+
+    /** @return array{Scan, ?FieldMethod} */
+    private function scan(Draft $draft, Fields $rule): array
+    {
+        $source = $this->source($draft, $rule);
+        if (! $source->isInterlaced()) {
+            return [Scan::Progressive, null];
+        }
+        $wish = $rule->text('fields');
+        $stored = $wish === null && $draft->rules->fields('frameSize')->text('follow') === 'stored';
+        // A master keeps the cut's own fields; codecs that build frames upon others only where they are told to.
+        $able = $draft->picture()->codec->keepsFields($draft->container()->container);
+        if ($able && ($wish === 'keep' || ($stored && $draft->picture()->codec->isIntraOnly()))) {
+            return [$source, null];
+        }
+
+        return [Scan::Progressive, FieldMethod::tryFrom($wish ?? '') ?? $this->usual($draft)];
+    }
+
+    /** Interpolating keeps the lines; on standard-definition tape that is noisy and calm, blending takes half of the noise away. */
+    private function usual(Draft $draft): FieldMethod
+    {
+        $found = $draft->subject->found;
+        $motion = $found === null || $found->motion === [] ? null : array_sum($found->motion) / count($found->motion);
+
+        return $motion !== null && $draft->video->size->shorterSide() <= self::MOST_SD_LINES && $found->grain >= self::NOISY && $motion <= self::CALM
+            ? FieldMethod::Blend : FieldMethod::Interpolate;
+    }
+
+    private function floor(Asks $asks, int $shorterSide): ?FrameRate
     {
         $floor = $shorterSide >= 720 ? $asks->minimumRate : null;
         foreach ($asks->allowedRates as $allowed) {
             $floor = $floor === null || $floor->isAbove($allowed) ? $allowed : $floor;
         }
-        if ($floor === null) {
-            return $rate;
-        }
+
+        return $floor;
+    }
+
+    private function lifted(FrameRate $rate, FrameRate $floor): FrameRate
+    {
         for ($times = 1; $times <= 4; $times++) {
             $candidate = new FrameRate($rate->perSecond->times($times));
             // 23.976 serves where 24 is asked, 29.97 where 30 is: NTSC rates lie 0.1 % under the whole number.

@@ -12,6 +12,7 @@ use OuterCrate\Planning\PlanImpossible;
 use OuterCrate\Planning\Values\FrameSizeValue;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameSize;
+use OuterCrate\Units\FrameWindow;
 
 /**
  * Follow the cut as it is stored (its own pixel shape) or as it is displayed (square pixels), fit inside bounds without
@@ -19,9 +20,6 @@ use OuterCrate\Units\FrameSize;
  */
 final class DecideFrameSize implements Decision
 {
-    /** Shorter sides that hosts make renditions of. */
-    private const SIDES = [240, 360, 480, 720, 1080, 1440, 2160, 4320];
-
     public function cell(): Cell
     {
         return Cell::FrameSize;
@@ -29,8 +27,23 @@ final class DecideFrameSize implements Decision
 
     public function decide(Draft $draft): void
     {
+        $window = $this->window($draft);
+        $this->decideSize($draft, $window?->size);
+        $draft->refine(Cell::FrameSize, $draft->frameSize()->through($window));
+        $draft->refine(Cell::FrameSize, $draft->frameSize()->projected($this->projection($draft)));
+    }
+
+    /** What the cut's black bars leave of it, where they are to be left out and were found. */
+    private function window(Draft $draft): ?FrameWindow
+    {
+        return $draft->rules->fields('frameSize')->text('bars') === 'trim' ? $draft->subject->found?->bars?->inside($draft->video->uprightSize()) : null;
+    }
+
+    /** @param  FrameSize|null  $part  of the cut's upright picture; null for all of it */
+    private function decideSize(Draft $draft, ?FrameSize $part): void
+    {
         $rule = $draft->rules->fields('frameSize');
-        $displayed = $draft->video->displaySize();
+        $displayed = $draft->video->displaySize($part);
         $square = new Fraction(1);
         try {
             if ($rule->has('exact')) {
@@ -38,17 +51,17 @@ final class DecideFrameSize implements Decision
                 if ($frame->width % 2 !== 0 || $frame->height % 2 !== 0) {
                     throw new PlanImpossible(Cell::FrameSize, "{$frame} has an odd side, which 4:2:0 and 4:2:2 sampling cannot store. The nearest even size is {$frame->even()}.");
                 }
-                $value = match ($rule->text('shape')) {
-                    'crop' => $this->cropped($displayed, $frame),
-                    'stretch' => new FrameSizeValue($frame, $frame, $square, stretched: ! $this->inside($displayed, $frame)->equals($frame)),
-                    default => new FrameSizeValue($frame, $this->inside($displayed, $frame), $square),
+                $value = $rule->has('display') ? $this->shown($draft, $draft->video->displayAspect($part), $frame, (string) $rule->text('display')) : match ($rule->text('shape')) {
+                    'crop' => $this->cropped(Fitting::covering($displayed->aspect(), $frame), $frame),
+                    'stretch' => new FrameSizeValue($frame, $frame, $square, stretched: ! Fitting::inside($displayed->aspect(), $frame)->equals($frame)),
+                    default => new FrameSizeValue($frame, Fitting::inside($displayed->aspect(), $frame), $square),
                 };
                 $draft->decide(Cell::FrameSize, $value, OriginSource::Preset, 'exactly');
 
                 return;
             }
             if ($rule->has('step')) {
-                $size = $this->stepped($displayed, $rule->int('step') ?? 0);
+                $size = UsualSizes::next($displayed, $rule->int('step') ?? 0);
                 $follows = $size->equals($displayed->even());
                 $draft->decide(Cell::FrameSize, new FrameSizeValue($size, $size, $square), $follows ? OriginSource::Cut : OriginSource::Preset, $follows ? 'follows' : (($rule->int('step') ?? 0) > 0 ? 'one size up' : 'one size down'));
 
@@ -68,7 +81,7 @@ final class DecideFrameSize implements Decision
             throw new PlanImpossible(Cell::FrameSize, $e->getMessage());
         }
         if ($rule->text('follow') === 'stored' && ($draft->video->hasSquarePixels() || $draft->picture()->codec->keepsPixelShape($draft->container()->container))) {
-            [$size, $aspect] = $this->stored($draft);
+            [$size, $aspect] = $this->stored($draft, $part);
             $draft->decide(Cell::FrameSize, new FrameSizeValue($size, $size, $aspect), OriginSource::Cut, 'follows');
 
             return;
@@ -77,48 +90,51 @@ final class DecideFrameSize implements Decision
         $draft->decide(Cell::FrameSize, new FrameSizeValue($size, $size, $square), OriginSource::Cut, $draft->video->hasSquarePixels() ? 'follows' : 'follows, square pixels');
     }
 
-    /** The picture covers the frame at its own shape; what stands over is cut off evenly. */
-    private function cropped(FrameSize $picture, FrameSize $frame): FrameSizeValue
+    /** A cut that is tagged stays tagged as long as its frame is shown whole; a rule can tag one that is not. */
+    private function projection(Draft $draft): ?string
     {
-        $wide = $picture->aspect()->compare($frame->aspect()) >= 0;
-        $scaled = $wide
-            ? new FrameSize(max($frame->width, 2 * (new Fraction($frame->height))->times($picture->aspect())->over(2)->round()), $frame->height)
-            : new FrameSize($frame->width, max($frame->height, 2 * (new Fraction($frame->width))->over($picture->aspect())->over(2)->round()));
+        $wish = $draft->rules->fields('frameSize')->text('projection');
+        $size = $draft->frameSize();
+        $whole = ! $size->isPadded() && $size->scaled === null && ! $size->stretched && $size->window === null;
 
-        return new FrameSizeValue($frame, $frame, new Fraction(1), $scaled->equals($frame) ? null : $scaled);
+        return match (true) {
+            $wish === 'none' => null,
+            $wish !== null => $wish,
+            default => $whole ? $draft->video->projection : null,
+        };
     }
 
-    /** The next of the usual sizes, above or below, in the picture's own shape. */
-    private function stepped(FrameSize $picture, int $step): FrameSize
+    /**
+     * A frame that is shown at another shape than its pixels have, as discs hold it: the picture is fitted in as it is shown.
+     *
+     * @param  Fraction  $aspect  of the picture as it is shown
+     * @param  string  $display  `4:3`, `16:9` or `nearest` of both
+     */
+    private function shown(Draft $draft, Fraction $aspect, FrameSize $frame, string $display): FrameSizeValue
     {
-        $side = $picture->shorterSide();
-        $above = array_values(array_filter(self::SIDES, static fn (int $usual): bool => $usual > $side));
-        $below = array_values(array_filter(self::SIDES, static fn (int $usual): bool => $usual < $side));
-        $next = $step > 0 ? $above[0] ?? null : ($step < 0 ? $below[count($below) - 1] ?? null : null);
+        if (! $draft->picture()->codec->keepsPixelShape($draft->container()->container)) {
+            throw new PlanImpossible(Cell::FrameSize, "{$draft->picture()->codec->name()} in {$draft->container()->container->name()} cannot say that a frame is shown at {$display}. Choose another codec, or square pixels.");
+        }
+        // Half-way between 4:3 and 16:9 in width.
+        $wide = $display === '16:9' || ($display === 'nearest' && $aspect->compare(new Fraction(14, 9)) > 0);
+        $shown = $wide ? new Fraction(16, 9) : new Fraction(4, 3);
+        $pixel = $shown->over($frame->aspect());
+        $picture = Fitting::inside($aspect->over($pixel), $frame);
 
-        return $next === null ? $picture->even() : $picture->withShorterSide($next);
+        return new FrameSizeValue($frame, $picture, $pixel);
+    }
+
+    /** @param  FrameSize  $covering  the picture, larger than the frame in one direction */
+    private function cropped(FrameSize $covering, FrameSize $frame): FrameSizeValue
+    {
+        return new FrameSizeValue($frame, $frame, new Fraction(1), $covering->equals($frame) ? null : $covering);
     }
 
     /** @return array{FrameSize, Fraction} frame and pixel shape as stored, turned upright as the engine decodes them */
-    private function stored(Draft $draft): array
+    private function stored(Draft $draft, ?FrameSize $part): array
     {
         $video = $draft->video;
 
-        return $video->rotation % 180 === 0
-            ? [$video->size->even(), $video->sampleAspect]
-            : [(new FrameSize($video->size->height, $video->size->width))->even(), (new Fraction(1))->over($video->sampleAspect)];
-    }
-
-    /** The picture at its own shape, as large as the frame allows; a difference of one even step is not worth a black line. */
-    private function inside(FrameSize $picture, FrameSize $frame): FrameSize
-    {
-        $wide = $picture->aspect()->compare($frame->aspect()) >= 0;
-        $side = $wide
-            ? (new Fraction($frame->width))->over($picture->aspect())
-            : (new Fraction($frame->height))->times($picture->aspect());
-        $even = max(2, 2 * $side->over(2)->round());
-        $fitted = $wide ? new FrameSize($frame->width, min($even, $frame->height)) : new FrameSize(min($even, $frame->width), $frame->height);
-
-        return abs($fitted->width - $frame->width) <= 2 && abs($fitted->height - $frame->height) <= 2 ? $frame : $fitted;
+        return [($part ?? $video->uprightSize())->even(), $video->rotation % 180 === 0 ? $video->sampleAspect : (new Fraction(1))->over($video->sampleAspect)];
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Decisions;
 
+use OuterCrate\Encoding\Video\HardwareArguments;
+use OuterCrate\Formats\Video\NoPicture;
 use OuterCrate\Planning\Cell;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
@@ -21,6 +23,11 @@ final class DecidePicture implements Decision
     public function decide(Draft $draft): void
     {
         $rule = $draft->rules->fields('picture');
+        if ($draft->rules->word('picture') === 'none') {
+            $draft->decide(Cell::Picture, new PictureValue(new NoPicture, null, null, 'medium'), OriginSource::Preset, 'sound alone');
+
+            return;
+        }
         $asked = $draft->host?->asks->codecFor($draft->video->displaySize()->width);
         $fromHost = ! $rule->has('codec') && $asked !== null;
         $id = $rule->text('codec') ?? $asked['codec'] ?? 'h264';
@@ -36,7 +43,7 @@ final class DecidePicture implements Decision
             throw new PlanImpossible(Cell::Picture, $codec->levels() === [] ? "{$codec->name()} has no levels." : "{$codec->name()} has no level {$level}. It has: ".implode(', ', $codec->levels()).'.');
         }
         $tune = $rule->text('tune');
-        $value = new PictureValue($codec, $profile, $level, in_array($effort, PictureValue::EFFORTS, true) ? $effort : 'medium', in_array($tune, PictureValue::TUNES, true) ? $tune : null);
+        $value = new PictureValue($codec, $profile, $level, in_array($effort, PictureValue::EFFORTS, true) ? $effort : 'medium', in_array($tune, PictureValue::TUNES, true) ? $tune : null, $rule->text('device') === 'hardware' ? HardwareArguments::find($id, $draft->subject->hardware) : null);
         $draft->decide(Cell::Picture, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, $fromHost ? "asks {$value->name()}" : 'preset');
     }
 }

@@ -15,6 +15,7 @@ use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
 use OuterCrate\Planning\Values\RateValue;
 use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Fraction;
 
 /** Mode, average, peak and quality: in kb/s, as the host's ask times a factor, or as the average times a factor. */
@@ -42,20 +43,35 @@ final class DecideRate implements Decision
         }
         $asked = $this->asked($draft);
         try {
-            $average = $mode->hasAverage() ? $this->average($rule->within('average'), $asked, $draft) : null;
-            $peak = $mode === RateMode::Cbr ? $average : $this->peak($rule, $average, $draft);
+            $target = $mode->hasAverage() ? TargetSize::of($rule->within('average')) : null;
+            $passes = $this->passes($rule, $mode, $target !== null, $draft);
+            $average = $target?->average($draft, $passes === 2 || $mode === RateMode::Cbr) ?? ($mode->hasAverage() ? $this->average($rule->within('average'), $asked, $draft) : null);
+            $peak = $mode === RateMode::Cbr ? $average : ($codec->holdsPeak($mode) ? $this->peak($rule, $average, $draft) : null);
             $value = new RateValue(
                 $mode,
-                $mode === RateMode::Vbr && $rule->int('passes') === 2 ? 2 : 1,
+                $passes,
                 $average,
                 $peak,
                 $mode === RateMode::Quality ? $this->quality($rule, $codec->quality() ?? new QualityScale(0, 51, 20, 0.1, 6), $draft->isEdited(Cell::Rate, 'quality')) : null,
+                $target?->bytes,
             );
         } catch (InvalidArgumentException $e) {
             throw new PlanImpossible(Cell::Rate, $e->getMessage());
         }
         $fromHost = $asked !== null && $mode->hasAverage() && array_filter(['kbps', 'bitsPerPixel', 'bytes', 'sendSeconds'], $rule->within('average')->has(...)) === [];
-        $draft->decide(Cell::Rate, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, $asked === null ? 'preset' : "asks {$asked}".$this->factor($rule, $fromHost));
+        $draft->decide(Cell::Rate, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, match (true) {
+            $target !== null => 'under '.new ByteCount($target->bytes),
+            $asked !== null => "asks {$asked}".$this->factor($rule, $fromHost),
+            default => 'preset',
+        });
+    }
+
+    /** A size is kept by two passes, unless the person chose one. */
+    private function passes(Fields $rule, RateMode $mode, bool $target, Draft $draft): int
+    {
+        $can = $mode === RateMode::Vbr && $draft->picture()->codec->hasTwoPasses() && $draft->picture()->hardware === null;
+
+        return $can && ($rule->int('passes') === 2 || ($target && ! $draft->isEdited(Cell::Rate, 'passes'))) ? 2 : 1;
     }
 
     private function asked(Draft $draft): ?Bitrate
@@ -72,10 +88,6 @@ final class DecideRate implements Decision
             $pixels = $draft->frameRate()->rate->perSecond->times($draft->frameSize()->picture->pixels());
 
             return (new Bitrate(max(16_000, $pixels->times(new Fraction((int) round(10_000 * ($rule->float('bitsPerPixel') ?? 0)), 10_000))->round())))->times(new Fraction(1));
-        }
-        $target = TargetSize::of($rule);
-        if ($target !== null) {
-            return $target->average($draft);
         }
         $times = $rule->fraction('timesAsk') ?? new Fraction(1);
 

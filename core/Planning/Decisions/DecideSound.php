@@ -42,19 +42,33 @@ final class DecideSound implements Decision
         if ($codec->sampleRates() !== [] && ! in_array($sampleRate, $codec->sampleRates(), true)) {
             $sampleRate = 48_000;
         }
-        $channels = $rule->int('channels') ?? ($lossy ? $asked['channels'] ?? min(2, $cut->channels) : $cut->channels);
+        $most = $rule->int('channels') ?? ($lossy ? $asked['channels'] ?? 2 : 8);
+        $channels = $rule->int('channels') ?? min($most, $cut->channels);
+        // Every track keeps what it has, up to what is asked.
+        $tracks = $rule->text('tracks') === 'all' ? array_map(static fn (AudioReading $track): int => min($most, $track->channels), $draft->reading->audio) : [$channels];
+        $channels = $tracks[0] ?? $channels;
         $depth = $rule->int('bitDepth') ?? (($cut->bitDepth ?? 16) > 16 || ! $this->isPlain($cut) ? 24 : 16);
+        $value = new SoundValue(
+            $codec, $lossy ? $this->bitrate($codec, $rule, $asked['bitrate'] ?? null, $sampleRate, $channels) : null, $sampleRate, $channels, $depth, $tracks,
+            Levels::of($draft, $rule),
+        );
         $draft->decide(
             Cell::Sound,
-            new SoundValue($codec, $lossy ? $this->bitrate($codec, $rule, $asked['bitrate'] ?? null, $sampleRate, $channels) : null, $sampleRate, $channels, $depth),
+            $value,
             $fromHost ? OriginSource::Host : ($follows ? OriginSource::Cut : OriginSource::Preset),
-            $fromHost ? "asks {$asked['bitrate']}" : ($follows ? 'follows' : 'preset'),
+            match (true) {
+                $channels < $cut->channels => "{$cut->channels} channels mixed down to {$channels}",
+                $fromHost => "asks {$asked['bitrate']}",
+                default => $follows ? 'follows' : 'preset',
+            },
         );
     }
 
     private function uncompressed(Draft $draft): string
     {
-        return in_array('pcm', $draft->container()->container->audioCodecs(), true) ? 'pcm' : 'flac';
+        $carried = $draft->container()->container->audioCodecs();
+
+        return array_values(array_intersect(['pcm', 'flac', 'alac'], $carried))[0] ?? $carried[0] ?? 'pcm';
     }
 
     private function bitrate(AudioCodec $codec, Fields $rule, ?Bitrate $asked, int $sampleRate, int $channels): Bitrate

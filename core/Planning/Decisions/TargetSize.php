@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Decisions;
 
 use InvalidArgumentException;
+use OuterCrate\Estimates\LineSpeed;
 use OuterCrate\Formats\Containers\Payload;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Draft;
@@ -14,13 +15,13 @@ use OuterCrate\Units\ByteCount;
 /** A size that the file is not to pass, given in bytes or as a time to send it in; turned into the average that leads to it. */
 final readonly class TargetSize
 {
-    /** What goes to the protocols underneath while a file is sent. */
-    private const PROTOCOLS = 1.04;
-
-    /** Rate control lands within a few hundredths of its average; the file is to stay under. */
+    /** Rate control lands within a hundredth of its average in two passes or at a constant rate; the file is to stay under. */
     private const MARGIN = 0.98;
 
-    private function __construct(private int $bytes)
+    /** In one pass it goes astray further, most of all in a short range. */
+    private const MARGIN_OF_ONE_PASS = 0.92;
+
+    private function __construct(public int $bytes)
     {
     }
 
@@ -33,7 +34,7 @@ final readonly class TargetSize
     {
         $bytes = $rule->int('bytes');
         if ($rule->has('sendSeconds')) {
-            $bytes = (int) (($rule->float('sendSeconds') ?? 0) * ($rule->float('lineKbps') ?? 0) * 125 / self::PROTOCOLS);
+            $bytes = (int) LineSpeed::said(max(1, (int) (1000 * ($rule->float('lineKbps') ?? 0))))->sentIn($rule->float('sendSeconds') ?? 0);
         }
 
         return match (true) {
@@ -43,8 +44,12 @@ final readonly class TargetSize
         };
     }
 
-    /** @throws InvalidArgumentException when the size leaves no room for a picture */
-    public function average(Draft $draft): Bitrate
+    /**
+     * @param  bool  $steady  the rate is held, by two passes or by its mode
+     *
+     * @throws InvalidArgumentException when the size leaves no room for a picture
+     */
+    public function average(Draft $draft, bool $steady): Bitrate
     {
         $seconds = $draft->duration->toFloat();
         $frames = max(1, $draft->frameRate()->rate->framesIn($draft->duration));
@@ -52,7 +57,7 @@ final readonly class TargetSize
         $packets = $sound->codec === null ? 0 : (int) ceil($seconds * $sound->sampleRate / 1024);
         $beside = $sound->bitsPerSecond() / 8 * $seconds
             + $draft->container()->container->overhead(new Payload($frames, $packets, $draft->keyframes()->isIntra(), $this->bytes, $seconds));
-        $bits = ($this->bytes * self::MARGIN - $beside) * 8 / $seconds;
+        $bits = ($this->bytes * ($steady ? self::MARGIN : self::MARGIN_OF_ONE_PASS) - $beside) * 8 / $seconds;
         if ($bits < 16_000) {
             throw new InvalidArgumentException('Under '.new ByteCount($this->bytes).' there is no room for a picture: sound and container alone take '.new ByteCount((int) $beside).'. Allow more, lower the sound, or shorten the range.');
         }

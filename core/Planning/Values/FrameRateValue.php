@@ -7,31 +7,46 @@ namespace OuterCrate\Planning\Values;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Units\FrameRate;
 
-/** Frames per second and scan; whether fields are woven into frames on the way. */
+/** Frames per second and scan; how both come about where they differ from the cut's. */
 final readonly class FrameRateValue implements Value
 {
-    /** @param  bool  $convert frames are repeated or dropped to reach the rate */
-    public function __construct(public FrameRate $rate, public Scan $scan, public bool $deinterlace, public bool $convert)
+    /**
+     * @param  Scan  $scan  of what is made
+     * @param  Scan  $source  what the cut's frames are taken for
+     * @param  FieldMethod|null  $fields  how fields are made into frames; null where there are none, or they are kept
+     * @param  bool  $convert  frames come at another rate, or evenly where the cut's do not
+     */
+    public function __construct(public FrameRate $rate, public Scan $scan, public ?FieldMethod $fields, public bool $convert, public RateMethod $by, public Scan $source)
     {
+    }
+
+    public function deinterlaces(): bool
+    {
+        return $this->fields !== null;
     }
 
     public function label(): string
     {
         return $this->rate->label().match (true) {
             $this->scan->isInterlaced() => ' · interlaced',
-            $this->deinterlace => ' · made progressive',
+            $this->fields === FieldMethod::Interpolate => ' · made progressive',
+            $this->fields === FieldMethod::Blend => ' · fields blended',
             default => '',
-        };
+        }.($this->convert && $this->by !== RateMethod::Repeat ? " · {$this->by->label()}" : '');
     }
 
     public function toArray(): array
     {
         return [
             'label' => $this->label(),
+            'exact' => $this->rate->label(),
             'rate' => (string) $this->rate,
             'scan' => $this->scan->value,
-            'deinterlace' => $this->deinterlace,
+            'deinterlace' => $this->deinterlaces(),
+            'fields' => $this->scan->isInterlaced() ? 'keep' : $this->fields?->value,
+            'source' => $this->source->value,
             'convert' => $this->convert,
+            'by' => $this->by->value,
         ];
     }
 }

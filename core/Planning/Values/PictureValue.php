@@ -14,14 +14,17 @@ final readonly class PictureValue implements Value
     /** What the encoder is told to look after. */
     public const TUNES = ['grain', 'animation', 'stills'];
 
-    /** @param  string|null  $tune  one of TUNES, for encoders that know it */
-    public function __construct(public VideoCodec $codec, public ?string $profile, public ?string $level, public string $effort, public ?string $tune = null)
+    /**
+     * @param  string|null  $tune  one of TUNES, for encoders that know it
+     * @param  string|null  $hardware  the engine's encoder in a graphics chip; null for software
+     */
+    public function __construct(public VideoCodec $codec, public ?string $profile, public ?string $level, public string $effort, public ?string $tune = null, public ?string $hardware = null)
     {
     }
 
     public function atLevel(?string $level): self
     {
-        return new self($this->codec, $this->profile, $level, $this->effort, $this->tune);
+        return new self($this->codec, $this->profile, $level, $this->effort, $this->tune, $this->hardware);
     }
 
     /** Codec and profile in words: H.264 High. */
@@ -34,11 +37,11 @@ final readonly class PictureValue implements Value
 
     public function label(): string
     {
-        return $this->name().($this->level === null ? '' : ' · '.$this->level).($this->tune === null ? '' : " · {$this->tune}");
+        return $this->name().($this->level === null ? '' : ' · '.$this->level).($this->tune === null ? '' : " · {$this->tune}").($this->hardware === null ? '' : ' · hardware');
     }
 
     public function toArray(): array
     {
-        return ['label' => $this->label(), 'codec' => $this->codec->id(), 'profile' => $this->profile, 'level' => $this->level, 'effort' => $this->effort, 'tune' => $this->tune];
+        return ['label' => $this->label(), 'codec' => $this->codec->id(), 'profile' => $this->profile, 'level' => $this->level, 'effort' => $this->effort, 'tune' => $this->tune, 'device' => $this->hardware === null ? 'software' : 'hardware'];
     }
 }

@@ -13,6 +13,7 @@ final readonly class RateValue implements Value
 {
     /**
      * @param  int|null  $quality  the codec's own scale, 0 (best) to 51
+     * @param  int|null  $target  bytes that the file is to stay under
      *
      * @throws InvalidArgumentException when the mode lacks its rate, or the peak lies below the average
      */
@@ -22,6 +23,7 @@ final readonly class RateValue implements Value
         public ?Bitrate $average = null,
         public ?Bitrate $peak = null,
         public ?int $quality = null,
+        public ?int $target = null,
     ) {
         if ($mode->hasAverage() && $average === null) {
             throw new InvalidArgumentException("{$mode->label()} needs an average rate.");
@@ -61,6 +63,7 @@ final readonly class RateValue implements Value
             'average' => $this->average?->bitsPerSecond,
             'peak' => $this->peak?->bitsPerSecond,
             'quality' => $this->quality,
+            'target' => $this->target,
         ];
     }
 }

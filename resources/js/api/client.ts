@@ -10,7 +10,11 @@ import type {
     MediaList,
     Pack,
     PackAnswer,
+    PackedRun,
+    PackRequest,
     PlaceList,
+    PlanList,
+    PlanRequest,
     PresetList,
     ReadingInWords,
     RunAnswer,
@@ -32,8 +36,13 @@ export class ApiError extends Error {
     }
 }
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+/** Browsers send no more than 64 KiB for a page that is gone. */
+const MOST_LATE = 60_000;
+
+/** `outlives`: goes on when the page is left meanwhile. */
+async function call<T>(method: string, path: string, body?: unknown, outlives = false): Promise<T> {
     let response: Response;
+    const text = body === undefined ? undefined : JSON.stringify(body);
     try {
         response = await fetch(`/api/${path}`, {
             method,
@@ -41,7 +50,8 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
                 Accept: 'application/json',
                 ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
             },
-            body: body === undefined ? undefined : JSON.stringify(body),
+            body: text,
+            keepalive: outlives && text !== undefined && text.length < MOST_LATE,
         });
     } catch {
         throw new ApiError(0, 'unreachable', 'Outer Crate does not answer. Look whether bin/start still runs.');
@@ -79,11 +89,14 @@ export const api = {
     upload: (id: string) => call<UploadAnswer>('GET', `uploads/${id}`),
     takeOff: (cut: number) => call<void>('DELETE', `cuts/${cut}`),
     sheet: (cut: number) => call<Sheet>('GET', `cuts/${cut}/sheet`),
-    saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet),
+    saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet, true),
     pack: (cut: number) => call<PackAnswer>('POST', `cuts/${cut}/pack`),
+    packThese: (cut: number, request: PackRequest) => call<PackAnswer>('POST', `cuts/${cut}/pack`, request),
+    plan: (request: PlanRequest) => call<PlanList>('POST', 'plan', request),
     slips: (pack: string) => call<Pack>('GET', `packs/${pack}`),
     runs: () => call<RunList>('GET', 'runs'),
     belt: () => call<RunList>('GET', 'runs?latest=8'),
+    sent: (run: number, took: string | null) => call<PackedRun>('PUT', `runs/${run}/sent`, { took }),
     stop: (run: number) => call<RunAnswer>('POST', `runs/${run}/stop`),
     presets: () => call<PresetList>('GET', 'presets'),
     hosts: () => call<HostList>('GET', 'hosts'),

@@ -20,6 +20,7 @@ export interface Contract {
     'media-list': MediaList;
     'pack-answer': PackAnswer;
     'pack-command': PackCommand;
+    'pack-request': PackRequest;
     pack: Pack;
     'packed-run': PackedRun;
     'place-list': PlaceList;
@@ -35,6 +36,7 @@ export interface Contract {
     'run-answer': RunAnswer;
     'run-list': RunList;
     run: Run;
+    'sent-request': SentRequest;
     'sheet-request': SheetRequest;
     sheet: Sheet;
     slip: Slip;
@@ -151,6 +153,13 @@ export interface Analysis {
         name: string;
         text: string;
     }[];
+    /**
+     * Of a PQ picture, in cd/m².
+     */
+    light: {
+        maxCll: number;
+        maxFall: number;
+    } | null;
 }
 /**
  * Frames in a row, with their timecodes and their length of time.
@@ -184,7 +193,7 @@ export interface Choices {
             label: string;
             about: string;
             rule:
-                | 'host'
+                | ('host' | 'none')
                 | {
                       codec?: string;
                       profile?: string;
@@ -194,40 +203,17 @@ export interface Choices {
                        */
                       level?: string | null;
                       tune?: 'grain' | 'animation' | 'stills' | null;
+                      as?: 'host';
+                      /**
+                       * hardware: the graphics chip, where one works; software otherwise.
+                       */
+                      device?: 'software' | 'hardware';
                   };
         }[];
         frameSize: {
             label: string;
             about: string;
-            rule:
-                | {
-                      /**
-                       * stored: the cut's own pixels. displayed: square pixels, upright.
-                       */
-                      follow: 'stored' | 'displayed';
-                  }
-                | {
-                      /**
-                       * Inside these bounds, never enlarged.
-                       */
-                      fit: string;
-                  }
-                | {
-                      /**
-                       * This frame, the picture fitted in and padded.
-                       */
-                      exact: string;
-                      /**
-                       * What is done where the shapes differ; pad when absent.
-                       */
-                      shape?: 'pad' | 'crop' | 'stretch';
-                  }
-                | {
-                      /**
-                       * One of the usual sizes up (1) or down (-1).
-                       */
-                      step: number;
-                  };
+            rule: FrameSize;
         }[];
         frameRate: {
             label: string;
@@ -235,10 +221,28 @@ export interface Choices {
             rule:
                 | 'follow'
                 | {
+                      as?: 'follow';
                       /**
                        * 25, 30000/1001, 29.97
                        */
-                      exact: string;
+                      exact?: string | null;
+                      /**
+                       * Lifted by whole multiples until it is reached.
+                       */
+                      atLeast?: string;
+                      halve?: boolean;
+                      /**
+                       * How frames of one rate become those of another.
+                       */
+                      by?: 'repeat' | 'blend' | 'motion';
+                      /**
+                       * How fields become frames; by the material when absent.
+                       */
+                      fields?: 'keep' | 'interpolate' | 'blend' | null;
+                      /**
+                       * What the cut's frames are, where its file says otherwise.
+                       */
+                      source?: 'progressive' | 'tff' | 'bff' | null;
                   };
         }[];
         keyframes: {
@@ -247,16 +251,17 @@ export interface Choices {
             rule:
                 | ('host' | 'intra')
                 | {
-                      seconds?: number;
+                      seconds?: number | null;
                       closed?: boolean;
-                      bFrames?: number;
+                      bFrames?: number | null;
                       pyramid?: boolean;
                       /**
                        * In place of seconds.
                        */
-                      frames?: number;
-                      references?: number;
+                      frames?: number | null;
+                      references?: number | null;
                       sceneCuts?: boolean;
+                      as?: 'host' | 'intra';
                   };
         }[];
         sound: {
@@ -266,15 +271,54 @@ export interface Choices {
                 | ('follow' | 'host' | 'none')
                 | {
                       codec?: string;
-                      kbps?: number;
-                      sampleRate?: number;
-                      channels?: number;
-                      bitDepth?: 16 | 24 | 32;
+                      kbps?: number | null;
+                      sampleRate?: number | null;
+                      channels?: number | null;
+                      bitDepth?: 16 | 24 | 32 | null;
+                      as?: 'follow' | 'host';
+                      /**
+                       * Integrated, in LUFS; null leaves the level alone.
+                       */
+                      loudness?: number | 'host' | null;
+                      /**
+                       * In dBTP.
+                       */
+                      truePeak?: number | null;
+                      tracks?: 'first' | 'all';
+                  };
+        }[];
+        colour: {
+            label: string;
+            about: string;
+            rule:
+                | ('follow' | 'host')
+                | {
+                      bitDepth?: 8 | 10 | 12 | 16 | null;
+                      chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
+                      as?: 'follow' | 'host';
+                      /**
+                       * What the samples are taken for, without changing them; none leaves the file untagged.
+                       */
+                      tag?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | 'none' | null;
+                      /**
+                       * Samples are computed anew for this space; HDR comes down to SDR.
+                       */
+                      convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
+                      range?: 'limited' | 'full' | null;
+                      /**
+                       * Middle tones are lifted above 1, lowered below.
+                       */
+                      gamma?: number | null;
+                      dither?: 'ordered' | 'error-diffusion' | 'none';
+                      /**
+                       * HDR10 metadata.
+                       */
+                      hdr10?: 'carry' | 'measure' | 'none';
                   };
         }[];
     };
     rateModes: {
-        [k: string]: ('quality' | 'cbr' | 'vbr' | 'codec' | 'lossless')[];
+        [k: string]: ('quality' | 'cbr' | 'vbr' | 'vbr2' | 'codec' | 'lossless')[];
     };
     /**
      * Scale of constant quality by video codec.
@@ -286,6 +330,60 @@ export interface Choices {
             usual: number;
         } | null;
     };
+    /**
+     * By cell: named values of its rule that an editor shows beside the list.
+     */
+    parts: {
+        [k: string]: {
+            key: string;
+            label: string;
+            kind: 'options' | 'number' | 'switch' | 'text';
+            options: {
+                label: string;
+                value: string | number | boolean | null;
+                about: string;
+            }[];
+            unit: string;
+            least: number | null;
+            most: number | null;
+            step: number | null;
+            about: string;
+        }[];
+    };
+}
+export interface FrameSize {
+    /**
+     * stored: the cut's own pixels. displayed: square pixels, upright.
+     */
+    follow?: 'stored' | 'displayed';
+    /**
+     * Inside these bounds, never enlarged.
+     */
+    fit?: string | null;
+    /**
+     * This frame, the picture fitted in.
+     */
+    exact?: string | null;
+    /**
+     * One of the usual sizes up (1) or down (-1).
+     */
+    step?: number;
+    /**
+     * With exact: what is done where the shapes differ; pad when absent.
+     */
+    shape?: 'pad' | 'crop' | 'stretch';
+    /**
+     * With exact: the shape that the frame is shown at, as discs have it; square pixels when absent.
+     */
+    display?: '4:3' | '16:9' | 'nearest';
+    /**
+     * What the file says of a 360 picture; as the cut when absent.
+     */
+    projection?: 'equirectangular' | 'none' | null;
+    /**
+     * trim: black bars that were found in the cut are left out; kept when absent.
+     */
+    bars?: 'trim' | null;
 }
 /**
  * Answer of GET /api/cuts/{cut}/curves.
@@ -407,7 +505,7 @@ export interface Edits {
     picture?:
         | null
         | (
-              | 'host'
+              | ('host' | 'none')
               | {
                     codec?: string;
                     profile?: string;
@@ -417,49 +515,41 @@ export interface Edits {
                      */
                     level?: string | null;
                     tune?: 'grain' | 'animation' | 'stills' | null;
+                    as?: 'host';
+                    /**
+                     * hardware: the graphics chip, where one works; software otherwise.
+                     */
+                    device?: 'software' | 'hardware';
                 }
           );
-    frameSize?:
-        | null
-        | (
-              | {
-                    /**
-                     * stored: the cut's own pixels. displayed: square pixels, upright.
-                     */
-                    follow: 'stored' | 'displayed';
-                }
-              | {
-                    /**
-                     * Inside these bounds, never enlarged.
-                     */
-                    fit: string;
-                }
-              | {
-                    /**
-                     * This frame, the picture fitted in and padded.
-                     */
-                    exact: string;
-                    /**
-                     * What is done where the shapes differ; pad when absent.
-                     */
-                    shape?: 'pad' | 'crop' | 'stretch';
-                }
-              | {
-                    /**
-                     * One of the usual sizes up (1) or down (-1).
-                     */
-                    step: number;
-                }
-          );
+    frameSize?: null | FrameSize;
     frameRate?:
         | null
         | (
               | 'follow'
               | {
+                    as?: 'follow';
                     /**
                      * 25, 30000/1001, 29.97
                      */
-                    exact: string;
+                    exact?: string | null;
+                    /**
+                     * Lifted by whole multiples until it is reached.
+                     */
+                    atLeast?: string;
+                    halve?: boolean;
+                    /**
+                     * How frames of one rate become those of another.
+                     */
+                    by?: 'repeat' | 'blend' | 'motion';
+                    /**
+                     * How fields become frames; by the material when absent.
+                     */
+                    fields?: 'keep' | 'interpolate' | 'blend' | null;
+                    /**
+                     * What the cut's frames are, where its file says otherwise.
+                     */
+                    source?: 'progressive' | 'tff' | 'bff' | null;
                 }
           );
     rate?: null | Rate;
@@ -468,16 +558,17 @@ export interface Edits {
         | (
               | ('host' | 'intra')
               | {
-                    seconds?: number;
+                    seconds?: number | null;
                     closed?: boolean;
-                    bFrames?: number;
+                    bFrames?: number | null;
                     pyramid?: boolean;
                     /**
                      * In place of seconds.
                      */
-                    frames?: number;
-                    references?: number;
+                    frames?: number | null;
+                    references?: number | null;
                     sceneCuts?: boolean;
+                    as?: 'host' | 'intra';
                 }
           );
     colour?:
@@ -485,8 +576,27 @@ export interface Edits {
         | (
               | ('follow' | 'host')
               | {
-                    bitDepth?: 8 | 10 | 12 | 16;
-                    chroma?: '4:2:0' | '4:2:2' | '4:4:4';
+                    bitDepth?: 8 | 10 | 12 | 16 | null;
+                    chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
+                    as?: 'follow' | 'host';
+                    /**
+                     * What the samples are taken for, without changing them; none leaves the file untagged.
+                     */
+                    tag?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | 'none' | null;
+                    /**
+                     * Samples are computed anew for this space; HDR comes down to SDR.
+                     */
+                    convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
+                    range?: 'limited' | 'full' | null;
+                    /**
+                     * Middle tones are lifted above 1, lowered below.
+                     */
+                    gamma?: number | null;
+                    dither?: 'ordered' | 'error-diffusion' | 'none';
+                    /**
+                     * HDR10 metadata.
+                     */
+                    hdr10?: 'carry' | 'measure' | 'none';
                 }
           );
     sound?:
@@ -495,12 +605,23 @@ export interface Edits {
               | ('follow' | 'host' | 'none')
               | {
                     codec?: string;
-                    kbps?: number;
-                    sampleRate?: number;
-                    channels?: number;
-                    bitDepth?: 16 | 24 | 32;
+                    kbps?: number | null;
+                    sampleRate?: number | null;
+                    channels?: number | null;
+                    bitDepth?: 16 | 24 | 32 | null;
+                    as?: 'follow' | 'host';
+                    /**
+                     * Integrated, in LUFS; null leaves the level alone.
+                     */
+                    loudness?: number | 'host' | null;
+                    /**
+                     * In dBTP.
+                     */
+                    truePeak?: number | null;
+                    tracks?: 'first' | 'all';
                 }
           );
+    file?: null | File;
 }
 export interface Rate {
     mode?: 'quality' | 'cbr' | 'vbr' | 'codec' | 'lossless';
@@ -550,6 +671,16 @@ export interface Rate {
           };
     quality?: number;
 }
+export interface File {
+    /**
+     * {cut} {role} {host} {preset} {width} {height} {rate} {codec} {n}
+     */
+    template?: string | null;
+    /**
+     * Below the folder for deliveries.
+     */
+    folder?: string | null;
+}
 /**
  * Every answer with a status of 400 or more, and what the commands print with --json when they fail.
  */
@@ -570,7 +701,7 @@ export interface ErrorAnswer {
 export interface Finding {
     id: string;
     severity: 'stop' | 'caution' | 'note';
-    cell: 'container' | 'picture' | 'frameSize' | 'frameRate' | 'rate' | 'keyframes' | 'colour' | 'sound';
+    cell: 'container' | 'picture' | 'frameSize' | 'frameRate' | 'rate' | 'keyframes' | 'colour' | 'sound' | 'file';
     text: string;
     remedy: null | {
         text: string;
@@ -668,6 +799,10 @@ export interface Machine {
     deliveries: string;
     lineSpeed: number;
     lineSpeedLabel: string;
+    /**
+     * Files that were sent; 0 where the speed was set.
+     */
+    lineSpeedLearntFrom: number;
 }
 /**
  * A file in a media folder.
@@ -724,6 +859,10 @@ export interface Run {
     endedAt: string | null;
     bytesLabel: string | null;
     differences: number | null;
+    /**
+     * A folder of images in place of a file; it cannot be downloaded.
+     */
+    isFolder: boolean;
 }
 /**
  * Printed by `bin/crate pack --json`.
@@ -762,6 +901,7 @@ export interface Plan {
             level: string | null;
             effort: string;
             tune: string | null;
+            device: string;
         };
         frameSize: {
             label: string;
@@ -770,8 +910,16 @@ export interface Plan {
             pictureWidth: number;
             pictureHeight: number;
             sampleAspect: string;
-            cropped: boolean;
-            stretched: boolean;
+            /**
+             * What is done where the picture has another shape than the frame; null where it has the same.
+             */
+            shape: 'pad' | 'crop' | 'stretch' | null;
+            projection: string | null;
+            exact: string;
+            /**
+             * trim: the cut's black bars are left out.
+             */
+            bars?: string | null;
         };
         frameRate: {
             label: string;
@@ -779,6 +927,10 @@ export interface Plan {
             scan: 'progressive' | 'tff' | 'bff';
             deinterlace: boolean;
             convert: boolean;
+            fields: string | null;
+            by: string;
+            exact: string;
+            source: string;
         };
         rate: {
             label: string;
@@ -787,6 +939,10 @@ export interface Plan {
             average: number | null;
             peak: number | null;
             quality: number | null;
+            /**
+             * Bytes that the file is to stay under.
+             */
+            target?: number | null;
         };
         keyframes: {
             label: string;
@@ -808,6 +964,14 @@ export interface Plan {
             chroma: string;
             alpha: boolean;
             toneMap: boolean;
+            converts: boolean;
+            gamma: number;
+            dither: string;
+            mastering: string | null;
+            light: string | null;
+            tag: string | null;
+            convert: string | null;
+            hdr10: string;
         };
         sound: {
             label: string;
@@ -816,6 +980,23 @@ export interface Plan {
             sampleRate: number | null;
             channels: number | null;
             bitDepth: number | null;
+            kbps: number | null;
+            tracks: string;
+            trackCount: number;
+            loudness: number | null;
+            truePeak: number | null;
+            gain: number | null;
+            limited: boolean;
+        };
+        file: {
+            label: string;
+            name: string;
+            /**
+             * Below the folder for deliveries.
+             */
+            folder: string;
+            template: string;
+            version: number;
         };
     };
     origins: {
@@ -851,6 +1032,10 @@ export interface Plan {
             from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
             text: string;
         };
+        file: {
+            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
+            text: string;
+        };
     };
     range: {
         first: number;
@@ -864,11 +1049,15 @@ export interface Plan {
         bytes: number;
         bytesLabel: string;
         marginPercent: number;
-        basis: 'rate' | 'codec' | 'cut' | 'content';
+        basis: 'rate' | 'codec' | 'cut' | 'content' | 'sample';
         seconds: number;
         secondsLabel: string;
         sendSeconds: number | null;
         sendLabel: string | null;
+        /**
+         * Pieces are being encoded for a better figure.
+         */
+        sampling: boolean;
     };
     /**
      * What the host asks for this picture, in bits per second.
@@ -878,6 +1067,24 @@ export interface Plan {
      * The average spread over every pixel of every frame.
      */
     bitsPerPixel: number | null;
+    /**
+     * What the host asks, by cell.
+     */
+    asks: {
+        container?: string;
+        picture?: string;
+        frameSize?: string;
+        frameRate?: string;
+        rate?: string;
+        keyframes?: string;
+        colour?: string;
+        sound?: string;
+        file?: string;
+    };
+    rateRow: {
+        shorterSide: number;
+        high: boolean;
+    } | null;
 }
 /**
  * What came out of a run.
@@ -1058,6 +1265,30 @@ export interface Reading {
     analysis?: Analysis;
 }
 /**
+ * POST /api/cuts/{cut}/pack: these outputs, or those of the cut's sheet when there are none.
+ */
+export interface PackRequest {
+    /**
+     * @maxItems 40
+     */
+    outputs?: {
+        preset: string;
+        host?: string | null;
+        edits?: Edits;
+        range?: Range | null;
+    }[];
+}
+/**
+ * First and last frame to deliver, counted from 0.
+ */
+export interface Range {
+    first: number;
+    /**
+     * Included.
+     */
+    last: number;
+}
+/**
  * Answer of GET /api/packs/{pack}.
  */
 export interface Pack {
@@ -1095,6 +1326,17 @@ export interface PackedRun {
     differences: number | null;
     plan: Plan;
     slip: null | Slip;
+    /**
+     * A folder of images in place of a file; it cannot be downloaded.
+     */
+    isFolder: boolean;
+    /**
+     * How long the file took to its host, once that was said.
+     */
+    sent: null | {
+        label: string;
+        speedLabel: string;
+    };
 }
 /**
  * Answer of GET /api/cuts/{cut}/places.
@@ -1107,6 +1349,8 @@ export interface PlaceList {
  */
 export interface PlanList {
     outputs: Plan[];
+    recap: string;
+    stopped: boolean;
 }
 /**
  * Body of POST /api/plan.
@@ -1123,16 +1367,6 @@ export interface PlanRequest {
         range?: Range | null;
     }[];
     range?: Range | null;
-}
-/**
- * First and last frame to deliver, counted from 0.
- */
-export interface Range {
-    first: number;
-    /**
-     * Included.
-     */
-    last: number;
 }
 /**
  * Answer of GET /api/presets.
@@ -1158,7 +1392,7 @@ export interface Rules {
               fastStart?: boolean;
           };
     picture?:
-        | 'host'
+        | ('host' | 'none')
         | {
               codec?: string;
               profile?: string;
@@ -1168,74 +1402,100 @@ export interface Rules {
                */
               level?: string | null;
               tune?: 'grain' | 'animation' | 'stills' | null;
+              as?: 'host';
+              /**
+               * hardware: the graphics chip, where one works; software otherwise.
+               */
+              device?: 'software' | 'hardware';
           };
-    frameSize?:
-        | {
-              /**
-               * stored: the cut's own pixels. displayed: square pixels, upright.
-               */
-              follow: 'stored' | 'displayed';
-          }
-        | {
-              /**
-               * Inside these bounds, never enlarged.
-               */
-              fit: string;
-          }
-        | {
-              /**
-               * This frame, the picture fitted in and padded.
-               */
-              exact: string;
-              /**
-               * What is done where the shapes differ; pad when absent.
-               */
-              shape?: 'pad' | 'crop' | 'stretch';
-          }
-        | {
-              /**
-               * One of the usual sizes up (1) or down (-1).
-               */
-              step: number;
-          };
+    frameSize?: FrameSize;
     frameRate?:
         | 'follow'
         | {
+              as?: 'follow';
               /**
                * 25, 30000/1001, 29.97
                */
-              exact: string;
+              exact?: string | null;
+              /**
+               * Lifted by whole multiples until it is reached.
+               */
+              atLeast?: string;
+              halve?: boolean;
+              /**
+               * How frames of one rate become those of another.
+               */
+              by?: 'repeat' | 'blend' | 'motion';
+              /**
+               * How fields become frames; by the material when absent.
+               */
+              fields?: 'keep' | 'interpolate' | 'blend' | null;
+              /**
+               * What the cut's frames are, where its file says otherwise.
+               */
+              source?: 'progressive' | 'tff' | 'bff' | null;
           };
     rate?: Rate;
     keyframes?:
         | ('host' | 'intra')
         | {
-              seconds?: number;
+              seconds?: number | null;
               closed?: boolean;
-              bFrames?: number;
+              bFrames?: number | null;
               pyramid?: boolean;
               /**
                * In place of seconds.
                */
-              frames?: number;
-              references?: number;
+              frames?: number | null;
+              references?: number | null;
               sceneCuts?: boolean;
+              as?: 'host' | 'intra';
           };
     colour?:
         | ('follow' | 'host')
         | {
-              bitDepth?: 8 | 10 | 12 | 16;
-              chroma?: '4:2:0' | '4:2:2' | '4:4:4';
+              bitDepth?: 8 | 10 | 12 | 16 | null;
+              chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
+              as?: 'follow' | 'host';
+              /**
+               * What the samples are taken for, without changing them; none leaves the file untagged.
+               */
+              tag?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | 'none' | null;
+              /**
+               * Samples are computed anew for this space; HDR comes down to SDR.
+               */
+              convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
+              range?: 'limited' | 'full' | null;
+              /**
+               * Middle tones are lifted above 1, lowered below.
+               */
+              gamma?: number | null;
+              dither?: 'ordered' | 'error-diffusion' | 'none';
+              /**
+               * HDR10 metadata.
+               */
+              hdr10?: 'carry' | 'measure' | 'none';
           };
     sound?:
         | ('follow' | 'host' | 'none')
         | {
               codec?: string;
-              kbps?: number;
-              sampleRate?: number;
-              channels?: number;
-              bitDepth?: 16 | 24 | 32;
+              kbps?: number | null;
+              sampleRate?: number | null;
+              channels?: number | null;
+              bitDepth?: 16 | 24 | 32 | null;
+              as?: 'follow' | 'host';
+              /**
+               * Integrated, in LUFS; null leaves the level alone.
+               */
+              loudness?: number | 'host' | null;
+              /**
+               * In dBTP.
+               */
+              truePeak?: number | null;
+              tracks?: 'first' | 'all';
           };
+    file?: File;
 }
 /**
  * A preset: saved rules for an output.
@@ -1283,6 +1543,15 @@ export interface RunList {
         secondsLeftLabel: string | null;
         error: string | null;
     }[];
+}
+/**
+ * Body of PUT /api/runs/{run}/sent.
+ */
+export interface SentRequest {
+    /**
+     * How long sending took: 42:10, 1:05:00. Null takes it back.
+     */
+    took: string | null;
 }
 /**
  * Body of PUT /api/cuts/{cut}/sheet.
@@ -1351,6 +1620,12 @@ export interface Sheet {
     }[];
     recap: string;
     stopped: boolean;
+    totals: {
+        bytes: number;
+        bytesLabel: string;
+        secondsLabel: string;
+        sendLabel: string | null;
+    };
 }
 /**
  * Answer of GET /api/uploads/{id}.

@@ -1,8 +1,9 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { useHosts, usePresets } from '../api/queries';
+import { usePresets } from '../api/queries';
 import type { PresetList } from '../api/types';
 import { Button } from '../ui/Button';
+import { HostSelect } from '../ui/HostSelect';
 import { Popover } from '../ui/Popover';
 
 type Preset = PresetList['presets'][number];
@@ -42,56 +43,40 @@ export function AddOutput({ add, full }: { add: (preset: string, host: string | 
 
 function Chooser({ add }: { add: (preset: string, host: string | null) => void }) {
     const presets = usePresets().data?.presets ?? [];
-    const hosts = useHosts().data?.hosts ?? [];
     const [chosen, setChosen] = useState<Preset | null>(null);
     const [host, setHost] = useState<string | null>(null);
     return (
         <div>
             <div className="mb-2 font-medium">Add an output</div>
             <div className="-mx-1.5 max-h-[320px] overflow-y-auto">
-                {[...presets]
-                    .sort((a, b) => a.role.localeCompare(b.role))
-                    .map((preset) => (
-                        <button
-                            key={preset.slug}
-                            type="button"
-                            aria-pressed={chosen?.slug === preset.slug}
-                            onClick={() => {
-                                setChosen(preset);
-                                setHost(preset.host);
-                            }}
-                            className="block w-full rounded px-1.5 py-1 text-left hover:bg-sunk focus-visible:outline-offset-[-2px] aria-pressed:bg-rust-wash"
-                        >
-                            <span className="flex items-baseline gap-2">
-                                <b className="font-medium">{preset.name}</b>
-                                <span
-                                    className={`ml-auto font-stencil text-[11px] tracking-[.05em] uppercase ${preset.role === 'upload' ? 'text-rust' : 'text-soft'}`}
-                                >
-                                    {preset.role}
-                                </span>
+                {presets.map((preset) => (
+                    <button
+                        key={preset.slug}
+                        type="button"
+                        aria-pressed={chosen?.slug === preset.slug}
+                        onClick={() => {
+                            setChosen(preset);
+                            setHost(preset.host);
+                        }}
+                        className="block w-full rounded px-1.5 py-1 text-left hover:bg-sunk focus-visible:outline-offset-[-2px] aria-pressed:bg-rust-wash"
+                    >
+                        <span className="flex items-baseline gap-2">
+                            <b className="font-medium">{preset.name}</b>
+                            <span
+                                className={`ml-auto font-stencil text-[11px] tracking-[.05em] uppercase ${preset.role === 'upload' ? 'text-rust' : 'text-soft'}`}
+                            >
+                                {preset.role}
                             </span>
-                            <span className="block text-[12px] leading-4 text-soft">{preset.about}</span>
-                        </button>
-                    ))}
+                        </span>
+                        <span className="block text-[12px] leading-4 text-soft">{preset.about}</span>
+                    </button>
+                ))}
             </div>
             <div className="mt-3 flex items-center gap-2 border-t border-line pt-3">
                 <label htmlFor="add-host" className="text-soft">
                     For
                 </label>
-                <select
-                    id="add-host"
-                    value={host ?? ''}
-                    disabled={chosen === null}
-                    onChange={(event) => setHost(event.target.value === '' ? null : event.target.value)}
-                    className="h-7 rounded border border-line bg-page px-1.5 disabled:text-faint"
-                >
-                    <option value="">no host</option>
-                    {hosts.map((option) => (
-                        <option key={option.slug} value={option.slug}>
-                            {option.name}
-                        </option>
-                    ))}
-                </select>
+                <HostSelect id="add-host" value={host} onChange={setHost} disabled={chosen === null} />
                 <Button
                     kind="primary"
                     className="ml-auto"

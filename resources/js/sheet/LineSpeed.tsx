@@ -32,7 +32,7 @@ export function LineSpeed({ machine }: { machine: Machine }) {
                     type="button"
                     title="Say how fast your line sends"
                     onClick={() => {
-                        setTyped(String(machine.lineSpeed / 1_000_000));
+                        setTyped(String(Math.round(machine.lineSpeed / 10_000) / 100));
                         setOpen(true);
                     }}
                     className="font-normal text-faint underline decoration-dotted underline-offset-3 hover:text-ink"
@@ -65,6 +65,11 @@ export function LineSpeed({ machine }: { machine: Machine }) {
                         Set
                     </Button>
                 </div>
+                <p className="mt-2 text-[12px] leading-4 text-soft">
+                    {machine.lineSpeedLearntFrom === 0
+                        ? 'Say on the slips how long a file took to its host, and this is learnt.'
+                        : `Learnt from ${machine.lineSpeedLearntFrom === 1 ? 'the file' : `the last ${machine.lineSpeedLearntFrom} files`} you sent. What you set here holds until the next one.`}
+                </p>
                 {save.isError && <p className="mt-2 text-stop">{save.error.message}</p>}
             </form>
         </Popover>

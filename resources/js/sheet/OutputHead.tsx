@@ -1,31 +1,68 @@
-import { Copy, Trash2 } from 'lucide-react';
+import { Columns2, Copy, Trash2 } from 'lucide-react';
+import { memo, useState } from 'react';
 import type { Plan } from '../api/types';
 import type { Output } from './outputs';
+import type { Columns } from './useColumns';
 
 interface Props {
     output: Output;
     plan: Plan | undefined;
     number: number;
-    remove: () => void;
-    duplicate: () => void;
+    at: string;
+    columns: Columns;
+    compared: boolean;
+    compare: (key: string) => void;
 }
 
-export function OutputHead({ output, plan, number, remove, duplicate }: Props) {
+const dragged = 'application/x-outer-crate-column';
+
+/** What a column makes, and what can be done with it; it is dragged by its head, or moved with Alt and an arrow. */
+export const OutputHead = memo(function OutputHead({ output, plan, number, at, columns, compared, compare }: Props) {
+    const [over, setOver] = useState(false);
     const name =
         plan === undefined ? output.preset : `${plan.presetName}${plan.hostName === null ? '' : ` → ${plan.hostName}`}`;
     return (
-        <th scope="col" className="group sticky top-0 z-10 border-b border-l border-b-rule border-l-line bg-page px-3">
+        <th
+            scope="col"
+            draggable
+            onDragStart={(event) => {
+                event.dataTransfer.setData(dragged, output.key);
+                event.dataTransfer.effectAllowed = 'move';
+            }}
+            onDragOver={(event) => {
+                if (event.dataTransfer.types.includes(dragged)) {
+                    event.preventDefault();
+                    setOver(true);
+                }
+            }}
+            onDragLeave={() => setOver(false)}
+            onDrop={(event) => {
+                setOver(false);
+                columns.drop(event.dataTransfer.getData(dragged), output.key);
+            }}
+            className={`group sticky top-0 z-10 max-w-0 border-b border-l border-b-rule border-l-line px-3 ${over ? 'bg-rust-wash' : 'bg-page'} ${compared ? 'shadow-[inset_0_-3px_0_var(--rust)]' : ''}`}
+        >
             <span className="flex items-baseline gap-2">
-                <span
-                    className={`font-stencil text-[16px] tracking-[.05em] uppercase ${plan?.role === 'upload' ? 'text-rust' : ''}`}
+                <button
+                    type="button"
+                    data-at={at}
+                    tabIndex={-1}
+                    aria-label={`Output ${number}: ${plan?.role ?? ''} ${name}`}
+                    title="Drag to move; Alt ← → moves it, Ctrl C copies it, Delete removes it"
+                    className={`cursor-grab rounded font-stencil text-[16px] tracking-[.05em] uppercase ${plan?.role === 'upload' ? 'text-rust' : ''}`}
                 >
                     {plan?.role ?? '…'}
-                </span>
-                <span className="ml-auto flex gap-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
-                    <Tool label={`Duplicate output ${number}`} onClick={duplicate}>
+                </button>
+                <span
+                    className={`ml-auto flex gap-1 group-focus-within:opacity-100 group-hover:opacity-100 ${compared ? '' : 'opacity-0'}`}
+                >
+                    <Tool label={`Compare output ${number}`} pressed={compared} onClick={() => compare(output.key)}>
+                        <Columns2 size={13} />
+                    </Tool>
+                    <Tool label={`Duplicate output ${number}`} onClick={() => columns.duplicate(output.key)}>
                         <Copy size={13} />
                     </Tool>
-                    <Tool label={`Remove output ${number}`} onClick={remove}>
+                    <Tool label={`Remove output ${number}`} onClick={() => columns.remove(output.key)}>
                         <Trash2 size={13} />
                     </Tool>
                 </span>
@@ -36,16 +73,24 @@ export function OutputHead({ output, plan, number, remove, duplicate }: Props) {
             </span>
         </th>
     );
+});
+
+interface ToolProps {
+    label: string;
+    pressed?: boolean;
+    onClick: () => void;
+    children: React.ReactNode;
 }
 
-function Tool({ label, onClick, children }: { label: string; onClick: () => void; children: React.ReactNode }) {
+function Tool({ label, pressed, onClick, children }: ToolProps) {
     return (
         <button
             type="button"
             aria-label={label}
+            aria-pressed={pressed}
             title={label}
             onClick={onClick}
-            className="flex size-5 items-center justify-center self-center rounded text-faint hover:bg-sunk hover:text-ink"
+            className="flex size-5 items-center justify-center self-center rounded text-faint hover:bg-sunk hover:text-ink aria-pressed:text-rust"
         >
             {children}
         </button>

@@ -1,22 +1,25 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Cut, Range, Sheet } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Popover } from '../ui/Popover';
 import { Segments } from '../ui/Segments';
 import { RangeInputs } from '../viewer/RangeInputs';
+import type { Columns } from './useColumns';
 
 interface Props {
     cut: Cut;
+    at: string;
     number: number;
     range: Sheet['outputs'][number]['range'] | undefined;
-    /** Null follows the cut's range. */
-    setRange: (range: Range | null) => void;
+    output: string;
+    columns: Columns;
     planning: boolean;
 }
 
 /** The frames that an output delivers: the cut's range, or its own. */
-export function RangeCell({ cut, number, range, setRange, planning }: Props) {
+export const RangeCell = memo(function RangeCell({ cut, at, number, range, output, columns, planning }: Props) {
     const [open, setOpen] = useState(false);
+    const setRange = (own: Range | null) => columns.setRange(output, own);
     if (range === undefined) {
         return <td className="border-b border-l border-line bg-surface px-3 text-faint">…</td>;
     }
@@ -31,7 +34,7 @@ export function RangeCell({ cut, number, range, setRange, planning }: Props) {
                 anchor={
                     <button
                         type="button"
-                        data-at={`-1,${number - 1}`}
+                        data-at={at}
                         tabIndex={-1}
                         aria-label={`Range of output ${number}: ${value}, ${range.own ? 'its own' : 'follows'}`}
                         title={`${range.firstLabel} to ${range.lastLabel}, ${range.frames} frames`}
@@ -73,4 +76,4 @@ export function RangeCell({ cut, number, range, setRange, planning }: Props) {
             </Popover>
         </td>
     );
-}
+});

@@ -1,10 +1,13 @@
-import { useEffect, useId, useRef, useState } from 'react';
-import { useChoices } from '../api/queries';
+import { useEffect, useId, useRef } from 'react';
+import { useChoices, useMachine } from '../api/queries';
 import type { Plan, Rules } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Segments } from '../ui/Segments';
+import { useDragged } from '../ui/useDragged';
+import { useTyped } from '../ui/useTyped';
 import { RateScale } from './RateScale';
+import { RateTable } from './RateTable';
 
 type RateRule = NonNullable<Rules['rate']>;
 
@@ -27,13 +30,20 @@ type Mode = (typeof modes)[number]['value'];
 /** Mode, average and peak or quality, with the host's ask beside them. Figures follow while one types. */
 export function RateEditor({ plan, rule, edit, close }: Props) {
     const { data } = useChoices();
+    const { data: machine } = useMachine();
     // One number for all the keystrokes of this opening, so that one undo takes them back.
     const step = useRef(`rate-${crypto.randomUUID()}`);
     const rate = plan.values.rate;
     const allowed = data?.rateModes[plan.values.picture.codec] ?? [];
     const scale = data?.qualities[plan.values.picture.codec];
+    const quality = useDragged(rate.quality ?? scale?.usual ?? 0);
+    const hasTable = plan.rateRow !== null;
     const target = rule?.average !== undefined && 'bytes' in rule.average ? rule.average.bytes : null;
     const mode: Mode = rate.mode === 'vbr' && rate.passes === 2 ? 'vbr2' : (rate.mode as Mode);
+    const sending = rule?.average !== undefined && 'sendSeconds' in rule.average ? rule.average.sendSeconds : null;
+    /** What the average is reckoned from. The peak goes with it: one that was typed for another average would forbid this one. */
+    const lead = (average: NonNullable<RateRule['average']>) =>
+        edit({ ...rule, peak: { timesAverage: 1.5 }, average }, step.current);
     const change = (part: RateRule) => edit({ ...rule, ...part }, step.current);
 
     if (rate.mode === 'codec' || rate.mode === 'lossless') {
@@ -59,73 +69,111 @@ export function RateEditor({ plan, rule, edit, close }: Props) {
                     />
                 )}
             </div>
-            <Segments
-                label="Mode"
-                value={mode}
-                options={modes.filter((option) => allowed.includes(option.value === 'vbr2' ? 'vbr' : option.value))}
-                onChange={(next) =>
-                    change(
-                        next === 'vbr2'
-                            ? { mode: 'vbr', passes: 2 }
-                            : next === 'vbr'
-                              ? { mode: 'vbr', passes: 1 }
-                              : { mode: next },
-                    )
-                }
-            />
-            {rate.mode === 'quality' ? (
-                <NumberField
-                    label="Quality"
-                    unit={scale ? `${scale.best} best · ${scale.worst} least` : ''}
-                    value={String(rate.quality ?? scale?.usual ?? '')}
-                    onNumber={(quality) => change({ quality: Math.round(quality) })}
-                    onEnter={close}
-                />
-            ) : (
-                <NumberField
-                    label="Average"
-                    unit="Mb/s"
-                    value={megabits(rate.average)}
-                    onNumber={(value) => change({ average: { kbps: kilobits(value) } })}
-                    onEnter={close}
-                    autoFocus
-                />
-            )}
-            {rate.mode !== 'cbr' && (rate.mode === 'vbr' || rate.peak !== null) && (
-                <NumberField
-                    label="Peak"
-                    unit="Mb/s"
-                    value={megabits(rate.peak)}
-                    onNumber={(value) => change({ peak: { kbps: kilobits(value) } })}
-                    onEnter={close}
-                />
-            )}
-            {rate.average !== null && (
-                <NumberField
-                    label="File"
-                    unit="MB at most"
-                    value={target === null ? '' : String(target / 1_000_000)}
-                    // The peak goes with the average: one that was typed for another average would forbid this one.
-                    onNumber={(value) =>
-                        edit(
-                            { ...rule, peak: undefined, average: { bytes: Math.round(value * 1_000_000) } },
-                            step.current,
-                        )
-                    }
-                    onEnter={close}
-                />
-            )}
-            {rate.average !== null && <RateScale average={rate.average} peak={rate.peak} asked={plan.askedAverage} />}
-            {plan.findings
-                .filter((finding) => finding.cell === 'rate')
-                .map((finding) => (
-                    <p
-                        key={finding.id}
-                        className={`mt-2 text-[12px] ${finding.severity === 'stop' ? 'text-stop' : 'text-soft'}`}
-                    >
-                        <Figures text={finding.text} />
-                    </p>
-                ))}
+            <div className={hasTable ? 'grid grid-cols-[312px_1fr] gap-5' : ''}>
+                <div>
+                    <Segments
+                        label="Mode"
+                        value={mode}
+                        options={modes.filter((option) => allowed.includes(option.value))}
+                        onChange={(next) =>
+                            change(
+                                next === 'vbr2'
+                                    ? { mode: 'vbr', passes: 2 }
+                                    : next === 'vbr'
+                                      ? { mode: 'vbr', passes: 1 }
+                                      : { mode: next },
+                            )
+                        }
+                    />
+                    {rate.mode === 'quality' ? (
+                        <>
+                            <NumberField
+                                label="Quality"
+                                unit={scale ? `${scale.best} best · ${scale.worst} least` : ''}
+                                value={String(rate.quality ?? scale?.usual ?? '')}
+                                onNumber={(quality) => change({ quality: Math.round(quality) })}
+                                onEnter={close}
+                            />
+                            {scale && (
+                                <input
+                                    type="range"
+                                    aria-label="Quality, from small to best"
+                                    min={scale.best}
+                                    max={scale.worst}
+                                    value={quality.shown}
+                                    onChange={(event) => {
+                                        quality.drag(Number(event.target.value));
+                                        change({ quality: Number(event.target.value) });
+                                    }}
+                                    onBlur={quality.release}
+                                    className="mt-2 w-full accent-rust [direction:rtl]"
+                                />
+                            )}
+                        </>
+                    ) : (
+                        <NumberField
+                            label="Average"
+                            unit="Mb/s"
+                            value={megabits(rate.average)}
+                            onNumber={(value) => change({ average: { kbps: kilobits(value) } })}
+                            onEnter={close}
+                            autoFocus
+                        />
+                    )}
+                    {rate.mode !== 'cbr' && rate.peak !== null && (
+                        <NumberField
+                            label="Peak"
+                            unit="Mb/s"
+                            value={megabits(rate.peak)}
+                            onNumber={(value) => change({ peak: { kbps: kilobits(value) } })}
+                            onEnter={close}
+                        />
+                    )}
+                    {rate.average !== null && (
+                        <>
+                            {plan.askedAverage !== null && (
+                                <NumberField
+                                    label="Ask ×"
+                                    unit={`what ${plan.hostName} asks`}
+                                    value={String(Math.round((100 * rate.average) / plan.askedAverage) / 100)}
+                                    onNumber={(times) => times > 0 && lead({ timesAsk: times })}
+                                    onEnter={close}
+                                />
+                            )}
+                            <NumberField
+                                label="File"
+                                unit="MB at most"
+                                value={target === null ? '' : String(target / 1_000_000)}
+                                onNumber={(value) => lead({ bytes: Math.round(value * 1_000_000) })}
+                                onEnter={close}
+                            />
+                            {machine && (
+                                <NumberField
+                                    label="Sent in"
+                                    unit={`min at ${machine.lineSpeedLabel}`}
+                                    value={sending === null ? '' : String(Math.round((100 * sending) / 60) / 100)}
+                                    onNumber={(minutes) =>
+                                        minutes > 0 &&
+                                        lead({ sendSeconds: minutes * 60, lineKbps: machine.lineSpeed / 1000 })
+                                    }
+                                    onEnter={close}
+                                />
+                            )}
+                        </>
+                    )}
+                    {rate.average !== null && (
+                        <RateScale
+                            average={rate.average}
+                            peak={rate.peak}
+                            asked={plan.askedAverage}
+                            change={(bits) =>
+                                change({ average: { kbps: Math.round(bits / 1000) }, peak: { timesAverage: 1.5 } })
+                            }
+                        />
+                    )}
+                </div>
+                {hasTable && <RateTable plan={plan} />}
+            </div>
             <div className="mt-3 flex items-center border-t border-line pt-2 text-[12px] text-soft">
                 {plan.bitsPerPixel !== null && (
                     <Figures text={`${plan.bitsPerPixel} bits per pixel · ≈ ${plan.estimate.bytesLabel}`} />
@@ -152,29 +200,24 @@ interface FieldProps {
 /** Keeps what is typed; passes a number on a moment after the last key. */
 function NumberField({ label, unit, value, onNumber, onEnter, autoFocus }: FieldProps) {
     const id = useId();
-    const [typed, setTyped] = useState<string | null>(null);
-    const timer = useRef<number | undefined>(undefined);
     const input = useRef<HTMLInputElement>(null);
-    const number = typed === null ? null : Number(typed.replace(',', '.'));
-    const wrong = number !== null && !(number >= 0 && typed?.trim() !== '');
+    const asNumber = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
+    const { typed, type, flush, settle } = useTyped(value, (text) => {
+        if (asNumber(text) >= 0) {
+            onNumber(asNumber(text));
+        }
+    });
+    const wrong = typed !== value && !(asNumber(typed) >= 0);
 
     useEffect(() => {
         if (autoFocus) {
             input.current?.focus();
             input.current?.select();
         }
-        return () => window.clearTimeout(timer.current);
     }, [autoFocus]);
 
-    const pass = (text: string, wait: number) => {
-        window.clearTimeout(timer.current);
-        const next = Number(text.replace(',', '.'));
-        if (text.trim() !== '' && next >= 0) {
-            timer.current = window.setTimeout(() => onNumber(next), wait);
-        }
-    };
     return (
-        <div className="mt-2 flex items-center gap-2">
+        <div className="mt-1.5 flex items-center gap-2">
             <label htmlFor={id} className="w-14 text-soft">
                 {label}
             </label>
@@ -183,20 +226,17 @@ function NumberField({ label, unit, value, onNumber, onEnter, autoFocus }: Field
                 id={id}
                 inputMode="decimal"
                 autoComplete="off"
-                value={typed ?? value}
+                value={typed}
                 aria-invalid={wrong}
-                onChange={(event) => {
-                    setTyped(event.target.value);
-                    pass(event.target.value, 120);
-                }}
-                onBlur={() => !wrong && setTyped(null)}
+                onChange={(event) => type(event.target.value)}
+                onBlur={() => !wrong && settle()}
                 onKeyDown={(event) => {
                     if (event.key === 'Enter' && !wrong) {
-                        pass(event.currentTarget.value, 0);
-                        window.setTimeout(onEnter, 0);
+                        flush();
+                        onEnter();
                     }
                 }}
-                className="figure h-7 w-24 rounded border border-line bg-page px-2 text-right aria-invalid:border-stop"
+                className="figure h-[26px] w-24 rounded border border-line bg-page px-2 text-right aria-invalid:border-stop"
             />
             <span className="text-soft">{unit}</span>
             {wrong && <span className="text-[12px] text-stop">a number, please</span>}

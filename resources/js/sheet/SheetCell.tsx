@@ -1,61 +1,74 @@
-import { useState } from 'react';
-import type { Plan, Rules } from '../api/types';
+import { memo, useState } from 'react';
+import { useChoices } from '../api/queries';
+import type { Cut, Edits, Plan } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Popover } from '../ui/Popover';
-import { ChoiceEditor } from './ChoiceEditor';
-import type { CellName, Output } from './outputs';
-import { RateEditor } from './RateEditor';
+import { CellEditor, hasSides } from './CellEditor';
+import { isAbsent, type Output } from './outputs';
+import type { Row } from './rows';
+import { textOf } from './rows';
+import type { Columns } from './useColumns';
 
 interface Props {
-    name: CellName;
-    rowLabel: string;
+    cut: Cut;
+    row: Row;
     at: string;
+    number: number;
     first: boolean;
     plan: Plan | undefined;
     output: Output;
-    /** Changes the cell's rule; null puts the preset's back. Changes that share a step are undone together. */
-    edit: (rule: Rules[keyof Rules] | null, step?: string | null) => void;
+    columns: Columns;
     planning: boolean;
 }
 
 const washes = { stop: 'bg-stop-wash', caution: 'bg-caution-wash', note: 'bg-surface' };
 
 /** A decided value with where it came from; Enter or a click opens its editor in place. */
-export function SheetCell({ name, rowLabel, at, first, plan, output, edit, planning }: Props) {
+export const SheetCell = memo(Cell, (before, after) => {
+    const { row: _, ...rest } = after;
+    return (
+        before.row.cell === after.row.cell &&
+        before.row.part === after.row.part &&
+        before.row.label === after.row.label &&
+        (Object.keys(rest) as (keyof typeof rest)[]).every((name) => before[name] === after[name])
+    );
+});
+
+function Cell({ cut, row, at, number, first, plan, output, columns, planning }: Props) {
     const [open, setOpen] = useState(false);
+    const sided = hasSides(row, useChoices().data);
     if (plan === undefined) {
         return <td className="border-b border-l border-line bg-surface px-3 text-faint">…</td>;
     }
+    const name = row.cell;
     const origin = plan.origins[name];
-    const finding = plan.findings.find((candidate) => candidate.cell === name);
-    const yours = origin.from === 'you';
-    const editable = name !== 'colour' && !(name === 'keyframes' && plan.values.keyframes.frames === 1);
-    const value = plan.values[name].label;
+    const finding = row.part === null ? plan.findings.find((candidate) => candidate.cell === name) : undefined;
+    const rule = output.edits[name];
+    const yours =
+        row.part === null ? origin.from === 'you' : typeof rule === 'object' && rule !== null && row.part.key in rule;
+    const editable = !isAbsent(plan, name) && !(name === 'keyframes' && plan.values.keyframes.frames === 1);
+    const value = textOf(plan, row);
+    const from = isAbsent(plan, name) ? '' : row.part === null ? origins(plan, name, yours) : yours ? 'you' : '';
     const Tag = editable ? 'button' : 'div';
     const content = (
         <Tag
             {...(editable ? { type: 'button' as const, onClick: () => setOpen(true) } : {})}
             data-at={at}
             tabIndex={first ? 0 : -1}
-            aria-label={`${rowLabel} of output ${Number(at.split(',')[1]) + 1}: ${value}, ${yours ? 'changed by you, ' : ''}${origin.text}`}
-            title={`${value}\n${yours ? 'you · ' : ''}${origin.text}${finding ? `\n${finding.text}` : ''}`}
+            aria-label={`${row.label} of output ${number}: ${value}, ${yours ? 'changed by you, ' : ''}${origin.text}`}
+            title={[value, `${yours ? 'you · ' : ''}${origin.text}`, asked(plan, name), finding?.text]
+                .filter(Boolean)
+                .join('\n')}
             className={`relative flex h-[29px] w-full items-center gap-2 px-3 text-left focus-visible:bg-rust-wash focus-visible:outline-offset-[-2px] ${editable ? 'hover:bg-sunk' : 'cursor-default'} ${open ? 'bg-rust-wash outline-2 outline-offset-[-2px] outline-rust' : ''}`}
         >
             {yours && <span className="absolute left-1 size-[5px] rounded-full bg-rust" />}
             {finding && <Mark kind={finding.severity} />}
             <Figures
-                className={`truncate ${origin.from === 'cut' ? 'text-soft' : ''} ${planning ? 'opacity-50' : ''}`}
+                className={`truncate ${origin.from === 'cut' || row.part !== null ? 'text-soft' : ''} ${planning ? 'opacity-50' : ''}`}
                 text={value}
             />
-            <Figures
-                className="ml-auto min-w-0 shrink-[999] truncate pl-1 text-[11.5px] text-faint"
-                text={
-                    yours
-                        ? `you${origin.from === 'you' && origin.text.startsWith('asks') ? ` · ${origin.text}` : ''}`
-                        : origin.text
-                }
-            />
+            <Figures className="ml-auto min-w-0 shrink-[999] truncate pl-1 text-[11.5px] text-faint" text={from} />
         </Tag>
     );
     return (
@@ -66,33 +79,40 @@ export function SheetCell({ name, rowLabel, at, first, plan, output, edit, plann
                 <Popover
                     open={open}
                     onOpenChange={setOpen}
-                    label={`${rowLabel} of ${plan.presetName}`}
+                    label={`${row.label} of ${plan.presetName}`}
                     anchor={content}
-                    width={name === 'rate' ? 320 : 340}
+                    width={sided ? 700 : name !== 'rate' ? 404 : plan.rateRow === null ? 340 : 680}
+                    // Above its cell it leaves the results in sight.
+                    side="top"
+                    tall
                 >
-                    {name === 'rate' ? (
-                        <RateEditor
-                            plan={plan}
-                            rule={output.edits.rate ?? null}
-                            edit={edit}
-                            close={() => setOpen(false)}
-                        />
-                    ) : (
-                        <ChoiceEditor
-                            cell={name as Exclude<CellName, 'rate' | 'colour'>}
-                            title={rowLabel}
-                            value={value}
-                            yours={yours}
-                            choose={(rule) => {
-                                edit(rule);
-                                setOpen(false);
-                            }}
-                        />
-                    )}
+                    <CellEditor
+                        cut={cut}
+                        row={row}
+                        plan={plan}
+                        output={output}
+                        yours={yours}
+                        edit={(rule, step) => columns.edit(output.key, { [name]: rule } as Edits, step)}
+                        apply={(patch) => columns.edit(output.key, patch)}
+                        close={() => setOpen(false)}
+                    />
                 </Popover>
             ) : (
                 content
             )}
         </td>
     );
+}
+
+const asked = (plan: Plan, name: Row['cell']) => {
+    const text = plan.asks[name];
+    return text === undefined ? '' : `${plan.hostName} asks ${text}`;
+};
+
+/** Where it came from, and what the host asks where that is not said already. */
+function origins(plan: Plan, name: Row['cell'], yours: boolean): string {
+    const origin = plan.origins[name];
+    const asks = plan.asks[name];
+    const own = yours ? 'you' : origin.text;
+    return asks === undefined || own.includes('asks') ? own : `${own} · asks ${asks}`;
 }

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useParams } from 'react-router';
 import { api } from '../api/client';
 import { Button } from '../ui/Button';
@@ -21,6 +21,9 @@ function SheetOf({ id }: { id: number }) {
     const client = useQueryClient();
     const { query, sheet, outputs, range, change, setRange, undo, redo, canUndo, canRedo, planning, problem, settled } =
         useSheet(id);
+    const frames = sheet?.cut.frames ?? 1;
+    const [first, last] = [range?.first ?? 0, range?.last ?? frames - 1];
+    const delivered = useMemo(() => ({ first, last }), [first, last]);
     const pack = useMutation({
         mutationFn: async () => {
             await settled();
@@ -111,12 +114,7 @@ function SheetOf({ id }: { id: number }) {
             </div>
             {cut.fileState !== 'here' && <MissingFile cut={cut} />}
             {(problem ?? pack.error?.message) && <Trouble message={problem ?? pack.error?.message ?? ''} />}
-            <CutStage
-                cut={cut}
-                range={range ?? { first: 0, last: cut.frames - 1 }}
-                noticed={sheet.noticed}
-                setRange={setRange}
-            />
+            <CutStage cut={cut} range={delivered} noticed={sheet.noticed} setRange={setRange} />
             <SheetTable
                 cut={cut}
                 sheet={sheet}

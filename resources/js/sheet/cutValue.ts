@@ -20,5 +20,7 @@ export function cutValue(cut: Cut, cell: CellName): string {
             return cut.colour;
         case 'sound':
             return cut.sound;
+        case 'file':
+            return cut.file;
     }
 }

@@ -1,4 +1,4 @@
-import type { Edits, Plan, Range, Sheet } from '../api/types';
+import type { Edits, Plan, Range, Rules, Sheet } from '../api/types';
 
 /** A column of the sheet as it is saved; its plan comes from the server. */
 export interface Output {
@@ -19,6 +19,8 @@ export interface Draft {
 
 export type CellName = keyof Plan['values'];
 
+export type Rule = Rules[keyof Rules];
+
 export const cells: readonly { name: CellName; label: string }[] = [
     { name: 'container', label: 'Box' },
     { name: 'picture', label: 'Picture' },
@@ -28,16 +30,32 @@ export const cells: readonly { name: CellName; label: string }[] = [
     { name: 'keyframes', label: 'Keyframes' },
     { name: 'colour', label: 'Colour' },
     { name: 'sound', label: 'Sound' },
+    { name: 'file', label: 'Name' },
 ];
 
-export const outputsOf = (sheet: Sheet): Output[] =>
-    sheet.outputs.map(({ key, plan, range }) => ({
+/** What belongs to a picture, and is not there in a file of sound alone. */
+const ofPicture: readonly CellName[] = ['frameSize', 'frameRate', 'rate', 'keyframes', 'colour'];
+
+export const isAbsent = (plan: Plan, cell: CellName) =>
+    plan.values.picture.codec === 'none' && ofPicture.includes(cell);
+
+const known = new WeakMap<Sheet['outputs'][number], Output>();
+
+/** An answer that says the same of a column as the one before gives the very same column. */
+function outputOf(answered: Sheet['outputs'][number]): Output {
+    const { key, plan, range } = answered;
+    const output = known.get(answered) ?? {
         key,
         preset: plan.preset,
         host: plan.host,
         edits: plan.edits,
         range: range.own ? { first: range.first, last: range.last } : null,
-    }));
+    };
+    known.set(answered, output);
+    return output;
+}
+
+export const outputsOf = (sheet: Sheet): Output[] => sheet.outputs.map(outputOf);
 
 export const draftOf = (sheet: Sheet): Draft => ({
     range: sheet.range.set ? { first: sheet.range.first, last: sheet.range.last } : null,
@@ -55,4 +73,38 @@ export function withEdit(outputs: Output[], key: string, patch: Edits): Output[]
         );
         return { ...output, edits: edits as Edits };
     });
+}
+
+/** A cell's rule with one named value said; what was said beside it stays. */
+export function withPart(rule: Rule | null | undefined, key: string, value: unknown): Rule {
+    const kept = typeof rule === 'string' ? { as: rule } : (rule ?? {});
+    return { ...kept, [key]: value } as Rule;
+}
+
+/** Whether a rule is the one that was set, or names nothing but what is decided already. */
+export function says(choice: unknown, set: Rule | null, decided: object): boolean {
+    if (JSON.stringify(choice) === JSON.stringify(set)) {
+        return true;
+    }
+    if (set !== null || typeof choice !== 'object' || choice === null) {
+        return false;
+    }
+    const values = decided as Record<string, unknown>;
+    return Object.entries(choice).every(([key, value]) => values[key === 'set' ? 'id' : key] === value);
+}
+
+/** Columns with one moved a place to the left (−1) or right (1). */
+export function moved(outputs: Output[], key: string, by: number): Output[] {
+    const from = outputs.findIndex((output) => output.key === key);
+    return placed(outputs, key, from + by);
+}
+
+/** Columns with one taken out and put at a place. */
+export function placed(outputs: Output[], key: string, place: number): Output[] {
+    const output = outputs.find((candidate) => candidate.key === key);
+    if (output === undefined || place < 0 || place >= outputs.length) {
+        return outputs;
+    }
+    const others = outputs.filter((candidate) => candidate.key !== key);
+    return [...others.slice(0, place), output, ...others.slice(place)];
 }

@@ -1,41 +1,67 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { ApiError, api } from '../api/client';
 import type { Range, Sheet } from '../api/types';
+import { useStable } from '../ui/useStable';
+import { empty, type History, keep, recall, stepped } from './history';
 import { type Draft, draftOf, type Output } from './outputs';
 
-interface History {
-    past: Draft[];
-    future: Draft[];
-    /** Changes that share a name are one step: the keystrokes in one number field. */
-    name: string | null;
-}
+/** Pieces are being encoded for a better figure: it is asked for again. */
+const isSampling = (sheet: Sheet | undefined) =>
+    sheet?.outputs.some((output) => output.plan.estimate.sampling) ? 1_000 : false;
 
 /**
  * The sheet of a cut. A change shows at once, is saved and planned by the server, and the old figures stay, dimmed, until the
- * new ones are there. Every change can be undone.
+ * new ones are there. Every change can be undone, after a reload too.
  */
 export function useSheet(cut: number) {
     const client = useQueryClient();
-    const query = useQuery({ queryKey: ['sheet', cut], queryFn: () => api.sheet(cut) });
     const [wanted, setWanted] = useState<Draft | null>(null);
     const [problem, setProblem] = useState<string | null>(null);
-    const [history, setHistory] = useState<History>({ past: [], future: [], name: null });
+    const [history, setHistory] = useState<History | null>(null);
+    const query = useQuery({
+        queryKey: ['sheet', cut],
+        queryFn: () => api.sheet(cut),
+        // What is asked in the middle of a change would answer with what was before it.
+        refetchInterval: (current) => (wanted === null ? isSampling(current.state.data) : false),
+    });
     const latest = useRef(0);
     const line = useRef(Promise.resolve());
+    const unsent = useRef<Draft | null>(null);
 
     const sheet = query.data;
     const draft = wanted ?? (sheet === undefined ? { range: null, outputs: [] } : draftOf(sheet));
+
+    useEffect(() => {
+        if (history === null && sheet !== undefined) {
+            setHistory(recall(cut, draftOf(sheet)));
+        }
+    }, [cut, history, sheet]);
+
+    // What still waits in line when the page is left or reloaded goes out at once.
+    useEffect(() => {
+        const leave = () => {
+            if (unsent.current !== null) {
+                api.saveSheet(cut, unsent.current).catch(() => undefined);
+                unsent.current = null;
+            }
+        };
+        window.addEventListener('pagehide', leave);
+        return () => window.removeEventListener('pagehide', leave);
+    }, [cut]);
 
     const save = useCallback(
         (next: Draft) => {
             const turn = ++latest.current;
             setWanted(next);
+            unsent.current = next;
+            client.cancelQueries({ queryKey: ['sheet', cut] });
             // One after the other, so that the last change is the one that stays; those overtaken while waiting are left out.
             line.current = line.current.then(async () => {
                 if (turn !== latest.current) {
                     return;
                 }
+                unsent.current = null;
                 try {
                     const answer: Sheet = await api.saveSheet(cut, next);
                     if (turn === latest.current) {
@@ -54,28 +80,26 @@ export function useSheet(cut: number) {
         [client, cut],
     );
 
-    const change = (next: Draft, name: string | null = null) => {
-        setHistory((h) =>
-            name !== null && h.name === name
-                ? { ...h, future: [] }
-                : { past: [...h.past.slice(-99), draft], future: [], name },
-        );
+    const go = (steps: History, next: Draft) => {
+        setHistory(steps);
+        keep(cut, steps, next);
         save(next);
     };
+    const steps = history ?? empty;
+
+    const change = (next: Draft, name: string | null = null) => go(stepped(steps, draft, name), next);
 
     const undo = () => {
-        const before = history.past.at(-1);
+        const before = steps.past.at(-1);
         if (before !== undefined) {
-            setHistory({ past: history.past.slice(0, -1), future: [draft, ...history.future], name: null });
-            save(before);
+            go({ past: steps.past.slice(0, -1), future: [draft, ...steps.future], name: null }, before);
         }
     };
 
     const redo = () => {
-        const after = history.future[0];
+        const after = steps.future[0];
         if (after !== undefined) {
-            setHistory({ past: [...history.past, draft], future: history.future.slice(1), name: null });
-            save(after);
+            go({ past: [...steps.past, draft], future: steps.future.slice(1), name: null }, after);
         }
     };
 
@@ -85,11 +109,11 @@ export function useSheet(cut: number) {
         outputs: draft.outputs,
         range: draft.range,
         change: (outputs: Output[], name: string | null = null) => change({ ...draft, outputs }, name),
-        setRange: (range: Range | null) => change({ ...draft, range }, 'range'),
+        setRange: useStable((range: Range | null) => change({ ...draft, range }, 'range')),
         undo,
         redo,
-        canUndo: history.past.length > 0,
-        canRedo: history.future.length > 0,
+        canUndo: steps.past.length > 0,
+        canRedo: steps.future.length > 0,
         planning: wanted !== null,
         problem,
         /** Waits for what is being saved. */

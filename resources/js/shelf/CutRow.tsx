@@ -6,6 +6,7 @@ import type { Cut } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Poster } from '../ui/Poster';
+import { QuickPack } from './QuickPack';
 
 export function CutRow({ cut }: { cut: Cut }) {
     const client = useQueryClient();
@@ -42,6 +43,11 @@ export function CutRow({ cut }: { cut: Cut }) {
                             )}
                         </span>
                     </div>
+                    {cut.fileState === 'here' && (
+                        <span className="relative z-1 ml-auto flex-none">
+                            <QuickPack cut={cut} />
+                        </span>
+                    )}
                     <button
                         type="button"
                         aria-label={`Take ${cut.name} off the shelf`}

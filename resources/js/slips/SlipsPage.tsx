@@ -6,11 +6,12 @@ import { isUnderWay, useSlips } from '../api/queries';
 import type { Cut, PackedRun, Plan } from '../api/types';
 import { stateText } from '../frame/Belt';
 import { cutValue } from '../sheet/cutValue';
-import { cells } from '../sheet/outputs';
+import { cells, isAbsent } from '../sheet/outputs';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Failed, Loading } from '../ui/States';
 import { CopyButton } from './CopyButton';
+import { SentIn } from './SentIn';
 
 type Slip = NonNullable<PackedRun['slip']>;
 
@@ -75,7 +76,7 @@ export function SlipsPage() {
                             cut={cut === null ? undefined : cutValue(cut, name)}
                             runs={runs}
                             differs={(slip) => slip.differences.some((difference) => difference.cell === name)}
-                            of={(slip, run) => <Figures text={found(slip, run.plan, name)} />}
+                            of={(slip, run) => <Figures text={found(slip, run, name)} />}
                         />
                     ))}
                     <Row
@@ -84,6 +85,19 @@ export function SlipsPage() {
                         of={(slip) => <Figures text={slip.rates.peakSecondLabel} />}
                     />
                     <Row name="Made in" runs={runs} of={(slip) => <Figures text={`${slip.madeIn.toFixed(1)} s`} />} />
+                    {runs.some((run) => run.plan.host !== null) && (
+                        <Row
+                            name="Sent in"
+                            runs={runs}
+                            of={(_, run) =>
+                                run.plan.host === null ? (
+                                    <span className="text-faint">stays here</span>
+                                ) : (
+                                    <SentIn run={run} />
+                                )
+                            }
+                        />
+                    )}
                     <Row
                         name="SHA-256"
                         runs={runs}
@@ -123,7 +137,7 @@ function Head({ run }: { run: PackedRun }) {
                     {run.role}
                 </span>
                 <span className="ml-auto flex items-center gap-2">
-                    {run.state === 'done' && run.onDisk && (
+                    {run.state === 'done' && run.onDisk && !run.isFolder && (
                         <a
                             href={fileAddress(run.id)}
                             download
@@ -186,9 +200,13 @@ function Size({ slip, plan }: { slip: Slip; plan: Plan }) {
 }
 
 /** What the finished file says in a row, read back from it. */
-function found(slip: Slip, plan: Plan, cell: (typeof cells)[number]['name']): string {
+function found(slip: Slip, run: PackedRun, cell: (typeof cells)[number]['name']): string {
+    const { plan } = run;
     const video = slip.reading.video[0];
     const audio = slip.reading.audio[0];
+    if (video === undefined && isAbsent(plan, cell)) {
+        return '–';
+    }
     switch (cell) {
         case 'container':
             return `${slip.reading.containerName}${slip.reading.fastStart ? ' · fast start' : ''}`;
@@ -212,6 +230,8 @@ function found(slip: Slip, plan: Plan, cell: (typeof cells)[number]['name']): st
             return video === undefined ? '' : `${video.colour.label} · ${video.bitDepth}-bit ${video.chroma}`;
         case 'sound':
             return audio?.label ?? 'none';
+        case 'file':
+            return run.path.split('/').pop() ?? '';
     }
 }
 

@@ -8,13 +8,25 @@ interface Props {
     label: string;
     children: ReactNode;
     width?: number;
+    /** Where it opens when there is room on both sides. */
+    side?: 'top' | 'bottom';
     align?: 'start' | 'center' | 'end';
     /** As tall as the window allows. */
     tall?: boolean;
 }
 
 /** Opens beside its anchor; Esc or a click elsewhere closes it, and the focus goes back. */
-export function Popover({ open, onOpenChange, anchor, label, children, width = 300, align = 'start', tall }: Props) {
+export function Popover({
+    open,
+    onOpenChange,
+    anchor,
+    label,
+    children,
+    width = 300,
+    side = 'bottom',
+    align = 'start',
+    tall,
+}: Props) {
     const before = useRef<Element | null>(null);
     // Noted before anything inside takes the focus, which happens in later effects.
     useLayoutEffect(() => {
@@ -34,6 +46,7 @@ export function Popover({ open, onOpenChange, anchor, label, children, width = 3
                             before.current.focus();
                         }
                     }}
+                    side={side}
                     align={align}
                     sideOffset={4}
                     collisionPadding={12}

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { api } from '../api/client';
 import { useAnalysis } from '../api/queries';
 import type { Cut, Range, Sheet } from '../api/types';
@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** The cut to look at, and the part of it that is delivered. */
-export function CutStage({ cut, range, noticed, setRange }: Props) {
+export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }: Props) {
     const client = useQueryClient();
     const { data: analysis } = useAnalysis(cut.id);
     const [large, setLarge] = useState(false);
@@ -88,4 +88,4 @@ export function CutStage({ cut, range, noticed, setRange }: Props) {
             </div>
         </section>
     );
-}
+});

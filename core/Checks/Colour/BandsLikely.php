@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\Colour;
+
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+
+/** Smooth gradients lose bits on the way to 8 and turn to bands, which a host’s encoder makes worse. */
+final class BandsLikely implements Check
+{
+    /** Share of the picture from which gradients show. */
+    private const SMOOTH = 0.3;
+
+    /** Grain, on a scale to 255, that breaks bands up by itself. */
+    private const GRAIN = 1.5;
+
+    public function look(Plan $plan, Subject $subject): ?Finding
+    {
+        $found = $subject->found;
+        $cut = $subject->reading->mainVideo()?->pixelFormat;
+        if ($found === null || $cut === null || $plan->colour->pixelFormat->bitDepth > 8 || $plan->colour->dither === 'error-diffusion' || $found->grain > self::GRAIN || max($found->gradient, $found->darkness * 0.5) < self::SMOOTH) {
+            return null;
+        }
+        $percent = round(100 * $found->gradient);
+        $dark = round(100 * $found->darkness);
+
+        return new Finding('bands-likely', Severity::Caution, Cell::Colour, "{$percent} % of the picture are gentle gradients and {$dark} % of the frames are dark, with hardly any grain: in 8 bits they turn to bands once the host has recompressed them.", $cut->bitDepth > 8 ? Remedy::adding($plan, 'Diffuse the error', Cell::Colour, ['dither' => 'error-diffusion']) : null);
+    }
+}

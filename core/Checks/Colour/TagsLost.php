@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\Colour;
+
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Formats\Chroma;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+
+/** The container keeps no colour tags, so that every player guesses. */
+final class TagsLost implements Check
+{
+    public function look(Plan $plan, Subject $subject): ?Finding
+    {
+        $container = $plan->container->container;
+        $cut = $subject->reading->mainVideo()?->colour;
+        if ($container->keepsColour() || $plan->colour->pixelFormat->chroma === Chroma::Rgb || $cut === null || ! $cut->isTagged()) {
+            return null;
+        }
+
+        return new Finding(
+            'tags-lost',
+            Severity::Caution,
+            Cell::Colour,
+            "{$container->name()} keeps no colour tags: players guess, and {$cut->label()} of this {$plan->frameSize->frame} picture may come back with another gamma or saturation.",
+            new Remedy('Use Matroska, which keeps them', ['container' => ['set' => 'matroska']]),
+        );
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\Colour;
+
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+
+/** The file says nothing of its colour, so that players shift gamma or saturation. */
+final class Untagged implements Check
+{
+    public function look(Plan $plan, Subject $subject): ?Finding
+    {
+        $tagged = $plan->colour->colour->isTagged();
+        if ($tagged || ! $plan->container->container->keepsColour()) {
+            return null;
+        }
+        $lines = $plan->frameSize->frame->shorterSide();
+
+        return new Finding('untagged', Severity::Caution, Cell::Colour, "The file is left untagged: players guess by its {$lines} lines, and shift gamma or saturation where they guess wrong.", Remedy::adding($plan, 'Tag it', Cell::Colour, ['tag' => null]));
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\FrameRate;
+
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+
+/** The rate is no whole multiple of the cut's: frames are repeated or dropped unevenly, which the eye sees as judder. */
+final class FrameRateChanged implements Check
+{
+    public function look(Plan $plan, Subject $subject): ?Finding
+    {
+        $video = $subject->reading->mainVideo();
+        if ($video === null || $video->variableRate) {
+            return null;
+        }
+        $ratio = $plan->frameRate->rate->perSecond->over($video->frameRate->perSecond);
+        if ($ratio->denominator === 1) {
+            return null;
+        }
+
+        return new Finding(
+            'frame-rate-changed',
+            Severity::Caution,
+            Cell::FrameRate,
+            "{$video->frameRate->label()} fps become {$plan->frameRate->rate->label()}: frames are repeated or dropped unevenly, and motion judders.",
+            new Remedy("Follow the cut, {$video->frameRate->label()} fps", ['frameRate' => 'follow']),
+        );
+    }
+}

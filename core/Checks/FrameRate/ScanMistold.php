@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\FrameRate;
+
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+
+/** The picture has another scan than its file says, so that fields are left as combs, swapped, or made out of whole frames. */
+final class ScanMistold implements Check
+{
+    public function look(Plan $plan, Subject $subject): ?Finding
+    {
+        $true = $subject->found?->scan;
+        $taken = $plan->frameRate->source;
+        if ($true === null || $true === $taken) {
+            return null;
+        }
+        $harm = match (true) {
+            ! $taken->isInterlaced() => 'moving edges would stay combs',
+            $true->isInterlaced() => 'motion would step back and forth',
+            default => 'half of its lines would be made up',
+        };
+
+        return new Finding('scan-mistold', Severity::Caution, Cell::FrameRate, "The {$plan->frames} frames are taken for {$taken->label()}, as the file says, and their fields lie as in {$true->label()}: {$harm}.", Remedy::adding($plan, "Take them for {$true->label()}", Cell::FrameRate, ['source' => $true->value]));
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\FrameRate;
+
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+
+/** The cut's frames come unevenly, as screen recorders write them. */
+final class VariableFrameRate implements Check
+{
+    public function look(Plan $plan, Subject $subject): ?Finding
+    {
+        if ($subject->reading->mainVideo()?->variableRate !== true) {
+            return null;
+        }
+
+        return new Finding(
+            'variable-frame-rate',
+            Severity::Note,
+            Cell::FrameRate,
+            "The cut’s frames come unevenly. They are laid out at a constant {$plan->frameRate->rate->label()} fps, the nearest standard rate to their shortest usual gap.",
+        );
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\FrameSize;
+
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Presets\Role;
+use OuterCrate\Units\Fraction;
+
+/** An upload keeps pixels that are not square, which hosts and browsers often show as if they were. */
+final class PixelsNotSquare implements Check
+{
+    public function look(Plan $plan, Subject $subject): ?Finding
+    {
+        $aspect = $plan->frameSize->sampleAspect;
+        if ($plan->spec->preset->role !== Role::Upload || $aspect->equals(new Fraction(1))) {
+            return null;
+        }
+        $shown = $subject->reading->mainVideo()?->displaySize($plan->frameSize->window?->size)->even();
+
+        return new Finding('pixels-not-square', Severity::Caution, Cell::FrameSize, "Pixels are {$aspect->numerator}:{$aspect->denominator}; a host that takes them for square shows {$plan->frameSize->frame} out of shape.", Remedy::adding($plan, "Square pixels, {$shown}", Cell::FrameSize, ['follow' => 'displayed']));
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\FrameSize;
+
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Severity;
+use OuterCrate\Checks\Subject;
+use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Plan;
+
+/** A 360 picture is cut, padded or put where its projection cannot be told. */
+final class ProjectionLost implements Check
+{
+    public function look(Plan $plan, Subject $subject): ?Finding
+    {
+        $cut = $subject->reading->mainVideo()?->projection;
+        $size = $plan->frameSize;
+        $container = $plan->container->container;
+        if ($cut === null && $size->projection === null) {
+            return null;
+        }
+        if ($size->projection === null) {
+            return new Finding('projection-lost', Severity::Caution, Cell::FrameSize, "The cut is a 360 picture ({$cut}), and this frame of {$size->frame} no longer shows all of it: it would be shown flat.", new Remedy('Keep the whole sphere', ['frameSize' => ['follow' => 'displayed', 'bars' => null]]));
+        }
+
+        return $container->tellsHdrMetadata() ? null
+            : new Finding('projection-lost', Severity::Caution, Cell::FrameSize, "{$container->name()} is not told here that {$size->frame} is a 360 picture: it would be shown flat.", new Remedy('Use MOV, which is told', ['container' => ['set' => 'mov'], 'sound' => 'follow']));
+    }
+}

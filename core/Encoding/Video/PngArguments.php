@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Video;
+
+use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\PictureValue;
+
+final class PngArguments implements VideoArguments
+{
+    public function codec(): string
+    {
+        return 'png';
+    }
+
+    public function encoder(?PictureValue $picture = null): string
+    {
+        return 'png';
+    }
+
+    public function arguments(Plan $plan, int $pass): array
+    {
+        return ['-pred', 'mixed', ...StillPixels::of($plan->colour->pixelFormat, 'be')];
+    }
+
+    public function usualSpeed(PictureValue $picture): int
+    {
+        return 8_000_000;
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Estimates\Sampling;
+
+/** What one piece came to. */
+final readonly class PieceResult
+{
+    /**
+     * @param  int  $frames  of the output
+     * @param  int  $keyframes  among them
+     * @param  int  $keyBytes  of the keyframes
+     * @param  int  $otherBytes  of the frames between
+     * @param  float  $seconds  that making it took
+     * @param  int  $soundBytes  of all tracks together
+     * @param  float  $length  of the piece in seconds
+     */
+    public function __construct(public int $frames, public int $keyframes, public int $keyBytes, public int $otherBytes, public float $seconds, public int $soundBytes = 0, public float $length = 0.0)
+    {
+    }
+
+    /** Bytes of a frame in a stream with a keyframe every so many frames: a piece has more of them than the whole. */
+    public function bytesPerFrame(int $keyframeEvery): float
+    {
+        $others = $this->frames - $this->keyframes;
+        $key = $this->keyBytes / max(1, $this->keyframes);
+        if ($others === 0) {
+            return $key;
+        }
+        // Scene cuts put in more keyframes than the spacing asks; those in a piece stand for others like them.
+        $cuts = max(0, $this->keyframes - 1 - intdiv(max(0, $this->frames - 1), max(1, $keyframeEvery))) / $this->frames;
+        $share = min(1.0, 1 / max(1, $keyframeEvery) + $cuts);
+
+        return $key * $share + ($this->otherBytes / $others) * (1 - $share);
+    }
+}

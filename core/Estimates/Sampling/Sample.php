@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Estimates\Sampling;
+
+/** What a few pieces of a cut came to when they were really encoded with a plan's settings. */
+final readonly class Sample
+{
+    /**
+     * @param  float  $bytesPerFrame  of the picture
+     * @param  int  $marginPercent  how far off the whole may be
+     * @param  float|null  $secondsPerFrame  that making took on this machine, decoding and filters with it; null where other work stood beside it
+     * @param  int  $frames  that were encoded
+     * @param  float|null  $soundBytesPerSecond  of all tracks together; null where there are none
+     */
+    public function __construct(public float $bytesPerFrame, public int $marginPercent, public ?float $secondsPerFrame, public int $frames, public ?float $soundBytesPerSecond = null)
+    {
+    }
+
+    public function untimed(): self
+    {
+        return new self($this->bytesPerFrame, $this->marginPercent, null, $this->frames, $this->soundBytesPerSecond);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Formats\Video;
+
+use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\PixelFormat;
+
+/** PNG images: lossless RGB, with or without a mask. */
+final class Png implements VideoCodec
+{
+    use EveryFrameByItself;
+    use LosesNothing;
+    use TakesAnyFrame;
+    use WithoutLevels;
+
+    public function id(): string
+    {
+        return 'png';
+    }
+
+    public function name(): string
+    {
+        return 'PNG';
+    }
+
+    public function standard(): string
+    {
+        return 'ISO/IEC 15948';
+    }
+
+    public function profiles(): array
+    {
+        return ['rgb8' => '8-bit', 'rgb16' => '16-bit'];
+    }
+
+    public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
+    {
+        return new PixelFormat(Chroma::Rgb, $profile === 'rgb16' ? 16 : 8, $wanted->alpha);
+    }
+}

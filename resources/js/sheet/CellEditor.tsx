@@ -1,0 +1,123 @@
+import { useChoices } from '../api/queries';
+import type { Choices, Cut, Edits, Plan, Rules } from '../api/types';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { ChoiceEditor } from './ChoiceEditor';
+import { FindingList } from './FindingList';
+import { type Output, type Rule, says, withPart } from './outputs';
+import { PartsEditor } from './PartsEditor';
+import { RateEditor } from './RateEditor';
+import type { Row } from './rows';
+import { SizeDrawing } from './SizeDrawing';
+
+interface Props {
+    cut: Cut;
+    row: Row;
+    plan: Plan;
+    output: Output;
+    yours: boolean;
+    edit: (rule: Rules[keyof Rules] | null, step?: string | null) => void;
+    /** Answers a finding, which can concern other cells too. */
+    apply: (patch: Edits) => void;
+    close: () => void;
+}
+
+const isListed = (row: Row) => row.part === null && row.cell !== 'file' && row.cell !== 'rate';
+
+/** Whether a cell's rules stand in a list beside their named values. */
+export const hasSides = (row: Row, choices: Choices | undefined) =>
+    isListed(row) && (choices?.parts[row.cell]?.length ?? 0) > 0;
+
+/** The editor of a cell: what its host asks, rules to choose from, and the named values of the rule. */
+export function CellEditor({ cut, row, plan, output, yours, edit, apply, close }: Props) {
+    const { data } = useChoices();
+    const name = row.cell;
+    const rule = (output.edits[name] ?? null) as Rule | null;
+    if (name === 'rate') {
+        return (
+            <>
+                <RateEditor plan={plan} rule={output.edits.rate ?? null} edit={edit} close={close} />
+                <CellFindings plan={plan} cell={name} apply={apply} />
+            </>
+        );
+    }
+    const parts = row.part === null ? (data?.parts[name] ?? []) : [row.part];
+    const list = isListed(row);
+    const asks = plan.asks[name];
+    return (
+        <div>
+            <div className="mb-2 flex items-baseline gap-3 font-medium">
+                {row.label}
+                <Figures
+                    className="ml-auto truncate font-normal text-faint"
+                    text={asks === undefined ? plan.values[name].label : `${plan.hostName} asks ${asks}`}
+                />
+            </div>
+            {row.part === null && <CellFindings plan={plan} cell={name} apply={apply} />}
+            <div className={list && parts.length > 0 ? 'grid grid-cols-[252px_1fr] gap-5' : ''}>
+                {list && name !== 'file' && (
+                    <ChoiceEditor
+                        cell={name}
+                        yours={yours}
+                        beside={parts.length > 0}
+                        holds={(choice) => says(choice, rule, plan.values[name])}
+                        choose={(next) => {
+                            edit(next);
+                            close();
+                        }}
+                    />
+                )}
+                <div>
+                    {name === 'frameSize' && row.part === null && <SizeDrawing cut={cut} plan={plan} />}
+                    {parts.length > 0 && (
+                        <PartsEditor
+                            parts={parts}
+                            values={plan.values[name]}
+                            edit={(key, value, step) => edit(withPart(rule, key, value), step)}
+                        />
+                    )}
+                </div>
+            </div>
+            {name === 'file' && (
+                <p className="mt-3 border-t border-line pt-2 text-[12px] break-all text-soft">
+                    <Figures text={plan.values.file.label} />
+                </p>
+            )}
+            {!list && rule !== null && (
+                <div className="mt-3 flex justify-end">
+                    <Button
+                        kind="quiet"
+                        className="h-6 text-[12px]"
+                        onClick={() => {
+                            edit(null);
+                            close();
+                        }}
+                    >
+                        Put back
+                    </Button>
+                </div>
+            )}
+        </div>
+    );
+}
+
+/** What was noticed of this cell, each with its remedy. */
+function CellFindings({ plan, cell, apply }: { plan: Plan; cell: Row['cell']; apply: (patch: Edits) => void }) {
+    const findings = plan.findings.filter((finding) => finding.cell === cell);
+    if (findings.length === 0) {
+        return null;
+    }
+    return (
+        <div
+            role={findings.some((finding) => finding.severity === 'stop') ? 'alert' : undefined}
+            className="mb-2 rounded bg-sunk px-2.5 py-2 text-[12px] leading-4"
+        >
+            <FindingList
+                findings={findings.map(({ remedy, ...finding }) => ({
+                    ...finding,
+                    remedy: remedy && { text: remedy.text, apply: () => apply(remedy.patch) },
+                }))}
+            />
+        </div>
+    );
+}

@@ -1,0 +1,40 @@
+import { useMemo } from 'react';
+import type { Edits, Range } from '../api/types';
+import { useStable } from '../ui/useStable';
+import { type Output, placed, withEdit } from './outputs';
+
+/** What can be done with a column, by its key; the same from render to render, so that a change draws one column anew and not all. */
+export type Columns = ReturnType<typeof useColumns>;
+
+export function useColumns(outputs: Output[], change: (outputs: Output[], name?: string | null) => void) {
+    const edit = useStable((key: string, patch: Edits, name: string | null = null) =>
+        change(withEdit(outputs, key, patch), name),
+    );
+    const remove = useStable((key: string) => change(outputs.filter((output) => output.key !== key)));
+    const duplicate = useStable((key: string) =>
+        change(
+            outputs.flatMap((output) =>
+                output.key === key ? [output, { ...output, key: crypto.randomUUID() }] : [output],
+            ),
+        ),
+    );
+    const drop = useStable((key: string, onto: string) =>
+        change(
+            placed(
+                outputs,
+                key,
+                outputs.findIndex((output) => output.key === onto),
+            ),
+        ),
+    );
+    const setRange = useStable((key: string, range: Range | null) =>
+        change(outputs.map((output) => (output.key === key ? { ...output, range } : output))),
+    );
+    const add = useStable((preset: string, host: string | null) =>
+        change([...outputs, { key: crypto.randomUUID(), preset, host, edits: {}, range: null }]),
+    );
+    return useMemo(
+        () => ({ edit, remove, duplicate, drop, setRange, add }),
+        [edit, remove, duplicate, drop, setRange, add],
+    );
+}

@@ -1,0 +1,116 @@
+import { type KeyboardEvent, type RefObject, useState } from 'react';
+import { usePresets } from '../api/queries';
+import type { Plan } from '../api/types';
+import { clipboard, copy, ruleOf } from './clipboard';
+import { cells, moved, type Output, withEdit } from './outputs';
+import { type Row, textOf } from './rows';
+
+interface Sheet {
+    table: RefObject<HTMLTableElement | null>;
+    rows: Row[];
+    /** Columns that are shown, and all of them. */
+    shown: Output[];
+    outputs: Output[];
+    plans: Map<string, Plan>;
+    change: (outputs: Output[], name?: string | null) => void;
+}
+
+const steps: Record<string, [number, number]> = {
+    ArrowUp: [-1, 0],
+    ArrowDown: [1, 0],
+    ArrowLeft: [0, -1],
+    ArrowRight: [0, 1],
+};
+
+/**
+ * The keyboard of the sheet, as in any table of cells: arrows move, Ctrl C and Ctrl V copy a cell across columns, or a whole
+ * column from its head; Delete puts a cell back or takes a column away; Alt with an arrow moves a column.
+ *
+ * @returns the handler, and what the last key did, in words
+ */
+export function useSheetKeys({ table, rows, shown, outputs, plans, change }: Sheet) {
+    const presets = usePresets().data?.presets;
+    const [said, setSaid] = useState('');
+
+    const focus = (row: number, column: number) => {
+        const next = table.current?.querySelector<HTMLElement>(`[data-at="${row},${column}"]`);
+        next?.focus();
+        return next != null;
+    };
+
+    const onKey = (event: KeyboardEvent) => {
+        const target = event.target instanceof HTMLElement ? event.target : null;
+        const place = target?.dataset.at?.split(',').map(Number);
+        const [row = 0, column = 0] = place ?? [];
+        const output = shown[column];
+        if (place === undefined || output === undefined) {
+            return;
+        }
+        const step = steps[event.key];
+        const command = event.ctrlKey || event.metaKey;
+        if (step !== undefined && event.altKey && step[0] === 0) {
+            event.preventDefault();
+            change(moved(outputs, output.key, step[1]), null);
+            window.setTimeout(() => focus(row, column + step[1]), 0);
+        } else if (step !== undefined && !command && !event.altKey) {
+            event.preventDefault();
+            focus(row + step[0], column + step[1]);
+        } else if (command && event.key.toLowerCase() === 'c') {
+            event.preventDefault();
+            copyFrom(row, output);
+        } else if (command && event.key.toLowerCase() === 'v') {
+            event.preventDefault();
+            pasteTo(row, output);
+        } else if (event.key === 'Delete' || event.key === 'Backspace') {
+            event.preventDefault();
+            clear(row, output);
+        }
+    };
+
+    const copyFrom = (at: number, output: Output) => {
+        const plan = plans.get(output.key);
+        const row = rows[at];
+        if (at === -2 && plan !== undefined) {
+            copy(
+                { kind: 'column', output },
+                cells.map(({ name, label }) => `${label}\t${plan.values[name].label}`).join('\n'),
+            );
+            setSaid(`Copied the column ${plan.presetName}.`);
+        } else if (row !== undefined && plan !== undefined) {
+            copy(
+                { kind: 'cell', cell: row.cell, rule: ruleOf(output, row.cell, presets) },
+                textOf(plan, { ...row, part: null }),
+            );
+            setSaid(`Copied ${plan.values[row.cell].label}.`);
+        }
+    };
+
+    const pasteTo = (at: number, output: Output) => {
+        const copied = clipboard();
+        const row = rows[at];
+        if (copied?.kind === 'column') {
+            const place = outputs.indexOf(output) + 1;
+            const added = { ...copied.output, key: crypto.randomUUID() };
+            change([...outputs.slice(0, place), added, ...outputs.slice(place)]);
+            setSaid('Pasted the column.');
+        } else if (copied?.kind === 'cell' && row?.cell === copied.cell) {
+            change(withEdit(outputs, output.key, { [copied.cell]: copied.rule }));
+            setSaid('Pasted.');
+        } else if (copied?.kind === 'cell') {
+            setSaid(`What was copied belongs in the row ${cells.find(({ name }) => name === copied.cell)?.label}.`);
+        }
+    };
+
+    const clear = (at: number, output: Output) => {
+        const row = rows[at];
+        if (at === -2) {
+            change(outputs.filter((other) => other.key !== output.key));
+            setSaid('Removed the column. Ctrl Z brings it back.');
+        } else if (row !== undefined && output.edits[row.cell] !== undefined) {
+            change(withEdit(outputs, output.key, { [row.cell]: null }));
+            setSaid('Put the preset’s rule back.');
+        }
+    };
+
+    return { onKey, said };
+}

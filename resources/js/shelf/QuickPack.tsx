@@ -1,0 +1,144 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api } from '../api/client';
+import { usePresets } from '../api/queries';
+import type { Cut } from '../api/types';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { HostSelect } from '../ui/HostSelect';
+import { Mark } from '../ui/Mark';
+import { Popover } from '../ui/Popover';
+
+const last = 'outer-crate/quick-preset';
+
+/** For the hurried: choose a preset and a host, read the recap, pack. */
+export function QuickPack({ cut }: { cut: Cut }) {
+    const [open, setOpen] = useState(false);
+    return (
+        <Popover
+            open={open}
+            onOpenChange={setOpen}
+            label={`Pack ${cut.name}`}
+            width={400}
+            align="end"
+            anchor={
+                <button
+                    type="button"
+                    aria-label={`Pack ${cut.name}`}
+                    title="Choose a preset, read what will be made, pack"
+                    onClick={() => setOpen(true)}
+                    className="h-6 rounded border border-line bg-surface px-2 text-[12px] text-soft opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:border-rule hover:text-ink aria-expanded:opacity-100"
+                >
+                    Pack …
+                </button>
+            }
+        >
+            <Quick cut={cut} close={() => setOpen(false)} />
+        </Popover>
+    );
+}
+
+function Quick({ cut, close }: { cut: Cut; close: () => void }) {
+    const client = useQueryClient();
+    const presets = usePresets().data?.presets ?? [];
+    const [slug, setSlug] = useState(() => localStorage.getItem(last) ?? 'lanternwick-even');
+    const preset = presets.find((candidate) => candidate.slug === slug) ?? presets[0];
+    const [host, setHost] = useState<string | null | undefined>(undefined);
+    const outputs =
+        preset === undefined ? [] : [{ preset: preset.slug, host: host === undefined ? preset.host : host }];
+    const plan = useQuery({
+        queryKey: ['quick', cut.id, outputs],
+        queryFn: () => api.plan({ cut: cut.id, outputs }),
+        enabled: preset !== undefined,
+        placeholderData: (before) => before,
+    });
+    const pack = useMutation({
+        mutationFn: () => api.packThese(cut.id, { outputs }),
+        onSuccess: () => {
+            localStorage.setItem(last, slug);
+            client.invalidateQueries({ queryKey: ['runs'] });
+            close();
+        },
+    });
+    const findings = plan.data?.outputs[0]?.findings ?? [];
+    const problem = plan.error?.message ?? pack.error?.message;
+    const select = 'h-7 min-w-0 flex-1 rounded border border-line bg-page px-1.5';
+    return (
+        <form
+            onSubmit={(event) => {
+                event.preventDefault();
+                pack.mutate();
+            }}
+        >
+            <div className="mb-2 truncate font-medium" title={cut.name}>
+                Pack {cut.name}
+            </div>
+            <div className="flex items-center gap-2">
+                <label htmlFor="quick-preset" className="w-12 text-soft">
+                    Preset
+                </label>
+                <select
+                    id="quick-preset"
+                    value={preset?.slug ?? ''}
+                    onChange={(event) => {
+                        setSlug(event.target.value);
+                        setHost(undefined);
+                    }}
+                    className={select}
+                >
+                    {presets.map((option) => (
+                        <option key={option.slug} value={option.slug}>
+                            {option.name}
+                        </option>
+                    ))}
+                </select>
+            </div>
+            <div className="mt-2 flex items-center gap-2">
+                <label htmlFor="quick-host" className="w-12 text-soft">
+                    For
+                </label>
+                <HostSelect
+                    id="quick-host"
+                    value={outputs[0]?.host ?? null}
+                    onChange={setHost}
+                    className="min-w-0 flex-1"
+                />
+            </div>
+            <p
+                aria-live="polite"
+                className={`mt-3 min-h-[36px] leading-[18px] ${plan.isPlaceholderData ? 'opacity-50' : ''}`}
+            >
+                <Figures text={plan.data?.recap ?? ''} />
+            </p>
+            <ul className="mt-1 max-h-32 overflow-y-auto text-[12px] leading-4 text-soft">
+                {findings.map((finding) => (
+                    <li key={finding.id} className="mt-1 flex gap-2">
+                        <span className="pt-0.5">
+                            <Mark kind={finding.severity} />
+                        </span>
+                        <Figures text={finding.text} />
+                    </li>
+                ))}
+            </ul>
+            {problem && (
+                <p role="alert" className="mt-2 text-stop">
+                    {problem}
+                </p>
+            )}
+            <div className="mt-3 flex items-center border-t border-line pt-3">
+                <Link to={`/cuts/${cut.id}`} className="text-soft underline decoration-dotted underline-offset-3">
+                    Decide it on the sheet
+                </Link>
+                <Button
+                    kind="primary"
+                    type="submit"
+                    className="ml-auto"
+                    disabled={plan.data === undefined || plan.isPlaceholderData || plan.data.stopped || pack.isPending}
+                >
+                    Pack
+                </Button>
+            </div>
+        </form>
+    );
+}

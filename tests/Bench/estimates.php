@@ -1,0 +1,117 @@
+<?php
+
+/*
+ * How near estimates come to the files that are made: seventeen cuts in nine settings, each planned, sampled where that is
+ * worthwhile, packed, and compared. Takes an hour on two cores; an argument chooses cuts by name: `estimates.php 'life|grain'`.
+ */
+
+use App\Analysis\CutAnalyses;
+use App\Media\CutShelf;
+use App\Packing\Packer;
+use App\Planning\Planning;
+use App\Planning\Samples;
+use App\Planning\Surroundings;
+use OuterCrate\Estimates\Sampling\Sampling;
+use OuterCrate\Estimates\SizeEstimate;
+use Symfony\Component\Process\Process;
+
+require __DIR__.'/bench.php.inc';
+
+$demo = base_path('storage/demo/media');
+is_file("{$demo}/.made-by") || (new Process([base_path('demo/make-media'), $demo], null, null, null, null))->mustRun();
+$drawn = [
+    'fractal' => 'mandelbrot=s=320x180:r=25:end_scale=0.001:end_pts=900,trim=duration=36',
+    'life' => 'life=s=160x90:r=25:mold=10:ratio=0.15:death_color=#402010:life_color=#e0c080,scale=320:180:flags=neighbor,trim=duration=40',
+    'grain' => 'gradients=s=320x180:r=30:d=40:speed=0.02,noise=alls=14:allf=t',
+    'calm then busy' => 'color=0x506070:s=320x180:r=25:d=20[a];testsrc2=s=320x180:r=25:d=25[b];[a][b]concat',
+    // Longer than one pass of rate control takes to find its average.
+    'fractal, long' => 'mandelbrot=s=320x180:r=25:end_scale=0.0005:end_pts=2000,trim=duration=80',
+    'grain, long' => 'gradients=s=320x180:r=25:d=80:speed=0.02,noise=alls=10:allf=t',
+    'cells' => 'cellauto=s=320x180:r=25:rule=110,trim=duration=30',
+];
+// Cuts of the demo, slowed down and joined to the length of an episode's parts: these are told by pieces, shorter ones are encoded whole.
+$shot = fn (string $file, float $slower, string $more = ''): string => "movie={$demo}/{$file},setpts={$slower}*PTS,scale=320:180,setsar=1,fps=25,format=yuv420p{$more}";
+$filmed = [
+    'firing, slow' => $shot('kiln-night-firing.mov', 3),
+    'wheel, slow' => $shot('wheel-study.mp4', 9),
+    'tapes, slow' => $shot('glaze-tapes.mpg', 8, ',noise=alls=6:allf=t'),
+    'walk, slow' => $shot('kiln-walk.mp4', 6),
+    'racks, slow' => $shot('drying-racks.mp4', 4),
+    'episode' => implode(';', [$shot('kiln-night-firing.mov', 1, '[a]'), $shot('wheel-study.mp4', 2, '[b]'), $shot('drying-racks.mp4', 1, '[c]'), $shot('kiln-walk.mp4', 2, '[d]'), $shot('glaze-tapes.mpg', 2, '[e]'), '[a][b][c][d][e]concat=n=5']),
+    'episode, other order' => implode(';', [$shot('glaze-tapes.mpg', 1, '[a]'), $shot('kiln-walk.mp4', 3, '[b]'), $shot('kiln-night-firing.mov', 2, '[c]'), $shot('wheel-study.mp4', 1, '[d]'), '[a][b][c][d]concat=n=4']),
+];
+$chosen = fn (string $name): bool => preg_match('~'.($argv[1] ?? '').'~i', $name) === 1;
+$paths = array_filter(["{$demo}/kiln-night-firing.mov", "{$demo}/wheel-study.mp4", "{$demo}/ember-study.mov"], fn (string $path): bool => $chosen(basename($path)));
+foreach (array_filter([...$drawn, ...$filmed], $chosen, ARRAY_FILTER_USE_KEY) as $name => $graph) {
+    $paths[] = $path = "{$scratch}/media/{$name}.mp4";
+    (new Process(['ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', $graph, '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '14', '-pix_fmt', 'yuv420p', $path], null, null, null, null))->mustRun();
+}
+$settings = [
+    'rate' => [
+        'H.264 VBR' => ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => []],
+        'H.264 VBR x2' => ['preset' => 'lanternwick-generous', 'host' => 'lanternwick', 'edits' => []],
+        'HEVC under 2 MB' => ['preset' => 'slow-line', 'host' => null, 'edits' => ['picture' => ['codec' => 'hevc', 'effort' => 'fast'], 'rate' => ['mode' => 'vbr', 'average' => ['bytes' => 2_000_000]]]],
+    ],
+    'sampled' => [
+        'H.264 quality 20' => ['preset' => 'review-720', 'host' => null, 'edits' => ['rate' => ['mode' => 'quality', 'quality' => 20]]],
+        'HEVC quality 24' => ['preset' => 'slow-line', 'host' => null, 'edits' => ['picture' => ['codec' => 'hevc', 'effort' => 'fast']]],
+        'ProRes 422 HQ' => ['preset' => 'archive-10-bit', 'host' => null, 'edits' => []],
+        'FFV1' => ['preset' => 'lossless-vault', 'host' => null, 'edits' => []],
+        'AV1 quality' => ['preset' => 'review-720', 'host' => null, 'edits' => ['picture' => ['codec' => 'av1', 'effort' => 'fast'], 'rate' => ['mode' => 'quality']]],
+        'MPEG-2 quality' => ['preset' => 'review-720', 'host' => null, 'edits' => ['container' => ['set' => 'mpeg-ps'], 'picture' => ['codec' => 'mpeg2video'], 'rate' => ['mode' => 'quality'], 'frameRate' => ['exact' => '25'], 'sound' => ['codec' => 'ac3']]],
+    ],
+];
+$errors = ['rate' => [], 'sampled' => [], 'pieces' => [], 'rough' => [], 'cost' => [], 'over' => []];
+foreach ($paths as $path) {
+    $cut = app(CutShelf::class)->bringIn($path);
+    app(CutAnalyses::class)->make(app(CutAnalyses::class)->next(), fn (): bool => false);
+    $cut->refresh();
+    $reading = $cut->reading();
+    foreach ($settings as $kind => $outputs) {
+        foreach ($outputs as $name => $output) {
+            $plan = app(Planning::class)->plans(app(Surroundings::class)->of($cut, $reading, "{$scratch}/out"), [$output])[0];
+            if ($plan->isStopped()) {
+                continue;
+            }
+            $rough = SizeEstimate::of($plan, $reading)->bytes;
+            $begun = microtime(true);
+            if (Sampling::isWorthwhile($plan)) {
+                $plan = $plan->withSample(app(Samples::class)->sample($cut->path, $reading, $cut->found(), $plan));
+            }
+            $sampling = microtime(true) - $begun;
+            $estimate = SizeEstimate::of($plan, $reading);
+            $run = app(Packer::class)->queue($cut, [$plan], "{$scratch}/out", dispatch: false)[0];
+            app(Packer::class)->make($run);
+            $run->refresh();
+            $bytes = $run->slip['bytes'] ?? null;
+            if ($bytes === null) {
+                fwrite(STDERR, "{$cut->name}, {$name}: {$run->error}\n");
+
+                continue;
+            }
+            $errors[$kind][] = abs($estimate->bytes / $bytes - 1);
+            if ($plan->rate->target !== null) {
+                $errors['over'][] = $bytes / $plan->rate->target;
+            }
+            if ($kind === 'sampled') {
+                $errors['rough'][] = abs($rough / $bytes - 1);
+                if ($plan->sample !== null && $plan->sample->frames < $plan->frames) {
+                    $errors['pieces'][] = abs($estimate->bytes / $bytes - 1);
+                }
+                $errors['cost'][] = $sampling / max(0.1, $run->slip['madeIn']);
+            }
+            fprintf(STDERR, "%-16s %-18s %9.3f MB  estimate %+6.1f %% (±%d %%, %s)  rough %+7.1f %%\n", mb_strimwidth($cut->name, 0, 16), $name, $bytes / 1e6, 100 * ($estimate->bytes / $bytes - 1), $estimate->marginPercent, $estimate->basis, 100 * ($rough / $bytes - 1));
+            is_dir($run->file) || unlink($run->file);
+        }
+    }
+}
+$percent = fn (array $values, float $share): string => sprintf('%.1f %%', 100 * percentile($values, $share));
+figure('size, average rate, error at the median ('.count($errors['rate']).' files)', $percent($errors['rate'], 0.5), 'within 3 %');
+figure('size, average rate, error at the 95th percentile', $percent($errors['rate'], 0.95), 'within 10 %');
+figure('a size to stay under: the largest file of '.count($errors['over']), sprintf('%.3f x', max([0, ...$errors['over']])), 'at most 1');
+figure('size after sampling, error at the median ('.count($errors['sampled']).' files)', $percent($errors['sampled'], 0.5), 'within 8 %');
+figure('size after sampling, error at the 95th percentile', $percent($errors['sampled'], 0.95), 'within 20 %');
+figure('  of those from pieces, median ('.count($errors['pieces']).' files)', $percent($errors['pieces'], 0.5), 'the others were encoded whole');
+figure('  of those from pieces, 95th percentile', $percent($errors['pieces'], 0.95), 'the same');
+figure('  the same before sampling, median', $percent($errors['rough'], 0.5), 'what sampling is for');
+figure('  sampling against making, median', sprintf('%.2f x', percentile($errors['cost'], 0.5)), 'these cuts last seconds');

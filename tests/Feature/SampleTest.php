@@ -1,0 +1,87 @@
+<?php
+
+use App\Jobs\SamplePieces;
+use App\Models\Run;
+use App\Models\RunState;
+use App\Models\Sample;
+
+/** Saves a sheet with one output and gives its plan. */
+function sheetOf(int $cut, array $output): array
+{
+    $sheet = test()->answer(test()->putJson("/api/cuts/{$cut}/sheet", ['outputs' => [['key' => 'a', 'host' => null, 'edits' => (object) [], ...$output]]]), 'sheet');
+
+    return $sheet['outputs'][0]['plan'];
+}
+
+it('encodes pieces in the background where the size depends on the picture, and then knows it', function (array $output) {
+    $cut = $this->bringIn('long')['id'];
+    $before = sheetOf($cut, $output)['estimate'];
+    expect([$before['sampling'], $before['basis'] === 'sample'])->toBe([true, false]);
+    $this->work(SamplePieces::QUEUE);
+    $after = sheetOf($cut, $output)['estimate'];
+    expect([$after['sampling'], $after['basis']])->toBe([false, 'sample'])->and($after['marginPercent'])->toBeLessThan($before['marginPercent']);
+    $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
+    $this->work();
+    $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
+    expect(abs($after['bytes'] / $bytes - 1))->toBeLessThan(0.2)->and(abs($before['bytes'] / $bytes - 1))->toBeGreaterThan(abs($after['bytes'] / $bytes - 1))
+        ->and(Sample::query()->count())->toBe(1)->and($this->left('derived'))->toHaveCount(1);
+})->with([
+    'constant quality' => [['preset' => 'review-720']],
+    'a mezzanine' => [['preset' => 'archive-10-bit']],
+    'lossless' => [['preset' => 'light-lossless']],
+]);
+
+it('times a setting that no run has taught yet, and leaves its size to the average', function () {
+    $cut = $this->bringIn('long')['id'];
+    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['rate' => ['mode' => 'cbr']]];
+    $before = sheetOf($cut, $output)['estimate'];
+    $this->work(SamplePieces::QUEUE);
+    $after = sheetOf($cut, $output)['estimate'];
+    expect([$before['sampling'], $after['sampling'], $after['basis']])->toBe([true, false, 'rate'])->and($after['bytes'] / $before['bytes'])->toBeGreaterThan(0.85)->toBeLessThan(1.01)->and($after['seconds'])->not->toBe($before['seconds']);
+    // Once a run has, it is not asked for again.
+    $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
+    $this->work();
+    Sample::query()->delete();
+    expect(sheetOf($cut, $output)['estimate']['sampling'])->toBeFalse()->and(Sample::query()->count())->toBe(0);
+});
+
+it('knows sound that needs less than it may have', function () {
+    $cut = $this->bringIn('long')['id'];
+    // A pure tone: lossless coding packs it to a fraction.
+    $output = ['preset' => 'lossless-vault', 'edits' => ['frameSize' => ['fit' => '64×64']]];
+    $before = sheetOf($cut, $output)['estimate']['bytes'];
+    $this->work(SamplePieces::QUEUE);
+    $after = sheetOf($cut, $output)['estimate']['bytes'];
+    $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
+    $this->work();
+    $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
+    expect(abs($after / $bytes - 1))->toBeLessThan(0.12)->and(abs($before / $bytes - 1))->toBeGreaterThan(0.12);
+});
+
+it('does not wait for a run, and does not take its own time for the machine’s then', function () {
+    $cut = $this->bringIn('long')['id'];
+    $output = ['preset' => 'review-720'];
+    sheetOf($cut, $output);
+    Run::query()->create(['pack' => 'p', 'cut_id' => $cut, 'cut_name' => 'long', 'source' => 's', 'name' => 'n', 'file' => 'f', 'state' => RunState::Running, 'plan' => [], 'passes' => []]);
+    $this->work(SamplePieces::QUEUE);
+    $known = Sample::query()->sole()->sampled();
+    expect($known->secondsPerFrame)->toBeNull()->and($known->bytesPerFrame)->toBeGreaterThan(0.0)
+        ->and(sheetOf($cut, $output)['estimate'])->toMatchArray(['basis' => 'sample', 'sampling' => false]);
+});
+
+it('forgets what nobody waits for', function () {
+    $cut = $this->bringIn('long')['id'];
+    sheetOf($cut, ['preset' => 'review-720', 'edits' => ['rate' => ['mode' => 'quality', 'quality' => 30]]]);
+    $this->travel(20)->seconds();
+    sheetOf($cut, ['preset' => 'review-720', 'edits' => ['rate' => ['mode' => 'quality', 'quality' => 31]]]);
+    $this->work(SamplePieces::QUEUE);
+    expect(Sample::query()->count())->toBe(1)->and(Sample::query()->first()->output['edits']['rate']['quality'])->toBe(31);
+});
+
+it('keeps the rough figure where pieces cannot be encoded', function () {
+    $cut = $this->bringIn('plain')['id'];
+    sheetOf($cut, ['preset' => 'review-720']);
+    config(['crate.engine.encoder' => '/bin/false']);
+    $this->work(SamplePieces::QUEUE);
+    expect(Sample::query()->value('result'))->toBeFalse();
+});

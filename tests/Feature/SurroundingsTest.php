@@ -1,0 +1,62 @@
+<?php
+
+use App\Media\CutShelf;
+use App\Models\Run;
+use App\Models\RunState;
+use App\Planning\Planning;
+use App\Planning\Surroundings;
+
+/** Ids of what is noticed of a review file of a cut. */
+function noticed(string $path, ?string $name = null): array
+{
+    $cut = app(CutShelf::class)->bringIn($path, $name, false);
+    $plan = app(Planning::class)->plans(app(Surroundings::class)->of($cut), [['preset' => 'review-720']])[0];
+
+    return array_map(fn ($finding): string => $finding->id, $plan->findings);
+}
+
+it('points to the real file where a small one of its name was brought in', function (string $beside, int $times, bool $warned) {
+    $cut = $this->clip('plain', 'bowl-study.mp4');
+    file_put_contents($this->folder('media')."/{$beside}", str_repeat("\0", filesize($cut) * $times));
+    expect(in_array('cut-may-be-wrong', noticed($cut), true))->toBe($warned);
+})->with([
+    'much larger and alike' => ['bowl-study master.mov', 5, true],
+    'not much larger' => ['bowl-study master.mov', 3, false],
+    'another name' => ['kiln-walk.mov', 9, false],
+    'no video' => ['bowl-study.zip', 9, false],
+]);
+
+it('minds what the name of a cut says', function (string $file, string $expected) {
+    expect(noticed($this->clip('plain', $file)))->toContain($expected);
+})->with([['bowl proxy.mp4', 'cut-may-be-wrong'], ['bowl final FINAL.mp4', 'name-says-last']]);
+
+it('is not misled by words that only contain one', function () {
+    expect(noticed($this->clip('plain', 'finale of the old-fashioned.mp4')))->not->toContain('name-says-last')
+        ->and(noticed($this->clip('silent', 'drafty old kiln test.mp4')))->not->toContain('cut-may-be-wrong');
+});
+
+it('knows which names are taken: on the disk whatever their case, and by what is under way', function () {
+    $cut = app(CutShelf::class)->bringIn($this->clip('plain', 'bowl.mp4'), 'Bowl', false);
+    $name = fn (array $edits = []): string => app(Planning::class)->plans(app(Surroundings::class)->of($cut, null, $this->folder('out')), [['preset' => 'review-720', 'edits' => $edits]])[0]->file->path();
+    expect($name())->toBe('Bowl review.mp4');
+    file_put_contents($this->folder('out').'/BOWL REVIEW.MP4', '');
+    expect($name())->toBe('Bowl review v2.mp4');
+    Run::query()->create(['pack' => 'p', 'cut_id' => $cut->id, 'cut_name' => 'Bowl', 'source' => $cut->path, 'name' => 'review', 'file' => $this->folder('out').'/Bowl review v2.mp4', 'state' => RunState::Waiting, 'plan' => [], 'passes' => []]);
+    expect($name())->toBe('Bowl review v3.mp4')->and($name(['file' => ['folder' => 'deep/er']]))->toBe('deep/er/Bowl review.mp4');
+});
+
+it('knows the drive: how much is free, how it is formatted, and whether the cut lies on it', function () {
+    $cut = app(CutShelf::class)->bringIn($this->clip(), null, false);
+    $volume = app(Surroundings::class)->of($cut, null, $this->folder('out').'/yet/to/be/made')->volume;
+    expect($volume->freeBytes)->toBeGreaterThan(0)->and($volume->holdsCut)->toBeTrue()
+        ->and($volume->fileSystem)->toBe(trim((string) shell_exec('stat -f -c %T '.escapeshellarg($this->folder('out')))) === 'tmpfs' ? 'tmpfs' : $volume->fileSystem)
+        ->and($volume->fileSystem)->toBeString()->not->toBe('');
+});
+
+it('counts what waits in the queue into the room on the drive, less what is done of it', function () {
+    $cut = app(CutShelf::class)->bringIn($this->clip(), null, false);
+    foreach ([[RunState::Waiting, 0], [RunState::Running, 75], [RunState::Done, 100]] as $i => [$state, $percent]) {
+        Run::query()->create(['pack' => 'p', 'cut_id' => $cut->id, 'cut_name' => 'c', 'source' => 's', 'name' => "n{$i}", 'file' => "f{$i}", 'state' => $state, 'percent' => $percent, 'plan' => ['estimate' => ['bytes' => 1_000_000]], 'passes' => []]);
+    }
+    expect(app(Surroundings::class)->of($cut)->volume->promisedBytes)->toBe(1_250_000);
+});
