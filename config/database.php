@@ -11,7 +11,8 @@ return [
             'busy_timeout' => 5000,
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',
-            // Writers take their lock when they begin, so that two of them wait for one another and neither fails halfway.
+            // Writers take their lock when they begin, so that two of them wait for one another and neither fails halfway. Before
+            // PHP 8.4 this is done by App\Database\WriteFirstConnection.
             'transaction_mode' => 'IMMEDIATE',
         ],
         'pgsql' => [

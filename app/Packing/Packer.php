@@ -60,23 +60,25 @@ class Packer
         $this->refuseWhatCannotWork($cut, $plans, $folder);
         $pack = (string) Str::uuid7();
 
-        return DB::transaction(function () use ($cut, $plans, $folder, $reading, $pack, $dispatch): Collection {
+        // Described before the transaction: it reads much, and others wait while it holds the lock.
+        $rows = array_map(fn (Plan $plan): array => [
+            'pack' => $pack,
+            'cut_id' => $cut->id,
+            'cut_name' => $cut->name,
+            'source' => $cut->path,
+            'name' => $plan->spec->host->name ?? $plan->spec->preset->role->value,
+            'file' => rtrim($folder, '/').'/'.$plan->file->path(),
+            'state' => RunState::Waiting,
+            'plan' => $this->planning->describe($plan, $reading) + ['speedKey' => TimeEstimate::key($plan)],
+            'passes' => array_map(fn (Pass $pass): array => $pass->toArray(), $this->passes->passes($plan, $reading)),
+        ], $plans);
+
+        return DB::transaction(function () use ($rows, $dispatch): Collection {
             $runs = new Collection;
-            foreach ($plans as $plan) {
-                $run = Run::query()->create([
-                    'pack' => $pack,
-                    'cut_id' => $cut->id,
-                    'cut_name' => $cut->name,
-                    'source' => $cut->path,
-                    'name' => $plan->spec->host->name ?? $plan->spec->preset->role->value,
-                    'file' => rtrim($folder, '/').'/'.$plan->file->path(),
-                    'state' => RunState::Waiting,
-                    'plan' => $this->planning->describe($plan, $reading) + ['speedKey' => TimeEstimate::key($plan)],
-                    'passes' => array_map(fn (Pass $pass): array => $pass->toArray(), $this->passes->passes($plan, $reading)),
-                ]);
-                $runs->push($run);
+            foreach ($rows as $row) {
+                $runs->push($run = Run::query()->create($row));
                 if ($dispatch) {
-                    MakeOutput::dispatch($run->id);
+                    MakeOutput::dispatch($run->id)->beforeCommit();
                 }
             }
 

@@ -2,9 +2,11 @@
 
 namespace App\Providers;
 
+use App\Database\WriteFirstConnection;
 use App\Http\Contract;
 use App\Library\Hosts;
 use App\Library\Presets;
+use Illuminate\Database\Connection;
 use Illuminate\Support\ServiceProvider;
 use OuterCrate\Checks\CheckList;
 use OuterCrate\Encoding\Encoders;
@@ -14,6 +16,7 @@ class CrateServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor('sqlite', fn (...$arguments): WriteFirstConnection => new WriteFirstConnection(...$arguments));
         foreach ([Catalogue::class, Encoders::class, CheckList::class, Contract::class, Presets::class, Hosts::class] as $shared) {
             $this->app->singleton($shared);
         }

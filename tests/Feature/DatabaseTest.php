@@ -1,0 +1,30 @@
+<?php
+
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+
+beforeEach(function (): void {
+    $shared = ['driver' => 'sqlite', 'database' => $this->folder('shared.sqlite'), 'prefix' => '', 'journal_mode' => 'WAL', 'busy_timeout' => 10];
+    touch($shared['database']);
+    config(['database.connections.one' => $shared, 'database.connections.other' => $shared]);
+    DB::connection('one')->statement('create table runs (name text)');
+    $this->write = fn (string $connection): bool => DB::connection($connection)->table('runs')->insert(['name' => $connection]);
+});
+
+test('what reads and then writes in one transaction is not overtaken by another process', function (): void {
+    DB::connection('one')->transaction(function (): void {
+        expect(DB::connection('one')->table('runs')->count())->toBe(0)
+            ->and(fn () => ($this->write)('other'))->toThrow(QueryException::class, 'locked');
+        ($this->write)('one');
+    });
+    ($this->write)('other');
+    expect(DB::connection('other')->table('runs')->pluck('name')->all())->toBe(['one', 'other']);
+});
+
+test('a transaction that cannot begin leaves a connection that can', function (): void {
+    DB::connection('other')->beginTransaction();
+    expect(fn () => DB::connection('one')->transaction(fn () => null))->toThrow(PDOException::class, 'locked');
+    DB::connection('other')->rollBack();
+    DB::connection('one')->transaction(fn () => ($this->write)('one'));
+    expect(DB::connection('other')->table('runs')->count())->toBe(1);
+});
