@@ -2,7 +2,8 @@
 
 /*
  * How near estimates come to the files that are made: seventeen cuts in nine settings, each planned, sampled where that is
- * worthwhile, packed, and compared. Takes an hour on two cores; an argument chooses cuts by name: `estimates.php 'life|grain'`.
+ * worthwhile, packed, and compared. Takes an hour on two cores; arguments choose cuts and settings by name:
+ * `estimates.php 'life|grain' 'VBR$'`.
  */
 
 use App\Analysis\CutAnalyses;
@@ -69,6 +70,9 @@ foreach ($paths as $path) {
     $reading = $cut->reading();
     foreach ($settings as $kind => $outputs) {
         foreach ($outputs as $name => $output) {
+            if (preg_match('~'.($argv[2] ?? '').'~', $name) !== 1) {
+                continue;
+            }
             $plan = app(Planning::class)->plans(app(Surroundings::class)->of($cut, $reading, "{$scratch}/out"), [$output])[0];
             if ($plan->isStopped()) {
                 continue;
@@ -105,7 +109,7 @@ foreach ($paths as $path) {
         }
     }
 }
-$percent = fn (array $values, float $share): string => sprintf('%.1f %%', 100 * percentile($values, $share));
+$percent = fn (array $values, float $share): string => $values === [] ? 'none' : sprintf('%.1f %%', 100 * percentile($values, $share));
 figure('size, average rate, error at the median ('.count($errors['rate']).' files)', $percent($errors['rate'], 0.5), 'within 3 %');
 figure('size, average rate, error at the 95th percentile', $percent($errors['rate'], 0.95), 'within 10 %');
 figure('a size to stay under: the largest file of '.count($errors['over']), sprintf('%.3f x', max([0, ...$errors['over']])), 'at most 1');
@@ -114,4 +118,4 @@ figure('size after sampling, error at the 95th percentile', $percent($errors['sa
 figure('  of those from pieces, median ('.count($errors['pieces']).' files)', $percent($errors['pieces'], 0.5), 'the others were encoded whole');
 figure('  of those from pieces, 95th percentile', $percent($errors['pieces'], 0.95), 'the same');
 figure('  the same before sampling, median', $percent($errors['rough'], 0.5), 'what sampling is for');
-figure('  sampling against making, median', sprintf('%.2f x', percentile($errors['cost'], 0.5)), 'these cuts last seconds');
+figure('  sampling against making, median', sprintf('%.2f x', percentile($errors['cost'] ?: [0], 0.5)), 'these cuts last seconds');

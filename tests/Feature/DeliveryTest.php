@@ -238,3 +238,8 @@ it('stays under a size that was asked for', function (string $codec, array $rate
     $run = delivered('long', 'review-720', ['picture' => ['codec' => $codec, 'effort' => 'fast'], 'container' => ['set' => 'matroska'], 'frameSize' => ['fit' => '320×180'], 'rate' => $rate + ['mode' => 'vbr', 'average' => ['bytes' => 700_000]]]);
     expect($run->error)->toBeNull()->and(filesize($run->file) / $run->plan['values']['rate']['target'])->toBeLessThanOrEqual(1.0)->toBeGreaterThan(0.6);
 })->with([['h264', []], ['h264', ['passes' => 1]], ['h264', ['mode' => 'cbr']], ['hevc', []], ['vp9', []], ['mpeg2video', ['average' => ['bytes' => 2_000_000]]], ['av1', []]]);
+
+it('keeps an average in one pass, though the picture gets ever busier', function () {
+    $run = delivered('busier', 'review-720', ['picture' => ['effort' => 'fast'], 'rate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 300], 'peak' => ['timesAverage' => 1.5]]]);
+    expect($run->error)->toBeNull()->and(filesize($run->file) * 8 / 80 / 300_000)->toBeLessThan(1.1)->toBeGreaterThan(0.95);
+});
