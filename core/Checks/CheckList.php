@@ -21,10 +21,11 @@ use OuterCrate\Checks\Container\ContainerTooSmall;
 use OuterCrate\Checks\Container\IndexLast;
 use OuterCrate\Checks\File\CutMayBeWrong;
 use OuterCrate\Checks\File\FileSystemLimit;
-use OuterCrate\Checks\File\HostLimits;
 use OuterCrate\Checks\File\NameSaysLast;
 use OuterCrate\Checks\File\NoRoom;
 use OuterCrate\Checks\File\SameDrive;
+use OuterCrate\Checks\File\TooLargeForHost;
+use OuterCrate\Checks\File\TooLongForHost;
 use OuterCrate\Checks\FrameRate\FieldsInUpload;
 use OuterCrate\Checks\FrameRate\FieldsNotKept;
 use OuterCrate\Checks\FrameRate\FrameRateChanged;
@@ -36,6 +37,7 @@ use OuterCrate\Checks\FrameRate\VariableFrameRate;
 use OuterCrate\Checks\FrameSize\BarsInCut;
 use OuterCrate\Checks\FrameSize\FrameEnlarged;
 use OuterCrate\Checks\FrameSize\FrameReduced;
+use OuterCrate\Checks\FrameSize\FrameTooLargeForHost;
 use OuterCrate\Checks\FrameSize\MostlyBars;
 use OuterCrate\Checks\FrameSize\PixelsNotSquare;
 use OuterCrate\Checks\FrameSize\ProjectionLost;
@@ -84,12 +86,21 @@ final readonly class CheckList
     public function __construct(Encoders $encoders)
     {
         $this->checks = [
-            new NothingToMake, new EncoderMissing($encoders), new ContainerCannotHold, new CodecRefusesFrame, new NoLevel, new LevelExceeded, new NoRoom, new HostLimits,
+            new NothingToMake, new EncoderMissing($encoders), new ContainerCannotHold, new CodecRefusesFrame, new NoLevel, new LevelExceeded, new NoRoom,
+            new TooLongForHost, new FrameTooLargeForHost, new TooLargeForHost,
             new CodecNotTaken, new ContainerNotTaken, new ShapeDiffers, new ProjectionMissing, new FrameEnlarged,
             new FrameRateUnderAsk, new FrameRateChanged, new RateUnderAsk, new HdrToSdr, new NoSound,
             new VariableFrameRate, new RateAboveCut, new ContainerTooSmall, new TagsLost,
             new Stretched, new TooFewBits, new ConstantRatePadding,
-            new ScanMistold, new HardwareTrade, new IndexLast, new ProfileDiffers, new MaskLost, new FrameReduced, new BarsInCut, new MostlyBars, new PixelsNotSquare, new ProjectionLost, new SphereNotTwoToOne, new FieldsInUpload, new FieldsNotKept, new MotionSlow, new RateNotAllowed, new TooManyBits, new PeakAboveAsk, new GenerationOfLoss, new KeyframesTooFar, new GopOpen, new TooManyBFrames, new PyramidNotAsked, new ChromaDiffers, new MasterLosesDepth, new BandsLikely, new GrainNeedsBits, new HdrWithoutMetadata, new HdrMistagged, new HdrForSdrViewers, new Untagged, new TagAssumed, new RangeChanged, new SoundUncompressed, new SoundNotAsked, new LoudnessOff, new LoudnessUnknown, new PeaksLimited, new MixedDown, new TracksLeftOut, new NameSaysLast, new CutMayBeWrong, new FileSystemLimit, new SameDrive,
+            new ScanMistold, new HardwareTrade, new IndexLast, new ProfileDiffers, new MaskLost,
+            new FrameReduced, new BarsInCut, new MostlyBars, new PixelsNotSquare, new ProjectionLost, new SphereNotTwoToOne,
+            new FieldsInUpload, new FieldsNotKept, new MotionSlow, new RateNotAllowed,
+            new TooManyBits, new PeakAboveAsk, new GenerationOfLoss,
+            new KeyframesTooFar, new GopOpen, new TooManyBFrames, new PyramidNotAsked,
+            new ChromaDiffers, new MasterLosesDepth, new BandsLikely, new GrainNeedsBits,
+            new HdrWithoutMetadata, new HdrMistagged, new HdrForSdrViewers, new Untagged, new TagAssumed, new RangeChanged,
+            new SoundUncompressed, new SoundNotAsked, new LoudnessOff, new LoudnessUnknown, new PeaksLimited, new MixedDown, new TracksLeftOut,
+            new NameSaysLast, new CutMayBeWrong, new FileSystemLimit, new SameDrive,
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks;
 
+use OuterCrate\Formats\RateMode;
 use OuterCrate\Planning\Cell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Presets\Rules;
@@ -27,6 +28,13 @@ final readonly class Remedy
     public static function adding(Plan $plan, string $text, Cell $cell, array $parts): self
     {
         return new self($text, array_intersect_key($plan->spec->edits->with(new Rules([$cell->value => $parts]))->rules, [$cell->value => null]));
+    }
+
+    /** A file of at most so many bytes, where the codec can aim at a size. */
+    public static function stayingUnder(Plan $plan, int $bytes): ?self
+    {
+        return in_array(RateMode::Vbr, $plan->picture->codec->rateModes(), true)
+            ? self::adding($plan, 'Stay under it', Cell::Rate, ['mode' => 'vbr', 'passes' => 2, 'average' => ['bytes' => $bytes], 'peak' => ['timesAverage' => 1.5]]) : null;
     }
 
     /** @return array{text: string, patch: array<string, mixed>} */

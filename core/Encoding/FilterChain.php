@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
-use OuterCrate\Formats\Scan;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Values\FieldMethod;
 use OuterCrate\Planning\Values\RateMethod;
@@ -13,9 +12,6 @@ use OuterCrate\Reading\Reading;
 /** What happens to the picture between decoder and encoder, in the engine's filter notation. */
 final class FilterChain
 {
-    /** Weights of a line and its neighbours above and below: both fields count the same. */
-    private const FIELDS_BLENDED = 'convolution=0m=0 1 0 0 2 0 0 1 0:1m=0 1 0 0 2 0 0 1 0:2m=0 1 0 0 2 0 0 1 0:0rdiv=0.25:1rdiv=0.25:2rdiv=0.25';
-
     /** @param  Excerpt|null  $excerpt  the part of the cut that is kept; null for all of it */
     public static function of(Plan $plan, Reading $reading, ?Excerpt $excerpt = null): string
     {
@@ -26,8 +22,8 @@ final class FilterChain
         $size = $plan->frameSize;
         $colours = new ColourFilters($plan->colour, $video);
         $filters = match ($plan->frameRate->fields) {
-            FieldMethod::Interpolate => ['bwdif=mode=send_frame:parity='.($plan->frameRate->source === Scan::BottomFieldFirst ? 'bff' : 'tff').':deint=all'],
-            FieldMethod::Blend => [self::FIELDS_BLENDED],
+            FieldMethod::Interpolate => [FieldFilters::interpolated($plan->frameRate->source)],
+            FieldMethod::Blend => [FieldFilters::BLENDED],
             null => [],
         };
         // Fields are made into frames first, with the help of the frames outside.

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
-use OuterCrate\Formats\Scan;
 use OuterCrate\Reading\VideoReading;
 use OuterCrate\Units\FrameSize;
 
@@ -27,9 +26,7 @@ final readonly class Viewing
     /** @return list<string> filters to come before any frame is left out: fields are woven with the help of their neighbours */
     public function progressive(): array
     {
-        return $this->video->scan->isInterlaced()
-            ? ['bwdif=mode=send_frame:parity='.($this->video->scan === Scan::BottomFieldFirst ? 'bff' : 'tff').':deint=all']
-            : [];
+        return $this->video->scan->isInterlaced() ? [FieldFilters::interpolated($this->video->scan)] : [];
     }
 
     /**

@@ -26,6 +26,6 @@ final class FileSystemLimit implements Check, ForSoundToo
             return null;
         }
 
-        return new Finding('file-system-limit', Severity::Stop, Cell::File, 'The file comes to about '.new ByteCount($bytes).", and a drive formatted as {$subject->volume->fileSystem} holds files of at most ".new ByteCount($most).'. Choose a folder on another drive.', $plan->rate->average === null ? null : Remedy::adding($plan, 'Stay under it', Cell::Rate, ['average' => ['bytes' => (int) ($most * 0.97)], 'peak' => ['timesAverage' => 1.5]]));
+        return new Finding('file-system-limit', Severity::Stop, Cell::File, 'The file comes to about '.new ByteCount($bytes).", and a drive formatted as {$subject->volume->fileSystem} holds files of at most ".new ByteCount($most).'. Choose a folder on another drive.', Remedy::stayingUnder($plan, $most));
     }
 }
