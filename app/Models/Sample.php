@@ -12,7 +12,7 @@ use OuterCrate\Estimates\Sampling\Sample as Sampled;
  * @property int $cut_id
  * @property string $key
  * @property array<string, mixed> $output as it is planned from, its range with it
- * @property array{bytesPerFrame: float, marginPercent: int, secondsPerFrame: ?float, frames: int, soundBytesPerSecond?: ?float}|false|null $result null while it waits; false when it could not be made
+ * @property array{bytesPerFrame: float, marginPercent: int, secondsPerFrame: ?float, frames: int, soundBytesPerSecond?: ?float, ampleBytesPerFrame?: ?float}|false|null $result null while it waits; false when it could not be made
  * @property ?string $wanted_at
  * @property Cut $cut
  */
@@ -31,6 +31,11 @@ class Sample extends Model
 
     public function sampled(): ?Sampled
     {
-        return is_array($this->result) ? new Sampled((float) $this->result['bytesPerFrame'], (int) $this->result['marginPercent'], isset($this->result['secondsPerFrame']) ? (float) $this->result['secondsPerFrame'] : null, (int) $this->result['frames'], isset($this->result['soundBytesPerSecond']) ? (float) $this->result['soundBytesPerSecond'] : null) : null;
+        if (! is_array($this->result)) {
+            return null;
+        }
+        $figure = fn (string $name): ?float => isset($this->result[$name]) ? (float) $this->result[$name] : null;
+
+        return new Sampled((float) $this->result['bytesPerFrame'], (int) $this->result['marginPercent'], $figure('secondsPerFrame'), (int) $this->result['frames'], $figure('soundBytesPerSecond'), $figure('ampleBytesPerFrame'));
     }
 }

@@ -122,12 +122,29 @@ class Samples
         OutputFile::needFolder($folder);
         try {
             $shared = self::isBusy();
-            $results = array_map(fn (Piece $piece): PieceResult => $this->encode($path, $plan, $reading, $piece, $folder, $ending ?? fn (): bool => false), $pieces);
-            $sampled = Sampling::conclude($plan, $pieces, $results);
+            $each = fn (Plan $plan): array => array_map(fn (Piece $piece): PieceResult => $this->encode($path, $plan, $reading, $piece, $folder, $ending ?? fn (): bool => false), $pieces);
+            $results = $each($plan);
+            $sampled = Sampling::conclude($plan, $pieces, $results, count($pieces) === 1 ? [] : $this->ample($plan, $each));
 
             return $shared || self::isBusy() ? $sampled->untimed() : $sampled;
         } finally {
             File::deleteDirectory($folder);
+        }
+    }
+
+    /**
+     * @param  Closure(Plan): list<PieceResult>  $each
+     * @return list<PieceResult> empty where there is no average, or the encoder takes no rate that ample
+     *
+     * @throws Stopped
+     */
+    private function ample(Plan $plan, Closure $each): array
+    {
+        $ample = Sampling::ample($plan);
+        try {
+            return $ample === null ? [] : $each($ample);
+        } catch (EngineFailed) {
+            return [];
         }
     }
 

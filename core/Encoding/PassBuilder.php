@@ -17,6 +17,9 @@ final readonly class PassBuilder
     /** The gathering pass skips the costly decisions; measured at about a third of both passes together. */
     private const FIRST_PASS_WEIGHT = 35;
 
+    /** How pieces are made and read; counted up when that changes, so that what is known from before is not taken for the same. */
+    private const SAMPLES = '2';
+
     public function __construct(private Encoders $encoders)
     {
     }
@@ -53,7 +56,7 @@ final readonly class PassBuilder
     /** What a sample of the picture depends on, as one string. */
     public function sampleKey(Plan $plan, Reading $reading): string
     {
-        return hash('xxh128', implode("\0", [$plan->range->first, $plan->range->last, $plan->keyframes->frames, (string) $plan->rate->passes, ...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading)]));
+        return hash('xxh128', implode("\0", [self::SAMPLES, $plan->range->first, $plan->range->last, $plan->keyframes->frames, (string) $plan->rate->passes, ...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading)]));
     }
 
     /** @return list<string> */

@@ -14,13 +14,10 @@ use OuterCrate\Reading\Reading;
 final readonly class SizeEstimate
 {
     /**
-     * Share of its average below which pieces show that a picture does not use it up. Rate control takes a while to find its
-     * average, and a short piece has no time for it.
+     * Share of its average below which pieces show that a picture does not use it up, where they could not be encoded with ample
+     * to spend. Rate control takes a while to find its average, and a short piece has no time for it.
      */
     private const UNUSED = 0.5;
-
-    /** Two passes know what they have to spend: between that share and this one, the truth lies about half-way. */
-    private const DOUBTFUL = 0.9;
 
     /** Share of the frames that is all of them: a repeated one can be lost at an end. */
     private const WHOLE = 0.97;
@@ -56,16 +53,20 @@ final readonly class SizeEstimate
         $rate = $plan->rate;
         // An average is a promise that rate control keeps, unless there is nothing to spend it on, or no time to find it.
         if ($plan->sample !== null && Sampling::isWorthwhile($plan)) {
-            $sampled = $plan->sample->bytesPerFrame * 8 * $plan->frameRate->rate->perSecond->toFloat();
-            $whole = $plan->sample->frames >= self::WHOLE * $plan->frames;
-            // A short piece starts with a full buffer, and may run above a peak that holds the whole down.
-            $held = $rate->peak === null || $whole ? $sampled : min($sampled, (float) $rate->peak->bitsPerSecond);
-            if ($rate->average === null || $whole || $sampled < self::UNUSED * $rate->average->bitsPerSecond) {
-                return [$held, $plan->sample->marginPercent, 'sample'];
+            $bits = 8 * $plan->frameRate->rate->perSecond->toFloat();
+            $sampled = $plan->sample->bytesPerFrame * $bits;
+            if ($plan->sample->frames >= self::WHOLE * $plan->frames) {
+                return [$sampled, $plan->sample->marginPercent, 'sample'];
             }
-            $average = (float) $rate->average->bitsPerSecond;
-            if ($rate->passes === 2 && $sampled < self::DOUBTFUL * $average) {
-                return [($sampled + $average) / 2, max($plan->sample->marginPercent, (int) ceil(100 * ($average - $sampled) / ($average + $sampled))), 'sample'];
+            if ($plan->sample->ampleBytesPerFrame !== null) {
+                $sampled = $plan->sample->ampleBytesPerFrame * $bits;
+            } elseif ($rate->peak !== null) {
+                // A short piece starts with a full buffer, and may run above a peak that holds the whole down.
+                $sampled = min($sampled, (float) $rate->peak->bitsPerSecond);
+            }
+            $share = $plan->sample->ampleBytesPerFrame === null ? self::UNUSED : 1.0;
+            if ($rate->average === null || $sampled < $share * $rate->average->bitsPerSecond) {
+                return [$sampled, $plan->sample->marginPercent, 'sample'];
             }
         }
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();

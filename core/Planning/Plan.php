@@ -65,6 +65,12 @@ final readonly class Plan
         return $this->but(['range' => $range, 'frames' => $frames, 'duration' => $duration, 'sample' => null]);
     }
 
+    /** The same at another rate, and at whatever level that needs. */
+    public function atRate(RateValue $rate): self
+    {
+        return $this->but(['rate' => $rate, 'picture' => $this->picture->atLevel(null)]);
+    }
+
     /** What preset and person say in a part of a cell's rule; null where they say nothing. */
     public function wishes(string $cell, string $part): ?string
     {
@@ -94,11 +100,11 @@ final readonly class Plan
         return false;
     }
 
-    /** @param  array{sample?: ?Sample, range?: FrameRange, frames?: int, duration?: Fraction, findings?: list<Finding>}  $changed */
+    /** @param  array{rate?: RateValue, picture?: PictureValue, sample?: ?Sample, range?: FrameRange, frames?: int, duration?: Fraction, findings?: list<Finding>}  $changed */
     private function but(array $changed): self
     {
         return new self(
-            $this->spec, $this->container, $this->picture, $this->frameSize, $this->frameRate, $this->rate, $this->keyframes, $this->colour, $this->sound, $this->file, $this->origins,
+            $this->spec, $this->container, $changed['picture'] ?? $this->picture, $this->frameSize, $this->frameRate, $changed['rate'] ?? $this->rate, $this->keyframes, $this->colour, $this->sound, $this->file, $this->origins,
             $changed['range'] ?? $this->range, $changed['frames'] ?? $this->frames, $changed['duration'] ?? $this->duration, $changed['findings'] ?? $this->findings,
             array_key_exists('sample', $changed) ? $changed['sample'] : $this->sample,
         );

@@ -67,24 +67,34 @@ it('says how long making takes in the words of a person', function (float $secon
     expect(strtr(Recap::of([[Desk::plan(Desk::reading(Probes::mezzanine()), 'archive-10-bit'), 1_000_000, $seconds]]), ["\u{2009}" => ' ']))->toContain("About {$words} to make.");
 })->with([[0.2, '1 s'], [59.0, '59 s'], [59.5, '1 min'], [60.0, '1 min'], [61.0, '1 min 1 s'], [3_599.0, '59 min 59 s'], [3_600.0, '1 h 0 min'], [7_290.0, '2 h 1 min']]);
 
-it('takes the figure of pieces where a picture does not use up its average, and the average everywhere else', function (int $passes, float $share, string $basis, float $sampled = 0.3) {
+it('takes the figure of pieces where a picture does not use up its average, and the average everywhere else', function (float $ample, ?float $planned, float $expected, string $basis, float $sampled = 0.3) {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $plan = Desk::plan($cut, 'lanternwick-even@lanternwick', ['rate' => ['mode' => 'vbr', 'passes' => $passes]]);
+    $plan = Desk::plan($cut, 'lanternwick-even@lanternwick', ['sound' => 'none']);
     $frame = $plan->rate->average->bitsPerSecond / 8 / 25;
-    expect(SizeEstimate::of($plan->withSample(new Sample($frame * $share, 5, 0.01, (int) ($sampled * $plan->frames))), $cut)->basis)->toBe($basis);
+    $estimate = SizeEstimate::of($plan->withSample(new Sample($frame * ($planned ?? 0.6), 5, 0.01, (int) ($sampled * $plan->frames), ampleBytesPerFrame: $ample > 0 ? $frame * $ample : null)), $cut);
+    expect($estimate->bytes / SizeEstimate::of($plan, $cut)->bytes)->toEqualWithDelta($expected, 0.01)->and($estimate->basis)->toBe($basis);
 })->with([
-    'two passes that reach it' => [2, 0.97, 'rate'], 'two passes that do not' => [2, 0.4, 'sample'], 'two passes that may not' => [2, 0.7, 'sample'],
-    'one pass on its way' => [1, 0.6, 'rate'], 'one pass far below' => [1, 0.1, 'sample'], 'one pass above' => [1, 1.3, 'rate'],
-    'one pass, all of it encoded' => [1, 1.3, 'sample', 1.0], 'all but a frame or two' => [2, 0.99, 'sample', 0.98], 'most of it' => [1, 1.3, 'rate', 0.9],
+    'it reaches it' => [1.1, null, 1.0, 'rate'], 'it just does not' => [0.95, null, 0.95, 'sample'], 'it does not' => [0.2, null, 0.2, 'sample'],
+    'pieces came to less, which they do' => [1.1, 0.3, 1.0, 'rate'], 'all of it encoded' => [0.7, 1.3, 1.3, 'sample', 1.0], 'all but a frame or two' => [0.7, 0.99, 0.99, 'sample', 0.98], 'most of it' => [0.7, 1.3, 0.7, 'sample', 0.9],
+    'not tried, far below' => [0.0, 0.1, 0.1, 'sample'], 'not tried, on its way' => [0.0, 0.6, 1.0, 'rate'],
 ]);
 
-it('puts what two passes may not use up half-way, and says how far off that may be', function (float $share, float $expected, int $margin) {
+it('lets no piece that has ample to spend stand for more than the peak lets through', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $plan = Desk::plan($cut, 'lanternwick-generous@lanternwick', ['sound' => 'none']);
-    $frame = $plan->rate->average->bitsPerSecond / 8 / 25;
-    $estimate = SizeEstimate::of($plan->withSample(new Sample($frame * $share, 5, 0.01, 50)), $cut);
-    expect($estimate->bytes / SizeEstimate::of($plan, $cut)->bytes)->toEqualWithDelta($expected, 0.01)->and($estimate->marginPercent)->toBe($margin);
-})->with([[0.4, 0.4, 5], [0.6, 0.8, 25], [0.8, 0.9, 12], [0.95, 1.0, 3]]);
+    $plan = Desk::plan($cut, 'lanternwick-generous@lanternwick', ['rate' => ['mode' => 'vbr', 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 10_000]]]);
+    $pieces = array_fill(0, 2, new Piece(new FrameRange(0, 49), 0.5, 1.0));
+    $result = fn (int $megabits): PieceResult => new PieceResult(50, 1, $megabits * 5_000, 49 * $megabits * 5_000, 1.0);
+    $sample = Sampling::conclude($plan, $pieces, [$result(8), $result(8)], [$result(90), $result(2)]);
+    expect($sample->ampleBytesPerFrame * 8 * 25)->toEqualWithDelta(6_000_000.0, 1.0)->and($sample->bytesPerFrame * 8 * 25)->toEqualWithDelta(8_000_000.0, 1.0)->and($sample->untimed()->ampleBytesPerFrame)->toBe($sample->ampleBytesPerFrame);
+});
+
+it('tries ample only where there is an average, and above it', function (array $rate, ?int $least) {
+    $ample = Sampling::ample(Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['rate' => $rate]));
+    expect($ample === null)->toBe($least === null);
+    if ($ample !== null) {
+        expect([$ample->rate->passes, $ample->rate->peak, $ample->picture->level])->toBe([1, null, null])->and($ample->rate->average->bitsPerSecond)->toBeGreaterThanOrEqual($least);
+    }
+})->with([[['mode' => 'quality'], null], [['mode' => 'cbr', 'average' => ['kbps' => 900]], null], [['mode' => 'vbr', 'average' => ['kbps' => 900]], 320 * 180 * 25 * 12], [['mode' => 'vbr', 'average' => ['kbps' => 90_000]], 180_000_000]]);
 
 it('does not take a piece’s full buffer for what a peak lets through', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);

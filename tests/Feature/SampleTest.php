@@ -31,6 +31,19 @@ it('encodes pieces in the background where the size depends on the picture, and 
     'lossless' => [['preset' => 'light-lossless']],
 ]);
 
+it('knows that a calm picture does not use up its average', function () {
+    $cut = $this->bringIn('long')['id'];
+    $output = ['preset' => 'review-720', 'edits' => ['picture' => ['effort' => 'fast'], 'frameSize' => ['fit' => '160×90'], 'rate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 12_000]]]];
+    $before = sheetOf($cut, $output)['estimate'];
+    $this->work(SamplePieces::QUEUE);
+    $after = sheetOf($cut, $output)['estimate'];
+    expect([$before['basis'], $after['basis']])->toBe(['rate', 'sample']);
+    $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
+    $this->work();
+    $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
+    expect($before['bytes'] / $bytes)->toBeGreaterThan(1.5)->and(abs($after['bytes'] / $bytes - 1))->toBeLessThan(0.12);
+});
+
 it('times a setting that no run has taught yet, and leaves its size to the average', function () {
     $cut = $this->bringIn('long')['id'];
     $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['rate' => ['mode' => 'cbr']]];

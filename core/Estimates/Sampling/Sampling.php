@@ -6,12 +6,17 @@ namespace OuterCrate\Estimates\Sampling;
 
 use OuterCrate\Formats\RateMode;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\RateValue;
+use OuterCrate\Units\Bitrate;
 
 /** Which plans are sampled, and what their pieces say of the whole. */
 final class Sampling
 {
     /** Seconds to start the engine, which come once for each piece and would be taken for making. */
     private const START = 0.12;
+
+    /** Bits a pixel that no picture of any of these codecs takes: eight-bit samples as they are, at 4:2:0. */
+    private const AMPLE = 12;
 
     /** The size of such a file depends on what is in the picture: a calm one does not use up its average either. */
     public static function isWorthwhile(Plan $plan): bool
@@ -27,24 +32,59 @@ final class Sampling
     }
 
     /**
+     * The plan with more to spend than any picture takes up, from its first frame on: what a piece comes to with it shows whether
+     * the average will be used up. With its own average a piece cannot, since it spends that by itself and finds it late.
+     *
+     * @return Plan|null null where there is no average that could be left unused
+     */
+    public static function ample(Plan $plan): ?Plan
+    {
+        if ($plan->rate->mode !== RateMode::Vbr || $plan->rate->average === null) {
+            return null;
+        }
+        $raw = (int) (self::AMPLE * $plan->frameSize->frame->pixels() * $plan->frameRate->rate->perSecond->toFloat());
+
+        return $plan->atRate(new RateValue(RateMode::Vbr, 1, new Bitrate(max($raw, 2 * $plan->rate->average->bitsPerSecond))));
+    }
+
+    /**
      * @param  non-empty-list<Piece>  $pieces
      * @param  non-empty-list<PieceResult>  $results  in the same order
+     * @param  list<PieceResult>  $ample  the same pieces with ample to spend; empty where that was not tried
      */
-    public static function conclude(Plan $plan, array $pieces, array $results): Sample
+    public static function conclude(Plan $plan, array $pieces, array $results, array $ample = []): Sample
     {
-        $mean = 0.0;
-        $each = [];
-        $complexities = [];
-        foreach ($pieces as $i => $piece) {
-            $bytes = $results[$i]->bytesPerFrame($plan->keyframes->frames) * $piece->weight;
-            $each[] = $bytes;
-            $mean += $piece->share * $bytes;
-            $complexities[] = $piece->complexity;
-        }
+        $most = $plan->rate->peak === null ? INF : $plan->rate->peak->bitsPerSecond / 8 / $plan->frameRate->rate->perSecond->toFloat();
+        $each = self::each($plan, $pieces, $results, INF);
+        $unheld = $ample === [] ? null : self::each($plan, $pieces, $ample, $most);
+        $complexities = array_map(static fn (Piece $piece): float => $piece->complexity, $pieces);
+        $mean = self::mean($pieces, $each);
+        $judged = $unheld ?? $each;
+        $middle = self::mean($pieces, $judged);
         $frames = array_sum(array_map(static fn (PieceResult $result): int => $result->frames, $results));
         $seconds = array_sum(array_map(static fn (PieceResult $result): float => max(0.01, $result->seconds - self::START), $results));
 
-        return new Sample($mean, count($pieces) === 1 ? 2 : min(self::margin($each, $mean), self::margin(self::unexplained($each, $complexities, $mean), $mean)), $seconds / max(1, $frames), $frames, self::sound($results));
+        return new Sample($mean, count($pieces) === 1 ? 2 : min(self::margin($judged, $middle), self::margin(self::unexplained($judged, $complexities, $middle), $middle)), $seconds / max(1, $frames), $frames, self::sound($results), $unheld === null ? null : $middle);
+    }
+
+    /**
+     * @param  non-empty-list<Piece>  $pieces
+     * @param  non-empty-list<PieceResult>  $results
+     * @param  float  $most  bytes that the peak lets through in a frame: a short piece starts with a full buffer, and may run above it
+     * @return non-empty-list<float> bytes of a frame in the part that each piece stands for
+     */
+    private static function each(Plan $plan, array $pieces, array $results, float $most): array
+    {
+        return array_map(static fn (Piece $piece, PieceResult $result): float => min($most, $result->bytesPerFrame($plan->keyframes->frames) * $piece->weight), $pieces, $results);
+    }
+
+    /**
+     * @param  non-empty-list<Piece>  $pieces
+     * @param  non-empty-list<float>  $each
+     */
+    private static function mean(array $pieces, array $each): float
+    {
+        return array_sum(array_map(static fn (Piece $piece, float $bytes): float => $piece->share * $bytes, $pieces, $each));
     }
 
     /** @param  non-empty-list<PieceResult>  $results */
