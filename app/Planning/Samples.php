@@ -124,7 +124,10 @@ class Samples
             $shared = self::isBusy();
             $each = fn (Plan $plan): array => array_map(fn (Piece $piece): PieceResult => $this->encode($path, $plan, $reading, $piece, $folder, $ending ?? fn (): bool => false), $pieces);
             $results = $each($plan);
-            $sampled = Sampling::conclude($plan, $pieces, $results, count($pieces) === 1 ? [] : $this->ample($plan, $each));
+            $sampled = Sampling::conclude($plan, $pieces, $results);
+            if (count($pieces) > 1) {
+                $sampled = Sampling::conclude($plan, $pieces, $results, $this->ample($plan, $sampled, $each));
+            }
 
             return $shared || self::isBusy() ? $sampled->untimed() : $sampled;
         } finally {
@@ -134,13 +137,13 @@ class Samples
 
     /**
      * @param  Closure(Plan): list<PieceResult>  $each
-     * @return list<PieceResult> empty where there is no average, or the encoder takes no rate that ample
+     * @return list<PieceResult> empty where there is no doubt about the average, or the encoder does not take that much
      *
      * @throws Stopped
      */
-    private function ample(Plan $plan, Closure $each): array
+    private function ample(Plan $plan, Sampled $planned, Closure $each): array
     {
-        $ample = Sampling::ample($plan);
+        $ample = Sampling::ample($plan, $planned);
         try {
             return $ample === null ? [] : $each($ample);
         } catch (EngineFailed) {

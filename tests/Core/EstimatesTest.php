@@ -88,13 +88,15 @@ it('lets no piece that has ample to spend stand for more than the peak lets thro
     expect($sample->ampleBytesPerFrame * 8 * 25)->toEqualWithDelta(6_000_000.0, 1.0)->and($sample->bytesPerFrame * 8 * 25)->toEqualWithDelta(8_000_000.0, 1.0)->and($sample->untimed()->ampleBytesPerFrame)->toBe($sample->ampleBytesPerFrame);
 });
 
-it('tries ample only where there is an average, and above it', function (array $rate, ?int $least) {
-    $ample = Sampling::ample(Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['rate' => $rate]));
-    expect($ample === null)->toBe($least === null);
-    if ($ample !== null) {
-        expect([$ample->rate->passes, $ample->rate->peak, $ample->picture->level])->toBe([1, null, null])->and($ample->rate->average->bitsPerSecond)->toBeGreaterThanOrEqual($least);
-    }
-})->with([[['mode' => 'quality'], null], [['mode' => 'cbr', 'average' => ['kbps' => 900]], null], [['mode' => 'vbr', 'average' => ['kbps' => 900]], 320 * 180 * 25 * 12], [['mode' => 'vbr', 'average' => ['kbps' => 90_000]], 180_000_000]]);
+it('tries ample only where an average may be left unused', function (array $rate, float $used, ?array $expected) {
+    $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['rate' => $rate]);
+    $ample = Sampling::ample($plan, new Sample($used * ($plan->rate->average->bitsPerSecond ?? 0) / 8 / 25, 5, 0.01, 100));
+    expect($ample === null ? null : [$ample->rate->passes, $ample->rate->average->bitsPerSecond, $ample->rate->peak, $ample->picture->level])->toBe($expected);
+})->with([
+    'no average' => [['mode' => 'quality'], 0.0, null], 'a constant one' => [['mode' => 'cbr', 'average' => ['kbps' => 900]], 0.5, null],
+    'used up' => [['mode' => 'vbr', 'average' => ['kbps' => 900]], 0.96, null], 'above it' => [['mode' => 'vbr', 'average' => ['kbps' => 900]], 1.2, null],
+    'below it' => [['mode' => 'vbr', 'average' => ['kbps' => 900], 'peak' => ['kbps' => 1200]], 0.94, [2, 2_400_000, null, null]],
+]);
 
 it('does not take a piece’s full buffer for what a peak lets through', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);

@@ -15,8 +15,8 @@ final class Sampling
     /** Seconds to start the engine, which come once for each piece and would be taken for making. */
     private const START = 0.12;
 
-    /** Bits a pixel that no picture of any of these codecs takes: eight-bit samples as they are, at 4:2:0. */
-    private const AMPLE = 12;
+    /** Share of the average above which pieces leave no doubt that it is used up. */
+    private const USED_UP = 0.95;
 
     /** The size of such a file depends on what is in the picture: a calm one does not use up its average either. */
     public static function isWorthwhile(Plan $plan): bool
@@ -32,19 +32,22 @@ final class Sampling
     }
 
     /**
-     * The plan with more to spend than any picture takes up, from its first frame on: what a piece comes to with it shows whether
-     * the average will be used up. With its own average a piece cannot, since it spends that by itself and finds it late.
+     * The plan with ample to spend: what a piece comes to with it shows whether the average will be used up. With its own average
+     * a piece cannot, since it spends that by itself. Twice what the peak lets through is ample, and costs no more time than that.
      *
-     * @return Plan|null null where there is no average that could be left unused
+     * @param  Sample  $planned  what pieces came to with the plan as it is
+     * @return Plan|null null where there is no average that could be left unused, or where every piece used it up by itself
      */
-    public static function ample(Plan $plan): ?Plan
+    public static function ample(Plan $plan, Sample $planned): ?Plan
     {
-        if ($plan->rate->mode !== RateMode::Vbr || $plan->rate->average === null) {
+        $average = $plan->rate->average;
+        if ($plan->rate->mode !== RateMode::Vbr || $average === null || $planned->bytesPerFrame * 8 * $plan->frameRate->rate->perSecond->toFloat() > self::USED_UP * $average->bitsPerSecond) {
             return null;
         }
-        $raw = (int) (self::AMPLE * $plan->frameSize->frame->pixels() * $plan->frameRate->rate->perSecond->toFloat());
+        // Two passes find their average in a short piece, too.
+        $passes = $plan->picture->codec->hasTwoPasses() && $plan->picture->hardware === null ? 2 : 1;
 
-        return $plan->atRate(new RateValue(RateMode::Vbr, 1, new Bitrate(max($raw, 2 * $plan->rate->average->bitsPerSecond))));
+        return $plan->atRate(new RateValue(RateMode::Vbr, $passes, new Bitrate(2 * ($plan->rate->peak ?? $average)->bitsPerSecond)));
     }
 
     /**
