@@ -164,16 +164,20 @@ class Samples
         }
         $seconds = (hrtime(true) - $begun) / 1e9;
         $counts = ['K' => [0, 0], 'other' => [0, 0], 'sound' => [0, 0]];
-        $this->engine->packets($file, function (string $line) use (&$counts): void {
+        $halves = array_fill(0, max(1, (int) ceil(2 * $length->toFloat())), 0);
+        $this->engine->packets($file, function (string $line) use (&$counts, &$halves): void {
             $fields = explode(',', trim($line));
             if (count($fields) >= 5) {
                 $kind = $fields[0] !== '0' ? 'sound' : (str_contains($fields[4], 'K') ? 'K' : 'other');
                 $counts[$kind][0]++;
                 $counts[$kind][1] += (int) $fields[3];
+                if ($kind !== 'sound') {
+                    $halves[max(0, min(count($halves) - 1, (int) (2 * (float) $fields[1])))] += (int) $fields[3];
+                }
             }
         });
 
-        return new PieceResult($counts['K'][0] + $counts['other'][0], $counts['K'][0], $counts['K'][1], $counts['other'][1], $seconds, $counts['sound'][1], $length->toFloat());
+        return new PieceResult($counts['K'][0] + $counts['other'][0], $counts['K'][0], $counts['K'][1], $counts['other'][1], $seconds, $counts['sound'][1], $length->toFloat(), array_values($halves));
     }
 
     /**

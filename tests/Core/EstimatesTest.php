@@ -88,6 +88,10 @@ it('lets no piece that has ample to spend stand for more than the peak lets thro
     expect($sample->ampleBytesPerFrame * 8 * 25)->toEqualWithDelta(6_000_000.0, 1.0)->and($sample->bytesPerFrame * 8 * 25)->toEqualWithDelta(8_000_000.0, 1.0)->and($sample->untimed()->ampleBytesPerFrame)->toBe($sample->ampleBytesPerFrame);
 });
 
+it('takes from a busy moment what the peak lets through, whatever the calm ones around it leave', function (array $halves, float $share) {
+    expect((new PieceResult(50, 1, 1, 1, 1.0, halves: $halves))->shareUnder(1_600_000))->toEqualWithDelta($share, 1e-9);
+})->with([[[100_000, 100_000], 1.0], [[0, 400_000], 0.25], [[50_000, 50_000, 100_000, 200_000], 0.75], [[], 1.0], [[0, 0], 1.0]]);
+
 it('tries ample only where an average may be left unused', function (array $rate, float $used, ?array $expected) {
     $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['rate' => $rate]);
     $ample = Sampling::ample($plan, new Sample($used * ($plan->rate->average->bitsPerSecond ?? 0) / 8 / 25, 5, 0.01, 100));

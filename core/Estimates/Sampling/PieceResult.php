@@ -15,8 +15,9 @@ final readonly class PieceResult
      * @param  float  $seconds  that making it took
      * @param  int  $soundBytes  of all tracks together
      * @param  float  $length  of the piece in seconds
+     * @param  list<int>  $halves  bytes of the picture in each half second
      */
-    public function __construct(public int $frames, public int $keyframes, public int $keyBytes, public int $otherBytes, public float $seconds, public int $soundBytes = 0, public float $length = 0.0)
+    public function __construct(public int $frames, public int $keyframes, public int $keyBytes, public int $otherBytes, public float $seconds, public int $soundBytes = 0, public float $length = 0.0, public array $halves = [])
     {
     }
 
@@ -33,5 +34,19 @@ final readonly class PieceResult
         $share = min(1.0, 1 / max(1, $keyframeEvery) + $cuts);
 
         return $key * $share + ($this->otherBytes / $others) * (1 - $share);
+    }
+
+    /**
+     * Share of its bytes that a peak lets through. Looked at by half seconds: a buffer that a calm moment filled lets a busy one
+     * through once, and not again and again over all that the piece stands for.
+     *
+     * @param  int  $peak  bits per second
+     */
+    public function shareUnder(int $peak): float
+    {
+        $most = $peak / 16;
+        $all = array_sum($this->halves);
+
+        return $all === 0 ? 1.0 : array_sum(array_map(static fn (int $bytes): float => min($most, $bytes), $this->halves)) / $all;
     }
 }

@@ -57,9 +57,8 @@ final class Sampling
      */
     public static function conclude(Plan $plan, array $pieces, array $results, array $ample = []): Sample
     {
-        $most = $plan->rate->peak === null ? INF : $plan->rate->peak->bitsPerSecond / 8 / $plan->frameRate->rate->perSecond->toFloat();
-        $each = self::each($plan, $pieces, $results, INF);
-        $unheld = $ample === [] ? null : self::each($plan, $pieces, $ample, $most);
+        $each = self::each($plan, $pieces, $results, null);
+        $unheld = $ample === [] ? null : self::each($plan, $pieces, $ample, $plan->rate->peak);
         $complexities = array_map(static fn (Piece $piece): float => $piece->complexity, $pieces);
         $mean = self::mean($pieces, $each);
         $judged = $unheld ?? $each;
@@ -73,12 +72,13 @@ final class Sampling
     /**
      * @param  non-empty-list<Piece>  $pieces
      * @param  non-empty-list<PieceResult>  $results
-     * @param  float  $most  bytes that the peak lets through in a frame: a short piece starts with a full buffer, and may run above it
      * @return non-empty-list<float> bytes of a frame in the part that each piece stands for
      */
-    private static function each(Plan $plan, array $pieces, array $results, float $most): array
+    private static function each(Plan $plan, array $pieces, array $results, ?Bitrate $peak): array
     {
-        return array_map(static fn (Piece $piece, PieceResult $result): float => min($most, $result->bytesPerFrame($plan->keyframes->frames) * $piece->weight), $pieces, $results);
+        $most = $peak === null ? INF : $peak->bitsPerSecond / 8 / $plan->frameRate->rate->perSecond->toFloat();
+
+        return array_map(static fn (Piece $piece, PieceResult $result): float => min($most, $result->bytesPerFrame($plan->keyframes->frames) * $piece->weight * ($peak === null ? 1.0 : $result->shareUnder($peak->bitsPerSecond))), $pieces, $results);
     }
 
     /**
