@@ -122,32 +122,21 @@ class Samples
         OutputFile::needFolder($folder);
         try {
             $shared = self::isBusy();
-            $each = fn (Plan $plan): array => array_map(fn (Piece $piece): PieceResult => $this->encode($path, $plan, $reading, $piece, $folder, $ending ?? fn (): bool => false), $pieces);
-            $results = $each($plan);
-            $sampled = Sampling::conclude($plan, $pieces, $results);
-            if (count($pieces) > 1) {
-                $sampled = Sampling::conclude($plan, $pieces, $results, $this->ample($plan, $sampled, $each));
+            $encode = fn (Plan $plan, array $pieces): array => array_map(fn (Piece $piece): PieceResult => $this->encode($path, $plan, $reading, $piece, $folder, $ending ?? fn (): bool => false), $pieces);
+            $sampled = Sampling::conclude($plan, $pieces, $encode($plan, $pieces));
+            $ample = count($pieces) === 1 ? null : Sampling::ample($plan, $sampled);
+            if ($ample !== null) {
+                $finer = Pieces::finer($plan, $reading, $found);
+                try {
+                    $sampled = Sampling::concludeAmple($plan, $sampled, $finer, $encode($ample, $finer));
+                } catch (EngineFailed) {
+                    // Not every encoder takes that much: the figure of the plan's own pieces stands.
+                }
             }
 
             return $shared || self::isBusy() ? $sampled->untimed() : $sampled;
         } finally {
             File::deleteDirectory($folder);
-        }
-    }
-
-    /**
-     * @param  Closure(Plan): list<PieceResult>  $each
-     * @return list<PieceResult> empty where there is no doubt about the average, or the encoder does not take that much
-     *
-     * @throws Stopped
-     */
-    private function ample(Plan $plan, Sampled $planned, Closure $each): array
-    {
-        $ample = Sampling::ample($plan, $planned);
-        try {
-            return $ample === null ? [] : $each($ample);
-        } catch (EngineFailed) {
-            return [];
         }
     }
 

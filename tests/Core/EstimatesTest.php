@@ -84,7 +84,7 @@ it('lets no piece that has ample to spend stand for more than the peak lets thro
     $plan = Desk::plan($cut, 'lanternwick-generous@lanternwick', ['rate' => ['mode' => 'vbr', 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 10_000]]]);
     $pieces = array_fill(0, 2, new Piece(new FrameRange(0, 49), 0.5, 1.0));
     $result = fn (int $megabits): PieceResult => new PieceResult(50, 1, $megabits * 5_000, 49 * $megabits * 5_000, 1.0);
-    $sample = Sampling::conclude($plan, $pieces, [$result(8), $result(8)], [$result(90), $result(2)]);
+    $sample = Sampling::concludeAmple($plan, Sampling::conclude($plan, $pieces, [$result(8), $result(8)]), $pieces, [$result(90), $result(2)]);
     expect($sample->ampleBytesPerFrame * 8 * 25)->toEqualWithDelta(6_000_000.0, 1.0)->and($sample->bytesPerFrame * 8 * 25)->toEqualWithDelta(8_000_000.0, 1.0)->and($sample->untimed()->ampleBytesPerFrame)->toBe($sample->ampleBytesPerFrame);
 });
 

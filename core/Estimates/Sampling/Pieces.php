@@ -27,6 +27,8 @@ final class Pieces
 
     private const SECONDS = 2.0;
 
+    private const FINER = 2;
+
     /** Where every frame stands by itself, few frames tell as much. */
     private const INTRA_SECONDS = 0.4;
 
@@ -37,20 +39,48 @@ final class Pieces
     public static function of(Plan $plan, Reading $reading, ?Found $found): array
     {
         $rate = $reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
-        $range = $plan->range;
         $intra = $plan->keyframes->isIntra();
         $length = max(4, (int) round($rate * ($intra ? self::INTRA_SECONDS : self::SECONDS)));
-        $count = match (true) {
-            $range->count() > 600 * $rate => 10, $range->count() > 60 * $rate => 6, default => $intra ? 6 : 4,
-        };
-        if ($range->count() < $count * $length * self::WORTH || self::isStillSettling($plan, $range->count() / $rate)) {
-            return [new Piece($range, 1.0, 1.0)];
+        $count = self::count($plan, $rate);
+        if ($plan->range->count() < $count * $length * self::WORTH || self::isStillSettling($plan, $plan->range->count() / $rate)) {
+            return [new Piece($plan->range, 1.0, 1.0)];
         }
+
+        return self::spread($plan, $rate, $count, $length, $found);
+    }
+
+    /**
+     * As much of the range in more pieces, each shorter: for encodings that need no time to find their rate.
+     *
+     * @return non-empty-list<Piece>
+     */
+    public static function finer(Plan $plan, Reading $reading, ?Found $found): array
+    {
+        $rate = $reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
+
+        return self::spread($plan, $rate, self::FINER * self::count($plan, $rate), max(4, (int) round($rate * self::SECONDS / self::FINER)), $found);
+    }
+
+    /** @return int<1, max> */
+    private static function count(Plan $plan, float $rate): int
+    {
+        return match (true) {
+            $plan->range->count() > 600 * $rate => 10, $plan->range->count() > 60 * $rate => 6, default => $plan->keyframes->isIntra() ? 6 : 4,
+        };
+    }
+
+    /**
+     * @param  int<1, max>  $count
+     * @return non-empty-list<Piece>
+     */
+    private static function spread(Plan $plan, float $rate, int $count, int $length, ?Found $found): array
+    {
+        $range = $plan->range;
         $pieces = [];
         for ($i = 0; $i < $count; $i++) {
             $from = $range->first + intdiv($i * $range->count(), $count);
             $to = $range->first + intdiv(($i + 1) * $range->count(), $count) - 1;
-            $pieces[] = self::within($from, $to, $length, $range->count(), $rate, $found, $intra);
+            $pieces[] = self::within($from, $to, $length, $range->count(), $rate, $found, $plan->keyframes->isIntra());
         }
 
         return $pieces;

@@ -19,6 +19,11 @@ final readonly class Sample
     {
     }
 
+    public function withAmple(float $bytesPerFrame, int $marginPercent): self
+    {
+        return new self($this->bytesPerFrame, $marginPercent, $this->secondsPerFrame, $this->frames, $this->soundBytesPerSecond, $bytesPerFrame);
+    }
+
     public function untimed(): self
     {
         return new self($this->bytesPerFrame, $this->marginPercent, null, $this->frames, $this->soundBytesPerSecond, $this->ampleBytesPerFrame);

@@ -53,20 +53,38 @@ final class Sampling
     /**
      * @param  non-empty-list<Piece>  $pieces
      * @param  non-empty-list<PieceResult>  $results  in the same order
-     * @param  list<PieceResult>  $ample  the same pieces with ample to spend; empty where that was not tried
      */
-    public static function conclude(Plan $plan, array $pieces, array $results, array $ample = []): Sample
+    public static function conclude(Plan $plan, array $pieces, array $results): Sample
     {
         $each = self::each($plan, $pieces, $results, null);
-        $unheld = $ample === [] ? null : self::each($plan, $pieces, $ample, $plan->rate->peak);
-        $complexities = array_map(static fn (Piece $piece): float => $piece->complexity, $pieces);
-        $mean = self::mean($pieces, $each);
-        $judged = $unheld ?? $each;
-        $middle = self::mean($pieces, $judged);
         $frames = array_sum(array_map(static fn (PieceResult $result): int => $result->frames, $results));
         $seconds = array_sum(array_map(static fn (PieceResult $result): float => max(0.01, $result->seconds - self::START), $results));
 
-        return new Sample($mean, count($pieces) === 1 ? 2 : min(self::margin($judged, $middle), self::margin(self::unexplained($judged, $complexities, $middle), $middle)), $seconds / max(1, $frames), $frames, self::sound($results), $unheld === null ? null : $middle);
+        return new Sample(self::mean($pieces, $each), count($pieces) === 1 ? 2 : self::doubt($pieces, $each), $seconds / max(1, $frames), $frames, self::sound($results));
+    }
+
+    /**
+     * The same, once it is known what pieces take with ample to spend.
+     *
+     * @param  non-empty-list<Piece>  $pieces
+     * @param  non-empty-list<PieceResult>  $ample  in the same order
+     */
+    public static function concludeAmple(Plan $plan, Sample $planned, array $pieces, array $ample): Sample
+    {
+        $each = self::each($plan, $pieces, $ample, $plan->rate->peak);
+
+        return $planned->withAmple(self::mean($pieces, $each), self::doubt($pieces, $each));
+    }
+
+    /**
+     * @param  non-empty-list<Piece>  $pieces
+     * @param  non-empty-list<float>  $each
+     */
+    private static function doubt(array $pieces, array $each): int
+    {
+        $mean = self::mean($pieces, $each);
+
+        return min(self::margin($each, $mean), self::margin(self::unexplained($each, array_map(static fn (Piece $piece): float => $piece->complexity, $pieces), $mean), $mean));
     }
 
     /**
