@@ -126,9 +126,9 @@ class Samples
             $sampled = Sampling::conclude($plan, $pieces, $encode($plan, $pieces));
             $ample = count($pieces) === 1 ? null : Sampling::ample($plan, $sampled);
             if ($ample !== null) {
-                $finer = Pieces::finer($plan, $reading, $found);
+                $more = Pieces::more($plan, $reading, $found);
                 try {
-                    $sampled = Sampling::concludeAmple($plan, $sampled, $finer, $encode($ample, $finer));
+                    $sampled = Sampling::concludeAmple($plan, $sampled, $more, $encode($ample, $more));
                 } catch (EngineFailed) {
                     // Not every encoder takes that much: the figure of the plan's own pieces stands.
                 }

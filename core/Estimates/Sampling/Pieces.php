@@ -27,7 +27,7 @@ final class Pieces
 
     private const SECONDS = 2.0;
 
-    private const FINER = 2;
+    private const MORE = 2;
 
     /** Where every frame stands by itself, few frames tell as much. */
     private const INTRA_SECONDS = 0.4;
@@ -50,15 +50,15 @@ final class Pieces
     }
 
     /**
-     * As much of the range in more pieces, each shorter: for encodings that need no time to find their rate.
+     * Twice as many, where an average is at stake: what busy parts may spend depends on what calm ones leave.
      *
      * @return non-empty-list<Piece>
      */
-    public static function finer(Plan $plan, Reading $reading, ?Found $found): array
+    public static function more(Plan $plan, Reading $reading, ?Found $found): array
     {
         $rate = $reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
 
-        return self::spread($plan, $rate, self::FINER * self::count($plan, $rate), max(4, (int) round($rate * self::SECONDS / self::FINER)), $found);
+        return self::spread($plan, $rate, self::MORE * self::count($plan, $rate), max(4, (int) round($rate * self::SECONDS)), $found);
     }
 
     /** @return int<1, max> */
