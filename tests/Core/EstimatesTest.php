@@ -124,14 +124,14 @@ it('encodes a range whole where pieces would save little, or rate control has no
     'one pass, too much work' => ['lanternwick-even', [], 45, ['width' => 3840, 'height' => 2160], 4],
 ]);
 
-it('takes twice as many pieces where an average is at stake, without one lying outside its part', function (int $seconds, int $count) {
+it('takes twice as many pieces where an average is at stake, without one lying outside its part', function (int $seconds, int $count, array $edits = [], int $length = 50) {
     $reading = Desk::reading(Probes::plain(['duration' => (string) $seconds, 'nb_frames' => (string) (25 * $seconds)], format: ['duration' => (string) $seconds]));
-    $pieces = Pieces::more(Desk::plan($reading, 'lanternwick-generous@lanternwick'), $reading, null);
+    $pieces = Pieces::more(Desk::plan($reading, 'lanternwick-generous@lanternwick', $edits), $reading, null);
     expect($pieces)->toHaveCount($count)->and(array_sum(array_map(fn ($piece): float => $piece->share, $pieces)))->toEqualWithDelta(1.0, 1e-9);
     foreach ($pieces as $i => $piece) {
-        expect($piece->frames->count())->toBe(50)->and($piece->frames->first)->toBeGreaterThanOrEqual(intdiv($i * 25 * $seconds, $count))->and($piece->frames->last)->toBeLessThan(intdiv(($i + 1) * 25 * $seconds, $count));
+        expect($piece->frames->count())->toBe($length)->and($piece->frames->first)->toBeGreaterThanOrEqual(intdiv($i * 25 * $seconds, $count))->and($piece->frames->last)->toBeLessThan(intdiv(($i + 1) * 25 * $seconds, $count));
     }
-})->with([[17, 8], [61, 12], [601, 20]]);
+})->with([[17, 8], [61, 12], [601, 20], 'every frame by itself' => [5, 12, ['keyframes' => ['frames' => 1]], 10]]);
 
 it('leaves what detail and motion foretell out of the error bar', function () {
     $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'review-720');

@@ -27,6 +27,7 @@ final class Pieces
 
     private const SECONDS = 2.0;
 
+    /** So many times as many pieces still fit into a range that is worth sampling. */
     private const MORE = 2;
 
     /** Where every frame stands by itself, few frames tell as much. */
@@ -39,14 +40,12 @@ final class Pieces
     public static function of(Plan $plan, Reading $reading, ?Found $found): array
     {
         $rate = $reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
-        $intra = $plan->keyframes->isIntra();
-        $length = max(4, (int) round($rate * ($intra ? self::INTRA_SECONDS : self::SECONDS)));
         $count = self::count($plan, $rate);
-        if ($plan->range->count() < $count * $length * self::WORTH || self::isStillSettling($plan, $plan->range->count() / $rate)) {
+        if ($plan->range->count() < $count * self::length($plan, $rate) * self::WORTH || self::isStillSettling($plan, $plan->range->count() / $rate)) {
             return [new Piece($plan->range, 1.0, 1.0)];
         }
 
-        return self::spread($plan, $rate, $count, $length, $found);
+        return self::spread($plan, $rate, $count, $found);
     }
 
     /**
@@ -58,7 +57,13 @@ final class Pieces
     {
         $rate = $reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
 
-        return self::spread($plan, $rate, self::MORE * self::count($plan, $rate), max(4, (int) round($rate * self::SECONDS)), $found);
+        return self::spread($plan, $rate, self::MORE * self::count($plan, $rate), $found);
+    }
+
+    /** Frames of a piece. */
+    private static function length(Plan $plan, float $rate): int
+    {
+        return max(4, (int) round($rate * ($plan->keyframes->isIntra() ? self::INTRA_SECONDS : self::SECONDS)));
     }
 
     /** @return int<1, max> */
@@ -73,8 +78,9 @@ final class Pieces
      * @param  int<1, max>  $count
      * @return non-empty-list<Piece>
      */
-    private static function spread(Plan $plan, float $rate, int $count, int $length, ?Found $found): array
+    private static function spread(Plan $plan, float $rate, int $count, ?Found $found): array
     {
+        $length = self::length($plan, $rate);
         $range = $plan->range;
         $pieces = [];
         for ($i = 0; $i < $count; $i++) {
