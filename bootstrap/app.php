@@ -1,17 +1,12 @@
 <?php
 
-use App\Http\InvalidPayload;
 use App\Http\Problem;
-use App\Media\FileProblem;
-use App\Packing\PackRefused;
-use App\Planning\UnknownName;
-use App\Uploads\UploadRefused;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
-use OuterCrate\Reading\Unreadable;
+use OuterCrate\Refusals\Refused;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -20,7 +15,9 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withCommands([
         App\Console\DemoCommand::class,
-        App\Console\RecoverCommand::class,
+        App\Console\CatchUpCommand::class,
+        App\Console\SchemaCommand::class,
+        App\Console\WorkCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         // The pages and the API are one origin; the package that HandleCors stands on is not installed.
@@ -41,7 +38,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
         // What the person did or has is answered, not logged.
-        $exceptions->dontReport([Unreadable::class, FileProblem::class, PackRefused::class, UnknownName::class, InvalidPayload::class, UploadRefused::class]);
+        $exceptions->dontReport([Refused::class]);
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
     })
     ->create();

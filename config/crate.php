@@ -16,12 +16,28 @@ return [
     /* Posters, proxies, exact frames and other things that can be made again. */
     'derived' => env('CRATE_DERIVED', storage_path('derived')),
 
+    /* Folders by the names under which paths are kept; another machine may have them elsewhere. */
+    'volumes' => [
+        'deliveries' => env('CRATE_DELIVERIES', storage_path('deliveries')),
+        'uploads' => env('CRATE_UPLOADS', storage_path('uploads')),
+        'demo' => storage_path('demo/media'),
+    ],
+
+    'work' => [
+        // Seconds after which work whose owner gave no sign of life is taken over by another process.
+        'lease' => 30,
+    ],
+
     'presets' => base_path('presets'),
     'hosts' => base_path('hosts'),
 
     'engine' => [
         'encoder' => env('CRATE_FFMPEG', 'ffmpeg'),
         'prober' => env('CRATE_FFPROBE', 'ffprobe'),
+        // Seconds without any progress after which an engine counts as hanging: a slow filter can take a minute over one frame.
+        'stall' => 300,
+        // Where it is kept what the engine can do: the cache store.
+        'known' => env('CRATE_ENGINE_KNOWN', 'file'),
         // seconds of the clock, bytes of memory, bytes of the largest file written, and how far it stands back
         'limits' => [
             'looks' => ['seconds' => 60, 'memory' => 4 * 1024 ** 3, 'file' => 256 * 1024 ** 2, 'niceness' => 5],

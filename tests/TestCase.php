@@ -2,11 +2,21 @@
 
 namespace Tests;
 
-use App\Http\Contract;
+use App\Desk\CutDesk;
+use App\Models\Cut;
+use App\Models\Run;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Packing\Packer;
+use App\Schema\Contract;
+use App\Work\Worker;
+use Closure;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
+use OuterCrate\Units\FrameRange;
 use Tests\Support\Clips;
 
 /** Every test has a database in memory and a folder of its own for media, deliveries and derived files. */
@@ -26,6 +36,7 @@ abstract class TestCase extends LaravelTestCase
             'crate.deliveries' => "{$this->folder}/out",
             'crate.derived' => "{$this->folder}/derived",
             'crate.uploads' => "{$this->folder}/uploads",
+            'crate.volumes.deliveries' => "{$this->folder}/out",
         ]);
         Artisan::call('migrate', ['--force' => true]);
     }
@@ -72,10 +83,47 @@ abstract class TestCase extends LaravelTestCase
         return $this->answer($this->postJson('/api/cuts', ['path' => $this->clip($kind, $name)]), 'cut-answer', 201)['cut'];
     }
 
-    /** Runs the queue's worker until it has nothing left. */
-    public function work(string $queue = 'default'): void
+    /** Takes work in hand until there is none left. */
+    public function work(string ...$kinds): void
     {
-        Artisan::call('queue:work', ['--queue' => $queue, '--stop-when-empty' => true, '--timeout' => 0, '--sleep' => 0, '--memory' => 4096]);
+        $worker = app(Worker::class);
+        while ($worker->one($kinds === [] ? ['make'] : $kinds)) {
+            continue;
+        }
+    }
+
+    /** Columns of outputs for a cut whose files go to the folder of this test. */
+    public function columns(Cut $cut, array $outputs, ?FrameRange $range = null): array
+    {
+        return app(CutDesk::class)->columns($cut, $cut->reading(), $outputs, $range, $this->folder('out'));
+    }
+
+    /** Queues outputs of a cut, and gives their runs. */
+    public function queued(Cut $cut, array $outputs, ?FrameRange $range = null): Collection
+    {
+        return app(Packer::class)->pack($cut, $this->columns($cut, $outputs, $range), $this->folder('out'));
+    }
+
+    /** Makes one output of a cut, and gives its run. */
+    public function made(Cut $cut, array $output, ?FrameRange $range = null): Run
+    {
+        return $this->make($this->queued($cut, [$output], $range)[0]);
+    }
+
+    public function make(Run $run, ?Closure $onProgress = null): Run
+    {
+        app(Worker::class)->one(['make'], only: [$run->work->id], onProgress: $onProgress);
+
+        return $run->refresh();
+    }
+
+    /** A run that stands as it is said here, without ever having been packed. */
+    public function aRun(array $attributes = [], WorkState $state = WorkState::Waiting, array $work = []): Run
+    {
+        $run = Run::query()->create($attributes + ['pack' => 'p', 'cut_name' => 'x', 'source' => '/x', 'name' => 'x', 'file' => '/x', 'plan' => ['frames' => 100]]);
+        Work::query()->create($work + ['kind' => Run::WORK, 'subject' => $run->id, 'state' => $state, 'priority' => 30, 'lease_until' => Work::now(60), 'owner' => 'another']);
+
+        return $run->refresh();
     }
 
     /** What is left lying in a folder, hidden files too. */

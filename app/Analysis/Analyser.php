@@ -2,15 +2,18 @@
 
 namespace App\Analysis;
 
-use App\Engine\Engine;
 use App\Engine\EngineFailed;
+use App\Engine\Runner;
 use App\Engine\Stopped;
+use App\Media\Workspace;
 use Closure;
 use OuterCrate\Analysis\Facts;
 use OuterCrate\Analysis\Measurements;
-use OuterCrate\Analysis\MeasuringPass;
 use OuterCrate\Analysis\Segment;
-use OuterCrate\Encoding\Excerpt;
+use OuterCrate\Encoding\Commands\MeasureCommand;
+use OuterCrate\Encoding\Commands\ProxyCommand;
+use OuterCrate\Encoding\Commands\StripCommand;
+use OuterCrate\Encoding\MeasuringPass;
 use OuterCrate\Encoding\Progress;
 use OuterCrate\Reading\Reading;
 use RuntimeException;
@@ -23,7 +26,7 @@ class Analyser
 
     private const PICTURE_HEIGHT = 54;
 
-    public function __construct(private readonly Engine $engine)
+    public function __construct(private readonly Runner $runner)
     {
     }
 
@@ -43,13 +46,14 @@ class Analyser
         foreach (array_slice($segments, $checkpoint->segments) as $segment) {
             $pass = new MeasuringPass($reading, $segment, $proxy);
             $space->clear();
-            $this->engine->measure($path, $pass, $space->folder, fn (Progress $p) => $onFrames(min($segment->range->last + 1, $segment->range->first + $p->frames)), $shouldStop);
+            $onProgress = fn (Progress $progress) => $onFrames(min($segment->range->last + 1, $segment->range->first + $progress->frames));
+            $this->runner->encode(MeasureCommand::of($pass, $path), $space->folder, $onProgress, $shouldStop);
             $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
             $measurements = new Measurements($space->open(...), $video, $segment->range->first, $pass->lead, $checkpoint->reference);
             try {
                 $facts->append($measurements->facts($segment->range->count(), $pass->soundLead()));
             } catch (RuntimeException) {
-                throw new EngineFailed("The picture could not be decoded from {$reading->timecode($segment->range->first)} on. The file may be damaged there; play it, or export it again.");
+                throw new EngineFailed("The picture could not be decoded from {$reading->timecode($segment->range->first)} on.", 'The file may be damaged there; play it, or export it again.');
             }
             $checkpoint->reference = $measurements->reference();
             $checkpoint->segments++;
@@ -74,11 +78,14 @@ class Analyser
     {
         $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
         $partial = $space->proxy().'.partial';
-        $this->engine->proxy($path, $space->joinedPicture(), (string) $video->frameRate, $reading->mainAudio()?->index, Excerpt::whole($reading)->sound(), $partial, $shouldStop);
+        $proxy = ProxyCommand::of($reading, $path, $space->joinedPicture(), $partial);
+        $this->runner->encode($proxy, dirname($partial), shouldStop: $shouldStop);
         $pictures = self::pictures($reading);
         $shown = $video->displaySize();
         $width = max(2, 2 * (int) round(self::PICTURE_HEIGHT * $shown->width / $shown->height / 2));
-        $this->engine->strip($partial, $pictures, $video->frameRate->secondsOf($reading->length())->toFloat(), $width, self::PICTURE_HEIGHT, $space->strip().'.partial');
+        $seconds = $video->frameRate->secondsOf($reading->length())->toFloat();
+        $strip = StripCommand::of($partial, $pictures, $seconds, $width, self::PICTURE_HEIGHT, $space->strip().'.partial');
+        $this->runner->encode($strip, dirname($partial));
         rename($space->strip().'.partial', $space->strip());
         rename($partial, $space->proxy());
         $space->forgetJoinedPicture();

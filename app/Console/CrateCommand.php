@@ -2,13 +2,9 @@
 
 namespace App\Console;
 
-use App\Engine\EngineFailed;
-use App\Library\BrokenFile;
-use App\Media\FileProblem;
-use App\Packing\PackRefused;
-use App\Planning\UnknownName;
+use App\Library\UnknownName;
 use Illuminate\Console\Command;
-use OuterCrate\Reading\Unreadable;
+use OuterCrate\Refusals\Refused;
 
 /** What read, plan and pack share: the file, `--json`, and exit status 0, 1 (failed) or 2 (wrong use). */
 abstract class CrateCommand extends Command
@@ -24,12 +20,8 @@ abstract class CrateCommand extends Command
     {
         try {
             return $this->perform();
-        } catch (WrongUse|UnknownName $e) {
-            return $this->refuse(self::WRONG_USE, 'wrong-use', $e->getMessage());
-        } catch (Unreadable $e) {
-            return $this->refuse(self::FAILED, $e->reason, $e->getMessage());
-        } catch (FileProblem|PackRefused|EngineFailed|BrokenFile $e) {
-            return $this->refuse(self::FAILED, 'failed', $e->getMessage(), $e instanceof FileProblem ? $e->path : null);
+        } catch (Refused $e) {
+            return $this->refuse($e);
         }
     }
 
@@ -54,14 +46,15 @@ abstract class CrateCommand extends Command
         $this->output->writeln(json_encode($data, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
     }
 
-    private function refuse(int $status, string $id, string $message, ?string $file = null): int
+    private function refuse(Refused $e): int
     {
-        $named = mb_scrub($file ?? ($this->hasArgument('file') ? (string) $this->argument('file') : ''));
+        $wrongUse = $e instanceof WrongUse || $e instanceof UnknownName;
+        $named = mb_scrub($e->file() ?? ($this->hasArgument('file') ? (string) $this->argument('file') : ''));
         if ($this->option('json')) {
-            $this->json(['error' => ['id' => $id, 'message' => $message, 'file' => $named]]);
+            $this->json(['error' => ['id' => $e->id(), 'message' => $e->getMessage(), 'file' => $named, 'kept' => $e->kept(), 'todo' => $e->todo()]]);
         }
-        fwrite(STDERR, ($named === '' || $status === self::WRONG_USE ? '' : "{$named}: ")."{$message}\n");
+        fwrite(STDERR, ($named === '' || $wrongUse ? '' : "{$named}: ")."{$e->getMessage()}\n");
 
-        return $status;
+        return $wrongUse ? self::WRONG_USE : self::FAILED;
     }
 }

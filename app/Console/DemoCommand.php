@@ -3,9 +3,10 @@
 namespace App\Console;
 
 use App\Analysis\CutAnalyses;
-use App\Media\CutShelf;
 use App\Models\Cut;
 use App\Models\Run;
+use App\Models\Work;
+use App\Shelf\CutShelf;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -22,7 +23,7 @@ class DemoCommand extends Command
             DB::transaction(function () use ($shelf): void {
                 Run::query()->delete();
                 Cut::query()->get()->each($shelf->takeOff(...));
-                DB::table('jobs')->delete();
+                Work::query()->delete();
             });
         }
         $brought = [];

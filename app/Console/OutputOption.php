@@ -3,7 +3,7 @@
 namespace App\Console;
 
 use App\Library\Presets;
-use App\Planning\UnknownName;
+use App\Library\UnknownName;
 
 /** `--output=PRESET[@HOST]`. */
 final class OutputOption
@@ -27,7 +27,7 @@ final class OutputOption
             if (preg_match('~^([a-z0-9-]+)(?:@([a-z0-9-]*))?$~', $option, $m) !== 1) {
                 throw new WrongUse("“{$option}” is not PRESET or PRESET@HOST, such as lanternwick-even@lanternwick.");
             }
-            $preset = $presets->find($m[1]) ?? throw new UnknownName('preset', $m[1], array_keys($presets->all()));
+            $preset = $presets->need($m[1]);
 
             return ['preset' => $m[1], 'host' => isset($m[2]) ? ($m[2] === '' ? null : $m[2]) : $preset->host, 'edits' => []];
         }, $options);

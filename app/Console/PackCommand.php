@@ -2,28 +2,32 @@
 
 namespace App\Console;
 
+use App\Desk\CutDesk;
 use App\Http\Resources\RunResource;
 use App\Library\Presets;
-use App\Media\CutShelf;
 use App\Models\Run;
-use App\Models\RunState;
+use App\Models\Work;
+use App\Models\WorkState;
 use App\Packing\Packer;
-use App\Planning\Planning;
-use App\Planning\Surroundings;
+use App\Shelf\CutShelf;
+use App\Work\Worker;
+use App\Work\WorkQueue;
 
 class PackCommand extends CrateCommand
 {
+    /** Microseconds between looks at what another process makes. */
+    private const PAUSE = 300_000;
+
     protected $signature = 'pack {file : The media file} {--output=* : PRESET or PRESET@HOST, once for each file to make} {--to= : Folder for the files} {--json : Print resources/schema/pack-command.json}';
 
     protected $description = 'Make the files';
 
-    private bool $ending = false;
-
     public function __construct(
         private readonly CutShelf $shelf,
-        private readonly Planning $planning,
-        private readonly Surroundings $surroundings,
+        private readonly CutDesk $desk,
         private readonly Packer $packer,
+        private readonly Worker $worker,
+        private readonly WorkQueue $queue,
         private readonly Presets $presets,
     ) {
         parent::__construct();
@@ -35,21 +39,15 @@ class PackCommand extends CrateCommand
         $folder = $this->option('to') ?? throw new WrongUse('Say where the files go: --to=DIR.');
         $folder = $this->absolute($folder);
         $cut = $this->shelf->bringIn($this->file(), analyse: false);
-        $runs = $this->packer->queue($cut, $this->planning->plans($this->surroundings->of($cut, null, $folder), $outputs), $folder, dispatch: false);
+        $runs = $this->packer->pack($cut, $this->desk->columns($cut, $cut->reading(), $outputs, null, $folder), $folder);
         $this->trap([SIGINT, SIGTERM], function () use ($runs): void {
-            Run::query()->whereKey($runs->modelKeys())->update(['stop_asked' => true]);
-            $this->ending = true;
+            $runs->each(fn (Run $run) => $this->queue->stop($run->work));
         });
         foreach ($runs as $run) {
-            if (! $this->ending) {
-                $this->packer->make($run, onProgress: $this->show(...));
-            }
-            // A run that was stopped before its turn is over too.
-            Run::query()->whereKey($run->id)->where('state', RunState::Waiting)->update(['state' => RunState::Stopped]);
-            $run->refresh();
-            $this->show($run, "\n");
+            $this->follow($run);
+            $this->show($run->refresh(), "\n");
         }
-        $failed = $runs->contains(fn (Run $run): bool => $run->state !== RunState::Done);
+        $failed = $runs->contains(fn (Run $run): bool => $run->work->state !== WorkState::Done);
         if ($this->option('json')) {
             $this->json(['outputs' => $runs->map($this->result(...))->all()]);
         }
@@ -57,20 +55,35 @@ class PackCommand extends CrateCommand
         return $failed ? self::FAILURE : self::SUCCESS;
     }
 
+    /** Makes it here, unless another process has it in hand already; then it is waited for. */
+    private function follow(Run $run): void
+    {
+        $work = $run->work;
+        $onProgress = function (Work $work) use ($run): void {
+            $this->show($run->setRelation('work', $work));
+        };
+        while (! $work->refresh()->state->isOver()) {
+            if (! $this->worker->one([Run::WORK], only: [$work->id], onProgress: $onProgress)) {
+                usleep(self::PAUSE);
+                $this->show($run->setRelation('work', $work));
+            }
+        }
+    }
+
     /** Progress and results go to the error stream, so that --json stays clean. */
     private function show(Run $run, string $end = "\r"): void
     {
         $live = stream_isatty(STDERR);
-        if (! $live && ! $run->state->isOver()) {
+        if (! $live && ! $run->work->state->isOver()) {
             return;
         }
-        $left = $run->seconds_left === null ? '' : ", {$run->seconds_left} s left";
-        $speed = $run->speed === null ? '' : " · {$run->speed} fps";
-        fwrite(STDERR, ($live ? "\e[2K" : '').match ($run->state) {
-            RunState::Done => "done     {$run->file} · {$run->slip['bytesLabel']}".implode('', array_map(fn (array $difference): string => "\n         {$difference['text']}", $run->slip['differences'])),
-            RunState::Failed => "failed   {$run->name}: {$run->error}",
-            RunState::Stopped => "stopped  {$run->name}",
-            default => sprintf('%-8s %s · %d of %d frames · %d %%%s%s', $run->state->value, $run->name, $run->frames, $run->plan['frames'], $run->percent, $speed, $left),
+        $left = $run->work->seconds_left === null ? '' : ", {$run->work->seconds_left} s left";
+        $speed = $run->work->speed === null ? '' : " · {$run->work->speed} fps";
+        fwrite(STDERR, ($live ? "\e[2K" : '').match ($run->work->state) {
+            WorkState::Done => "done     {$run->file} · {$run->slip['bytesLabel']}".implode('', array_map(fn (array $difference): string => "\n         {$difference['text']}", $run->slip['differences'])),
+            WorkState::Failed => "failed   {$run->name}: {$run->work->error}",
+            WorkState::Stopped => "stopped  {$run->name}",
+            default => sprintf('%-8s %s · %d of %d frames · %d %%%s%s', $run->work->state->value, $run->name, $run->work->frames, $run->plan['frames'], $run->work->percent, $speed, $left),
         }.$end);
     }
 
@@ -80,11 +93,11 @@ class PackCommand extends CrateCommand
         $whole = RunResource::whole($run);
 
         return [
-            'file' => $run->state === RunState::Done ? $run->file : null,
+            'file' => $run->work->state === WorkState::Done ? $run->file : null,
             'bytes' => $run->slip['bytes'] ?? null,
             'sha256' => $run->slip['sha256'] ?? null,
-            'state' => $run->state->value,
-            'error' => $run->error,
+            'state' => $run->work->state->value,
+            'error' => $run->work->error,
             'plan' => $whole['plan'],
             'slip' => $whole['slip'],
         ];

@@ -2,13 +2,16 @@
 
 namespace App\Console;
 
+use App\Desk\CutDesk;
+use App\Desk\Surroundings;
 use App\Library\Presets;
 use App\Media\CutReader;
-use App\Planning\Planning;
-use App\Planning\Samples;
-use App\Planning\Surroundings;
+use App\Sampling\Sampler;
+use OuterCrate\Desk\Column;
+use OuterCrate\Desk\Recap;
 use OuterCrate\Estimates\Sampling\Sampling;
-use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Subject;
 
 class PlanCommand extends CrateCommand
 {
@@ -16,8 +19,14 @@ class PlanCommand extends CrateCommand
 
     protected $description = 'Decide every setting of the files to make, and say where each came from';
 
-    public function __construct(private readonly CutReader $reader, private readonly Planning $planning, private readonly Surroundings $surroundings, private readonly Samples $samples, private readonly Presets $presets)
-    {
+    public function __construct(
+        private readonly CutReader $reader,
+        private readonly CutDesk $desk,
+        private readonly Surroundings $surroundings,
+        private readonly Sampler $sampler,
+        private readonly Presets $presets,
+        private readonly Cells $cells,
+    ) {
         parent::__construct();
     }
 
@@ -26,28 +35,35 @@ class PlanCommand extends CrateCommand
         $outputs = OutputOption::all($this->option('output'), $this->presets);
         $reading = $this->reader->read($this->file())['reading'];
         $subject = $this->surroundings->ofFile($reading, $this->file());
-        $plans = $this->planning->plans($subject, $outputs);
+        $columns = $this->desk->columnsOfFile($subject, $outputs);
         if ($this->option('measure')) {
-            $plans = array_map(fn (Plan $plan): Plan => $plan->isStopped() || ! Sampling::isWorthwhile($plan) ? $plan : $plan->withSample($this->samples->sample($this->file(), $reading, $subject->found, $plan)), $plans);
+            $columns = array_map(fn (Column $column): Column => $this->measured($column, $subject), $columns);
         }
-        $described = array_map(fn (Plan $plan): array => $this->planning->describe($plan, $reading), $plans);
+        $described = array_map(fn (Column $column): array => $column->toArray(), $columns);
         if ($this->option('json')) {
-            $this->json(['outputs' => $described, 'recap' => $this->planning->recap($plans, $reading), 'stopped' => array_reduce($plans, fn (bool $stopped, Plan $plan): bool => $stopped || $plan->isStopped(), false)]);
+            $stopped = array_filter($columns, fn (Column $column): bool => $column->isStopped()) !== [];
+            $this->json(['outputs' => $described, 'recap' => Recap::of($columns), 'stopped' => $stopped]);
 
             return self::SUCCESS;
         }
         foreach ($described as $plan) {
             $this->line("<options=bold>{$plan['presetName']}".($plan['hostName'] === null ? '' : " → {$plan['hostName']}").'</>');
             foreach ($plan['values'] as $cell => $value) {
-                $this->line(sprintf('  %-10s %s   (%s)', $cell, $value['label'], $plan['origins'][$cell]['text']));
+                $this->line(sprintf('  %-12s %s   (%s)', $this->cells->get($cell)->label(), $value['label'], $plan['origins'][$cell]['text']));
             }
             $this->line("  ≈ {$plan['estimate']['bytesLabel']}, ≈ {$plan['estimate']['secondsLabel']} to make");
             foreach ($plan['findings'] as $finding) {
                 $this->line("  {$finding['severity']}: {$finding['text']}");
             }
         }
-        $this->line($this->planning->recap($plans, $reading));
+        $this->line(Recap::of($columns));
 
         return self::SUCCESS;
+    }
+
+    private function measured(Column $column, Subject $subject): Column
+    {
+        return $column->isStopped() || ! Sampling::isWorthwhile($column->plan) ? $column
+            : $this->desk->sampled($column, $subject, $this->sampler->sample($this->file(), $subject->reading, $subject->found, $column->plan));
     }
 }

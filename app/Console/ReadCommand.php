@@ -3,10 +3,10 @@
 namespace App\Console;
 
 use App\Analysis\Analyser;
-use App\Analysis\Workspace;
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
 use App\Media\CutReader;
+use App\Media\Workspace;
 use Illuminate\Support\Facades\File;
 use OuterCrate\Analysis\Analysis;
 use OuterCrate\Reading\Reading;
@@ -31,13 +31,13 @@ class ReadCommand extends CrateCommand
 
             return self::SUCCESS;
         }
-        $this->line("Box     {$reading['containerName']} · {$reading['durationLabel']} · {$reading['bytesLabel']}");
+        $this->line("Container {$reading['containerName']} · {$reading['durationLabel']} · {$reading['bytesLabel']}");
         foreach ($reading['video'] as $video) {
             $variable = $video['variableRate'] ? ' variable' : '';
-            $this->line("Picture {$video['label']} · {$video['width']}×{$video['height']} ({$video['displayAspect']}) · {$video['frameRateLabel']}{$variable} fps · {$video['scan']} · {$video['colour']['label']} {$video['bitDepth']}-bit {$video['chroma']}");
+            $this->line("Video     {$video['label']} · {$video['width']}×{$video['height']} ({$video['displayAspect']}) · {$video['frameRateLabel']}{$variable} fps · {$video['scan']} · {$video['colour']['label']} {$video['bitDepth']}-bit {$video['chroma']}");
         }
         foreach ($reading['audio'] as $audio) {
-            $this->line("Sound   {$audio['label']} · {$audio['channels']} ch");
+            $this->line("Audio     {$audio['label']} · {$audio['channels']} ch");
         }
 
         foreach ($reading['analysis']['inWords'] ?? [] as $found) {

@@ -2,8 +2,11 @@
 
 namespace App\Database;
 
+use Closure;
 use Illuminate\Database\SQLiteConnection;
+use PDO;
 use PDOException;
+use Throwable;
 
 /**
  * SQLite whose transactions take the lock for writing when they begin, and wait for it there.
@@ -24,9 +27,32 @@ class WriteFirstConnection extends SQLiteConnection
         try {
             $pdo->exec('ROLLBACK; BEGIN IMMEDIATE TRANSACTION');
         } catch (PDOException $e) {
-            $pdo->exec('BEGIN');
-            $pdo->rollBack();
+            $this->leave($pdo, fn () => $pdo->exec('BEGIN'));
             throw $e;
+        }
+    }
+
+    /** A commit that fails (a full volume) leaves its transaction open, and every one after it would be refused. */
+    protected function handleCommitTransactionException(Throwable $e, $currentAttempt, $maxAttempts): void
+    {
+        try {
+            parent::handleCommitTransactionException($e, $currentAttempt, $maxAttempts);
+        } finally {
+            $pdo = $this->getRawPdo();
+            if ($pdo instanceof PDO && $pdo->inTransaction()) {
+                $this->leave($pdo, fn () => null);
+            }
+        }
+    }
+
+    /** Brings SQLite and PDO to agree that no transaction is open; a connection that cannot be brought to it is given up. */
+    private function leave(PDO $pdo, Closure $prepare): void
+    {
+        try {
+            $prepare();
+            $pdo->rollBack();
+        } catch (PDOException) {
+            $this->disconnect();
         }
     }
 }

@@ -2,6 +2,8 @@
 
 namespace App\Engine;
 
+use OuterCrate\Encoding\Commands\Allowance;
+
 /** What a process of the engine may take: a damaged or hostile file must not take the machine with it. */
 final readonly class Limits
 {
@@ -10,29 +12,17 @@ final readonly class Limits
      * @param  int|null  $memory  bytes of address space
      * @param  int|null  $file  bytes of the largest file it writes
      * @param  int  $niceness  0 to 19: how far it stands back behind other processes
+     * @param  int  $stall  seconds without progress after which it counts as hanging
      */
-    private function __construct(public int $seconds, private ?int $memory, private ?int $file, private int $niceness)
+    private function __construct(public int $seconds, private ?int $memory, private ?int $file, private int $niceness, public int $stall)
     {
     }
 
-    public static function forLooks(): self
+    public static function of(Allowance $allowance): self
     {
-        return self::configured('looks');
-    }
+        $set = config("crate.engine.limits.{$allowance->value}");
 
-    public static function forRuns(): self
-    {
-        return self::configured('runs');
-    }
-
-    public static function forSamples(): self
-    {
-        return self::configured('samples');
-    }
-
-    public static function forAnalysis(): self
-    {
-        return self::configured('analysis');
+        return new self($set['seconds'], $set['memory'], $set['file'], $set['niceness'], (int) config('crate.engine.stall'));
     }
 
     /** @return list<string> what comes before the program */
@@ -44,12 +34,5 @@ final readonly class Limits
             ...($this->file === null ? [] : ["--fsize={$this->file}"]),
             'nice', '-n', (string) $this->niceness,
         ];
-    }
-
-    private static function configured(string $kind): self
-    {
-        ['seconds' => $seconds, 'memory' => $memory, 'file' => $file, 'niceness' => $niceness] = config("crate.engine.limits.{$kind}");
-
-        return new self($seconds, $memory, $file, $niceness);
     }
 }

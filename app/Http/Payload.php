@@ -2,6 +2,7 @@
 
 namespace App\Http;
 
+use App\Schema\Contract;
 use Illuminate\Http\Request;
 
 /** A request body that met its schema. */

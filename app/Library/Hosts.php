@@ -2,7 +2,9 @@
 
 namespace App\Library;
 
+use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Host;
+use OuterCrate\Hosts\HostFile;
 
 class Hosts extends JsonFolder
 {
@@ -17,6 +19,12 @@ class Hosts extends JsonFolder
         return $this->items()[$slug] ?? null;
     }
 
+    /** @throws UnknownName */
+    public function need(string $slug): Host
+    {
+        return $this->find($slug) ?? throw new UnknownName('host', $slug, array_keys($this->items()));
+    }
+
     protected function folder(): string
     {
         return config('crate.hosts');
@@ -29,6 +37,6 @@ class Hosts extends JsonFolder
 
     protected function make(string $slug, array $file): Host
     {
-        return Host::fromFile($slug, $file);
+        return (new HostFile(new Catalogue))->host($slug, $file);
     }
 }

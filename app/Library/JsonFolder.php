@@ -2,7 +2,8 @@
 
 namespace App\Library;
 
-use App\Http\Contract;
+use App\Schema\Contract;
+use InvalidArgumentException;
 use JsonException;
 
 /** A folder of JSON files in one of the product's formats, read once a request and held to its schema. */
@@ -43,7 +44,7 @@ abstract class JsonFolder
                     throw new BrokenFile($path, $faults[0]['path'].': '.$faults[0]['text']);
                 }
                 $items[$slug] = $this->make($slug, json_decode($text, true, 64, JSON_THROW_ON_ERROR));
-            } catch (JsonException $e) {
+            } catch (JsonException|InvalidArgumentException $e) {
                 throw new BrokenFile($path, $e->getMessage());
             }
         }

@@ -17,6 +17,12 @@ class Presets extends JsonFolder
         return $this->items()[$slug] ?? null;
     }
 
+    /** @throws UnknownName */
+    public function need(string $slug): Preset
+    {
+        return $this->find($slug) ?? throw new UnknownName('preset', $slug, array_keys($this->items()));
+    }
+
     protected function folder(): string
     {
         return config('crate.presets');

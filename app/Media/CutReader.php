@@ -2,8 +2,8 @@
 
 namespace App\Media;
 
-use App\Engine\Engine;
 use App\Engine\EngineFailed;
+use App\Engine\Prober;
 use OuterCrate\Reading\Boxes\MovieBoxes;
 use OuterCrate\Reading\FileStructure;
 use OuterCrate\Reading\FrameOrder;
@@ -21,7 +21,7 @@ class CutReader
     /** Frames are counted packet by packet up to this size, and reckoned from length and rate above it. */
     private const COUNTED_UP_TO = 2_000_000_000;
 
-    public function __construct(private readonly Engine $engine)
+    public function __construct(private readonly Prober $prober)
     {
     }
 
@@ -35,12 +35,12 @@ class CutReader
     public function read(string $path, bool $needsPicture = true): array
     {
         if (is_dir($path)) {
-            throw new FileProblem('This is a folder. Choose the video file in it.', $path);
+            throw new FileProblem('This is a folder.', $path, 'Choose the video file in it.');
         }
         if (! is_file($path)) {
-            throw new FileProblem('There is no such file. It may have been moved or renamed.', $path);
+            throw new FileProblem('There is no such file.', $path, 'It may have been moved or renamed.');
         }
-        $stream = @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read. Change who may read it, or choose another.', $path);
+        $stream = @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read.', $path, 'Change who may read it, or choose another.');
         try {
             $bytes = (int) fstat($stream)['size'];
             if ($bytes === 0) {
@@ -85,7 +85,7 @@ class CutReader
      */
     public function readImages(string $folder, array $images, string $rate): Reading
     {
-        $probe = isset($images[0]) ? $this->engine->probe("{$folder}/{$images[0]}", self::IMAGES[strtolower(pathinfo($images[0], PATHINFO_EXTENSION))] ?? null) : [];
+        $probe = isset($images[0]) ? $this->prober->probe("{$folder}/{$images[0]}", self::IMAGES[strtolower(pathinfo($images[0], PATHINFO_EXTENSION))] ?? null) : [];
         if (! isset($probe['streams'][0])) {
             throw Unreadable::notMedia();
         }
@@ -105,13 +105,13 @@ class CutReader
      */
     private function probe(string $path, int $bytes): array
     {
-        $probe = $this->engine->probe($path);
+        $probe = $this->prober->probe($path);
         foreach ($probe['streams'] ?? [] as $i => $stream) {
             $counted = isset($stream['nb_frames']) || ($stream['codec_type'] ?? '') !== 'video';
             if (! $counted && $bytes <= self::COUNTED_UP_TO) {
                 $order = new FrameOrder;
                 $index = (string) $stream['index'];
-                $this->engine->packets($path, function (string $line) use ($order, $index): void {
+                $this->prober->packets($path, function (string $line) use ($order, $index): void {
                     $fields = explode(',', $line);
                     if ($fields[0] === $index && count($fields) >= 5) {
                         $order->take(is_numeric($fields[1]) ? (float) $fields[1] : null, str_contains($fields[4], 'K'));

@@ -2,9 +2,11 @@
 
 namespace App\Media;
 
-use App\Analysis\Workspace;
-use App\Engine\Engine;
+use App\Engine\EngineFailed;
+use App\Engine\Runner;
 use App\Models\Cut;
+use OuterCrate\Encoding\Commands\StillCommand;
+use OuterCrate\Reading\Reading;
 
 /** Single frames of cuts, decoded exactly and kept for the next look. */
 class ExactFrames
@@ -16,7 +18,7 @@ class ExactFrames
     /** Frames kept for one cut; when there are more, the half that was made first goes. */
     private const MOST_KEPT = 600;
 
-    public function __construct(private readonly Engine $engine)
+    public function __construct(private readonly Runner $runner)
     {
     }
 
@@ -43,7 +45,7 @@ class ExactFrames
         }
         $partial = "{$folder}/.".bin2hex(random_bytes(6));
         try {
-            $this->engine->still($cut->path, $reading, $frame, $large ? self::LARGE_SIDE : self::SMALL_SIDE, $partial);
+            $this->draw($cut->path, $reading, $frame, $large ? self::LARGE_SIDE : self::SMALL_SIDE, $partial);
             rename($partial, $path);
         } finally {
             @unlink($partial);
@@ -51,6 +53,20 @@ class ExactFrames
         $this->prune($folder);
 
         return $path;
+    }
+
+    /**
+     * @param  int  $side  of the box it is to fit in, in pixels
+     *
+     * @throws EngineFailed also when there is no such frame
+     */
+    public function draw(string $path, Reading $reading, int $frame, int $side, string $output): void
+    {
+        $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
+        $this->runner->encode(StillCommand::of($reading, $video, $path, $frame, $side, $output), dirname($output));
+        if (! is_file($output) || filesize($output) === 0) {
+            throw new EngineFailed("Frame {$frame} could not be decoded.", 'The file may be damaged there: play it, or export it again.');
+        }
     }
 
     private function prune(string $folder): void

@@ -2,13 +2,32 @@
 
 namespace App\Media;
 
+use OuterCrate\Refusals\Refused;
+use OuterCrate\Refusals\Says;
 use RuntimeException;
 
-/** A file or folder that cannot be used. The message says what to do; the path says which. */
-final class FileProblem extends RuntimeException
+/** A file or folder that cannot be used. */
+final class FileProblem extends RuntimeException implements Refused
 {
-    public function __construct(string $message, public readonly string $path)
+    use Says;
+
+    public function __construct(string $what, public readonly string $path, string $todo = '', string $kept = '')
     {
-        parent::__construct($message);
+        $this->say($what, $todo, $kept);
+    }
+
+    public function id(): string
+    {
+        return 'file';
+    }
+
+    public function status(): int
+    {
+        return 422;
+    }
+
+    public function file(): string
+    {
+        return $this->path;
     }
 }

@@ -23,14 +23,14 @@ class MediaFolders
     {
         $real = str_contains($path, "\0") ? false : realpath($path);
         if ($real === false) {
-            throw new FileProblem('There is no such file. It may have been moved or renamed.', $path);
+            throw new FileProblem('There is no such file.', $path, 'It may have been moved or renamed.');
         }
         foreach ($this->folders() as $folder) {
             if (str_starts_with($real, $folder.'/')) {
                 return $real;
             }
         }
-        throw new FileProblem('This file lies outside the media folders. Move it into one of them, or add its folder to CRATE_MEDIA_FOLDERS.', $path);
+        throw new FileProblem('This file lies outside the media folders.', $path, 'Move it into one of them, or add its folder to CRATE_MEDIA_FOLDERS.');
     }
 
     /**

@@ -2,6 +2,7 @@
 
 namespace App\Media;
 
+use Closure;
 use InvalidArgumentException;
 use OuterCrate\Encoding\Boxes\MovieIndex;
 use OuterCrate\Reading\Boxes\Box;
@@ -13,12 +14,16 @@ class MovieTags
     /** Ending of the copy that is written where the index comes first. */
     public const COPY = '.tagged';
 
+    private const PIECE = 32 * 1024 * 1024;
+
     /**
      * Where the index comes last, only it is written anew; where it comes first, the file is written once more behind it.
      *
+     * @param  Closure(): void|null  $tick  called now and then while the file is written once more
+     *
      * @throws FileProblem
      */
-    public static function put(string $path, string $boxes): void
+    public static function put(string $path, string $boxes, ?Closure $tick = null): void
     {
         $file = @fopen($path, 'r+b') ?: throw new FileProblem('The finished file has gone from its folder.', $path);
         try {
@@ -31,7 +36,7 @@ class MovieTags
             }
             $index = new MovieIndex((string) stream_get_contents($file, $movie->bytes() + 8, $movie->start - 8));
             $index->add($boxes, $media->start > $movie->start);
-            $media->start > $movie->start ? self::rewrite($file, $path, $movie, $index) : self::replaceEnd($file, $movie, $bytes, $index);
+            $media->start > $movie->start ? self::rewrite($file, $path, $movie, $index, $tick) : self::replaceEnd($file, $movie, $bytes, $index);
         } catch (InvalidArgumentException $e) {
             throw new FileProblem('The 360 or HDR metadata could not be put into the finished file. '.$e->getMessage(), $path);
         } finally {
@@ -48,7 +53,7 @@ class MovieTags
     }
 
     /** @param  resource  $file */
-    private static function rewrite($file, string $path, Box $movie, MovieIndex $index): void
+    private static function rewrite($file, string $path, Box $movie, MovieIndex $index, ?Closure $tick): void
     {
         $copy = $path.self::COPY;
         $target = fopen($copy, 'w+b') ?: throw new FileProblem('The folder cannot be written to.', dirname($path));
@@ -57,9 +62,11 @@ class MovieTags
             stream_copy_to_stream($file, $target, $movie->start - 8);
             self::write($target, $index->bytes());
             fseek($file, $movie->end);
-            stream_copy_to_stream($file, $target);
+            while (stream_copy_to_stream($file, $target, self::PIECE) > 0) {
+                $tick === null ?: $tick();
+            }
             if (! fflush($target) || ftell($target) !== fstat($file)['size'] + strlen($index->bytes()) - $movie->bytes() - 8) {
-                throw new FileProblem('The drive filled up while the file was finished. Make room and pack again.', $path);
+                throw new FileProblem('The drive filled up while the file was finished.', $path, 'Make room and pack again.');
             }
             rename($copy, $path);
         } finally {
@@ -72,7 +79,7 @@ class MovieTags
     private static function write($file, string $bytes): void
     {
         if (fwrite($file, $bytes) !== strlen($bytes)) {
-            throw new FileProblem('The drive filled up while the file was finished. Make room and pack again.', 'moov');
+            throw new FileProblem('The drive filled up while the file was finished.', 'moov', 'Make room and pack again.');
         }
     }
 

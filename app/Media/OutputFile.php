@@ -38,10 +38,18 @@ final class OutputFile
     public static function needFolder(string $folder): void
     {
         if (! is_dir($folder) && ! @mkdir($folder, 0o777, true) && ! is_dir($folder)) {
-            throw new FileProblem('The folder cannot be made. Choose another one, or change who may write there.', $folder);
+            throw new FileProblem('The folder cannot be made.', $folder, 'Choose another one, or change who may write there.');
         }
         if (! is_writable($folder)) {
-            throw new FileProblem('The folder cannot be written to. Choose another one, or change who may write there.', $folder);
+            throw new FileProblem('The folder cannot be written to.', $folder, 'Choose another one, or change who may write there.');
+        }
+    }
+
+    /** @throws FileProblem when there is no room for it */
+    public static function write(string $path, string $content): void
+    {
+        if (@file_put_contents($path, $content) !== strlen($content)) {
+            throw new FileProblem('The drive filled up while the file was finished.', $path, 'Make room and pack again.');
         }
     }
 
@@ -100,6 +108,18 @@ final class OutputFile
     {
         // A per cent sign would ask the engine for the image's number.
         return $images === null ? $this->partial : str_replace('%', '%%', $this->partial).'/'.$images;
+    }
+
+    /** What an earlier attempt at this file left beside its place when its process was ended. */
+    public static function discardLeftovers(string $wanted, string $token): void
+    {
+        $name = mb_strcut(basename($wanted), 0, 180);
+        foreach (@scandir(dirname($wanted)) ?: [] as $left) {
+            if (str_starts_with($left, ".{$name}.{$token}") && preg_match('~\.partial(\.tagged)?$~', $left) === 1) {
+                $path = dirname($wanted)."/{$left}";
+                is_dir($path) ? File::deleteDirectory($path) : @unlink($path);
+            }
+        }
     }
 
     public function discard(): void

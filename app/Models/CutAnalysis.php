@@ -4,32 +4,33 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use OuterCrate\Analysis\Analysis;
 
 /**
- * The analysis of a cut: how far it is, and what it found.
+ * What was found in a cut. How far the looking is says its work.
  *
  * @property int $id
  * @property int $cut_id
- * @property RunState $state waiting, running, done or failed
  * @property int $version of the detectors
- * @property int $percent
- * @property ?int $seconds_left
- * @property ?string $error
  * @property ?array<string, mixed> $result resources/schema/analysis.json
- * @property ?string $wanted_at when its sheet was last opened
  * @property ?Cut $cut null once it was taken off the shelf
+ * @property Work $work
  */
 class CutAnalysis extends Model
 {
+    /** The kind of work that makes it. */
+    public const WORK = 'analyse';
+
     protected $guarded = [];
 
     protected $table = 'analyses';
 
-    protected $attributes = ['percent' => 0];
+    /** @var list<string> */
+    protected $with = ['work'];
 
     /** @var array<string, string> */
-    protected $casts = ['state' => RunState::class, 'result' => 'array'];
+    protected $casts = ['result' => 'array'];
 
     /** @return BelongsTo<Cut, $this> */
     public function cut(): BelongsTo
@@ -37,8 +38,17 @@ class CutAnalysis extends Model
         return $this->belongsTo(Cut::class);
     }
 
+    /** @return HasOne<Work, $this> */
+    public function work(): HasOne
+    {
+        $work = $this->hasOne(Work::class, 'subject')->withDefault();
+        $work->where('kind', self::WORK);
+
+        return $work;
+    }
+
     public function isCurrent(): bool
     {
-        return $this->state === RunState::Done && $this->version === Analysis::VERSION;
+        return $this->work->state === WorkState::Done && $this->version === Analysis::VERSION;
     }
 }

@@ -2,45 +2,82 @@
 
 namespace App\Models;
 
+use App\Media\Volumes;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 
 /**
- * The making of one output from a frozen plan.
+ * The making of one output from a frozen plan. How far it is says its work.
  *
  * @property int $id
  * @property string $pack the runs that were started together
  * @property ?int $cut_id
  * @property string $cut_name
- * @property string $source
+ * @property string $source the cut's file
  * @property string $name
- * @property string $file
- * @property RunState $state
- * @property array<string, mixed> $plan
- * @property list<array{input?: list<string>, arguments: list<string>, writes: bool, weight: int, images?: ?string, boxes?: string}> $passes
- * @property int $frames done so far, over all passes
- * @property int $percent
- * @property ?float $speed
- * @property ?int $seconds_left
- * @property bool $stop_asked
- * @property ?string $error
+ * @property string $file where it is to lie, or lies
+ * @property array<string, mixed> $plan as it was shown (resources/schema/plan.json)
+ * @property ?array<mixed> $frozen the plan itself, which the engine's arguments are built from where it is made
+ * @property ?list<array{input?: list<string>, arguments: list<string>, writes: bool, weight: int, images?: ?string, boxes?: string}> $passes arguments that an earlier version built beforehand
  * @property ?array<string, mixed> $slip
- * @property ?Carbon $started_at
- * @property ?Carbon $ended_at
  * @property ?int $sent_seconds how long the file took to its host
  * @property ?Carbon $sent_at when that was said
+ * @property Work $work
+ * @property ?Cut $cut
  */
 class Run extends Model
 {
+    /** The kind of work that makes it. */
+    public const WORK = 'make';
+
     protected $guarded = [];
 
-    protected $attributes = ['frames' => 0, 'percent' => 0, 'stop_asked' => false];
+    /** @var list<string> */
+    protected $with = ['work'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */
     protected $casts = [
-        'state' => RunState::class, 'plan' => 'array', 'passes' => 'array', 'slip' => 'array', 'stop_asked' => 'boolean',
-        'speed' => 'float', 'started_at' => 'datetime', 'ended_at' => 'datetime', 'sent_at' => 'datetime',
+        'plan' => 'array', 'frozen' => 'array', 'passes' => 'array', 'slip' => 'array', 'sent_at' => 'datetime',
+        'source' => Volumes::class, 'file' => Volumes::class,
     ];
+
+    /** @return HasOne<Work, $this> */
+    public function work(): HasOne
+    {
+        $work = $this->hasOne(Work::class, 'subject')->withDefault();
+        $work->where('kind', self::WORK);
+
+        return $work;
+    }
+
+    /** @return BelongsTo<Cut, $this> */
+    public function cut(): BelongsTo
+    {
+        return $this->belongsTo(Cut::class);
+    }
+
+    /**
+     * Those that wait or are being made.
+     *
+     * @return Builder<static>
+     */
+    public static function underWay(): Builder
+    {
+        return self::query()->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()));
+    }
+
+    /**
+     * Those that are done, failed or stopped.
+     *
+     * @return Builder<static>
+     */
+    public static function over(): Builder
+    {
+        return self::query()->whereHas('work', fn (Builder $work): Builder => $work->whereNotIn('state', WorkState::underWay()));
+    }
 }

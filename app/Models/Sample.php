@@ -9,19 +9,22 @@ use OuterCrate\Estimates\Sampling\Sample as Sampled;
 /**
  * What a few pieces of a cut came to with the settings of an output.
  *
+ * @property int $id
  * @property int $cut_id
  * @property string $key
- * @property array<string, mixed> $output as it is planned from, its range with it
+ * @property array<mixed> $plan whose pieces are encoded, frozen
  * @property array{bytesPerFrame: float, marginPercent: int, secondsPerFrame: ?float, frames: int, soundBytesPerSecond?: ?float, ampleBytesPerFrame?: ?float}|false|null $result null while it waits; false when it could not be made
- * @property ?string $wanted_at
  * @property Cut $cut
  */
 class Sample extends Model
 {
+    /** The kind of work that makes it. */
+    public const WORK = 'sample';
+
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['output' => 'array', 'result' => 'json'];
+    protected $casts = ['plan' => 'array', 'result' => 'json'];
 
     /** @return BelongsTo<Cut, $this> */
     public function cut(): BelongsTo

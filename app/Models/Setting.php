@@ -4,7 +4,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
-use OuterCrate\Estimates\LineSpeed;
+use OuterCrate\Units\LineSpeed;
 
 /**
  * @property string $key

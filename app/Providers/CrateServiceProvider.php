@@ -2,23 +2,33 @@
 
 namespace App\Providers;
 
+use App\Analysis\AnalyseCut;
 use App\Database\WriteFirstConnection;
-use App\Http\Contract;
 use App\Library\Hosts;
 use App\Library\Presets;
+use App\Packing\MakeFile;
+use App\Sampling\SamplePieces;
+use App\Schema\Contract;
+use App\Work\Kinds;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Support\ServiceProvider;
 use OuterCrate\Checks\CheckList;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Formats\Catalogue;
+use OuterCrate\Planning\Cells\Cells;
 
 class CrateServiceProvider extends ServiceProvider
 {
+    /** The kinds of work that there are. */
+    private const KINDS = [MakeFile::class, SamplePieces::class, AnalyseCut::class];
+
     public function register(): void
     {
         Connection::resolverFor('sqlite', fn (...$arguments): WriteFirstConnection => new WriteFirstConnection(...$arguments));
-        foreach ([Catalogue::class, Encoders::class, CheckList::class, Contract::class, Presets::class, Hosts::class] as $shared) {
+        foreach ([Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class, Presets::class, Hosts::class] as $shared) {
             $this->app->singleton($shared);
         }
+        $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));
     }
 }

@@ -141,7 +141,7 @@ class Uploads
                 throw UploadRefused::tooMuch($length);
             }
             if (fwrite($to, $bytes) !== strlen($bytes)) {
-                throw new FileProblem('The drive is full or cannot be written to. Make room, then go on with the upload: what has arrived is kept.', $this->folder());
+                throw new FileProblem('The drive is full or cannot be written to.', $this->folder(), 'Make room, then go on with the upload: what has arrived is kept.');
             }
             foreach ($hashes as $hash) {
                 hash_update($hash, $bytes);

@@ -39,14 +39,14 @@ final class Measurements
     {
         $facts = new Facts;
         $this->glances($facts, $frames);
-        $this->printed($facts, MeasuringPass::DETAIL, $this->lead, ['lavfi.siti.si' => Measure::Spatial, 'lavfi.siti.ti' => Measure::Temporal], $frames);
+        $this->printed($facts, MeasuredFile::DETAIL, $this->lead, ['lavfi.siti.si' => Measure::Spatial, 'lavfi.siti.ti' => Measure::Temporal], $frames);
         $this->repeats($facts, $frames);
         $this->fields($facts);
         $this->edges($facts);
-        foreach ($this->pictures(MeasuringPass::GRADIENTS, Gradient::WIDTH * Gradient::HEIGHT) as $picture) {
+        foreach ($this->pictures(MeasuredFile::GRADIENTS, Gradient::WIDTH * Gradient::HEIGHT) as $picture) {
             $facts->of(Measure::Gradient)->add(Gradient::share($picture));
         }
-        foreach ($this->pictures(MeasuringPass::GRAIN, Grain::WIDTH * Grain::HEIGHT) as $picture) {
+        foreach ($this->pictures(MeasuredFile::GRAIN, Grain::WIDTH * Grain::HEIGHT) as $picture) {
             $facts->of(Measure::Grain)->add(Grain::of($picture));
         }
         $this->light($facts, $frames);
@@ -59,7 +59,7 @@ final class Measurements
     {
         $previous = null;
         $at = -$this->lead;
-        foreach ($this->pictures(MeasuringPass::GLANCES, Glance::BYTES) as $bytes) {
+        foreach ($this->pictures(MeasuredFile::GLANCES, Glance::BYTES) as $bytes) {
             if ($at >= $frames) {
                 break;
             }
@@ -84,7 +84,7 @@ final class Measurements
     private function repeats(Facts $facts, int $frames): void
     {
         $skip = $this->lead;
-        foreach ($this->records(MeasuringPass::REPEATS) as $record) {
+        foreach ($this->records(MeasuredFile::REPEATS) as $record) {
             if ($skip-- > 0 || $facts->of(Measure::RepeatedField)->count() >= $frames) {
                 continue;
             }
@@ -98,7 +98,7 @@ final class Measurements
     {
         $step = Segment::fieldStep($this->video->frameRate);
         $lines = min($this->video->uprightSize()->height, FieldSample::MOST_LINES);
-        $pictures = $this->pictures(MeasuringPass::FIELDS, FieldSample::COLUMNS * $lines);
+        $pictures = $this->pictures(MeasuredFile::FIELDS, FieldSample::COLUMNS * $lines);
         $before = null;
         $at = $this->first - $this->lead;
         foreach ($pictures as $picture) {
@@ -116,8 +116,8 @@ final class Measurements
     private function edges(Facts $facts): void
     {
         $upright = $this->video->uprightSize();
-        $rows = iterator_to_array($this->pictures(MeasuringPass::ROWS, MeasuringPass::PARTS * $upright->height), false);
-        $columns = iterator_to_array($this->pictures(MeasuringPass::COLUMNS, MeasuringPass::PARTS * $upright->width), false);
+        $rows = iterator_to_array($this->pictures(MeasuredFile::ROWS, MeasuredFile::PARTS * $upright->height), false);
+        $columns = iterator_to_array($this->pictures(MeasuredFile::COLUMNS, MeasuredFile::PARTS * $upright->width), false);
         foreach (array_keys($rows) as $i) {
             $vertical = EdgeSample::bars(self::rowMeans($rows[$i]));
             $horizontal = EdgeSample::bars(self::columnMeans($columns[$i] ?? '', $upright->width));
@@ -131,7 +131,7 @@ final class Measurements
     private function light(Facts $facts, int $frames): void
     {
         $skip = $this->lead;
-        foreach ($this->records(MeasuringPass::LIGHT) as $record) {
+        foreach ($this->records(MeasuredFile::LIGHT) as $record) {
             if ($skip-- > 0 || $facts->of(Measure::LightPeak)->count() >= $frames) {
                 continue;
             }
@@ -142,11 +142,11 @@ final class Measurements
 
     private function sound(Facts $facts, int $lead): void
     {
-        $this->printed($facts, MeasuringPass::LOUDNESS, $lead, ['lavfi.r128.M' => Measure::Momentary, 'lavfi.r128.S' => Measure::ShortTerm], null, Measure::LIFT);
-        foreach ($this->records(MeasuringPass::LOUDNESS) as $record) {
+        $this->printed($facts, MeasuredFile::LOUDNESS, $lead, ['lavfi.r128.M' => Measure::Momentary, 'lavfi.r128.S' => Measure::ShortTerm], null, Measure::LIFT);
+        foreach ($this->records(MeasuredFile::LOUDNESS) as $record) {
             $facts->truePeak = max($facts->truePeak, self::number($record['lavfi.r128.true_peak'] ?? '', 0.0));
         }
-        foreach ($this->records(MeasuringPass::PEAKS) as $record) {
+        foreach ($this->records(MeasuredFile::PEAKS) as $record) {
             $facts->of(Measure::Peak)->add(10 ** (self::number($record['lavfi.astats.Overall.Peak_level'] ?? '', -Measure::LIFT) / 20));
             $facts->of(Measure::Level)->add(self::number($record['lavfi.astats.Overall.RMS_level'] ?? '', -Measure::LIFT) + Measure::LIFT);
         }
@@ -181,8 +181,8 @@ final class Measurements
     private static function rowMeans(string $picture): string
     {
         $means = '';
-        foreach (str_split($picture, MeasuringPass::PARTS) as $row) {
-            $means .= chr(intdiv(array_sum(self::bytes($row)), MeasuringPass::PARTS));
+        foreach (str_split($picture, MeasuredFile::PARTS) as $row) {
+            $means .= chr(intdiv(array_sum(self::bytes($row)), MeasuredFile::PARTS));
         }
 
         return $means;
@@ -194,10 +194,10 @@ final class Measurements
         $means = '';
         for ($x = 0; $x < $width; $x++) {
             $sum = 0;
-            for ($part = 0; $part < MeasuringPass::PARTS; $part++) {
+            for ($part = 0; $part < MeasuredFile::PARTS; $part++) {
                 $sum += $bytes[$part * $width + $x] ?? 0;
             }
-            $means .= chr(intdiv($sum, MeasuringPass::PARTS));
+            $means .= chr(intdiv($sum, MeasuredFile::PARTS));
         }
 
         return $means;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace OuterCrate\Analysis;
 
-use OuterCrate\Checks\Severity;
 use OuterCrate\Units\FrameRange;
 
 /** Something that the analysis of a cut gives cause to say. */

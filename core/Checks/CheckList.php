@@ -4,6 +4,24 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks;
 
+use OuterCrate\Analysis\Severity;
+use OuterCrate\Checks\Audio\AudioNotAsked;
+use OuterCrate\Checks\Audio\AudioUncompressed;
+use OuterCrate\Checks\Audio\LoudnessOff;
+use OuterCrate\Checks\Audio\LoudnessUnknown;
+use OuterCrate\Checks\Audio\MixedDown;
+use OuterCrate\Checks\Audio\NoAudio;
+use OuterCrate\Checks\Audio\NothingToMake;
+use OuterCrate\Checks\Audio\PeaksLimited;
+use OuterCrate\Checks\Audio\TracksLeftOut;
+use OuterCrate\Checks\Bitrate\BitrateAboveCut;
+use OuterCrate\Checks\Bitrate\BitrateUnderAsk;
+use OuterCrate\Checks\Bitrate\ConstantRatePadding;
+use OuterCrate\Checks\Bitrate\GenerationOfLoss;
+use OuterCrate\Checks\Bitrate\GrainNeedsBits;
+use OuterCrate\Checks\Bitrate\PeakAboveAsk;
+use OuterCrate\Checks\Bitrate\TooFewBits;
+use OuterCrate\Checks\Bitrate\TooManyBits;
 use OuterCrate\Checks\Colour\BandsLikely;
 use OuterCrate\Checks\Colour\ChromaDiffers;
 use OuterCrate\Checks\Colour\HdrForSdrViewers;
@@ -29,9 +47,9 @@ use OuterCrate\Checks\File\TooLongForHost;
 use OuterCrate\Checks\FrameRate\FieldsInUpload;
 use OuterCrate\Checks\FrameRate\FieldsNotKept;
 use OuterCrate\Checks\FrameRate\FrameRateChanged;
+use OuterCrate\Checks\FrameRate\FrameRateNotAllowed;
 use OuterCrate\Checks\FrameRate\FrameRateUnderAsk;
 use OuterCrate\Checks\FrameRate\MotionSlow;
-use OuterCrate\Checks\FrameRate\RateNotAllowed;
 use OuterCrate\Checks\FrameRate\ScanMistold;
 use OuterCrate\Checks\FrameRate\VariableFrameRate;
 use OuterCrate\Checks\FrameSize\BarsInCut;
@@ -49,33 +67,19 @@ use OuterCrate\Checks\Keyframes\GopOpen;
 use OuterCrate\Checks\Keyframes\KeyframesTooFar;
 use OuterCrate\Checks\Keyframes\PyramidNotAsked;
 use OuterCrate\Checks\Keyframes\TooManyBFrames;
-use OuterCrate\Checks\Picture\CodecNotTaken;
-use OuterCrate\Checks\Picture\CodecRefusesFrame;
-use OuterCrate\Checks\Picture\EncoderMissing;
-use OuterCrate\Checks\Picture\HardwareTrade;
-use OuterCrate\Checks\Picture\LevelExceeded;
-use OuterCrate\Checks\Picture\MaskLost;
-use OuterCrate\Checks\Picture\NoLevel;
-use OuterCrate\Checks\Picture\ProfileDiffers;
-use OuterCrate\Checks\Rate\ConstantRatePadding;
-use OuterCrate\Checks\Rate\GenerationOfLoss;
-use OuterCrate\Checks\Rate\GrainNeedsBits;
-use OuterCrate\Checks\Rate\PeakAboveAsk;
-use OuterCrate\Checks\Rate\RateAboveCut;
-use OuterCrate\Checks\Rate\RateUnderAsk;
-use OuterCrate\Checks\Rate\TooFewBits;
-use OuterCrate\Checks\Rate\TooManyBits;
-use OuterCrate\Checks\Sound\LoudnessOff;
-use OuterCrate\Checks\Sound\LoudnessUnknown;
-use OuterCrate\Checks\Sound\MixedDown;
-use OuterCrate\Checks\Sound\NoSound;
-use OuterCrate\Checks\Sound\NothingToMake;
-use OuterCrate\Checks\Sound\PeaksLimited;
-use OuterCrate\Checks\Sound\SoundNotAsked;
-use OuterCrate\Checks\Sound\SoundUncompressed;
-use OuterCrate\Checks\Sound\TracksLeftOut;
+use OuterCrate\Checks\Video\AlphaLost;
+use OuterCrate\Checks\Video\CodecNotTaken;
+use OuterCrate\Checks\Video\CodecRefusesFrame;
+use OuterCrate\Checks\Video\EncoderMissing;
+use OuterCrate\Checks\Video\HardwareTrade;
+use OuterCrate\Checks\Video\LevelExceeded;
+use OuterCrate\Checks\Video\NoLevel;
+use OuterCrate\Checks\Video\ProfileDiffers;
 use OuterCrate\Encoding\Encoders;
+use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Refusal;
+use OuterCrate\Planning\Subject;
 
 /** All checks, in the order in which their findings are shown. A new finding is a new class and a line here. */
 final readonly class CheckList
@@ -89,27 +93,28 @@ final readonly class CheckList
             new NothingToMake, new EncoderMissing($encoders), new ContainerCannotHold, new CodecRefusesFrame, new NoLevel, new LevelExceeded, new NoRoom,
             new TooLongForHost, new FrameTooLargeForHost, new TooLargeForHost,
             new CodecNotTaken, new ContainerNotTaken, new ShapeDiffers, new ProjectionMissing, new FrameEnlarged,
-            new FrameRateUnderAsk, new FrameRateChanged, new RateUnderAsk, new HdrToSdr, new NoSound,
-            new VariableFrameRate, new RateAboveCut, new ContainerTooSmall, new TagsLost,
+            new FrameRateUnderAsk, new FrameRateChanged, new BitrateUnderAsk, new HdrToSdr, new NoAudio,
+            new VariableFrameRate, new BitrateAboveCut, new ContainerTooSmall, new TagsLost,
             new Stretched, new TooFewBits, new ConstantRatePadding,
-            new ScanMistold, new HardwareTrade, new IndexLast, new ProfileDiffers, new MaskLost,
+            new ScanMistold, new HardwareTrade, new IndexLast, new ProfileDiffers, new AlphaLost,
             new FrameReduced, new BarsInCut, new MostlyBars, new PixelsNotSquare, new ProjectionLost, new SphereNotTwoToOne,
-            new FieldsInUpload, new FieldsNotKept, new MotionSlow, new RateNotAllowed,
+            new FieldsInUpload, new FieldsNotKept, new MotionSlow, new FrameRateNotAllowed,
             new TooManyBits, new PeakAboveAsk, new GenerationOfLoss,
             new KeyframesTooFar, new GopOpen, new TooManyBFrames, new PyramidNotAsked,
             new ChromaDiffers, new MasterLosesDepth, new BandsLikely, new GrainNeedsBits,
             new HdrWithoutMetadata, new HdrMistagged, new HdrForSdrViewers, new Untagged, new TagAssumed, new RangeChanged,
-            new SoundUncompressed, new SoundNotAsked, new LoudnessOff, new LoudnessUnknown, new PeaksLimited, new MixedDown, new TracksLeftOut,
+            new AudioUncompressed, new AudioNotAsked, new LoudnessOff, new LoudnessUnknown, new PeaksLimited, new MixedDown, new TracksLeftOut,
             new NameSaysLast, new CutMayBeWrong, new FileSystemLimit, new SameDrive,
         ];
     }
 
     /** @return list<Finding> the ones that stop first */
-    public function look(Plan $plan, Subject $subject): array
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): array
     {
+        $refused = array_map(self::refusal(...), $plan->refused);
         $findings = [];
         foreach ($this->checks as $check) {
-            $finding = $plan->hasPicture() || $check instanceof ForSoundToo ? $check->look($plan, $subject) : null;
+            $finding = $plan->hasVideo() || $check instanceof ForSoundToo ? $check->look($plan, $subject, $estimate) : null;
             if ($finding !== null) {
                 $findings[] = $finding;
             }
@@ -117,6 +122,13 @@ final readonly class CheckList
         $rank = [Severity::Stop->value => 0, Severity::Caution->value => 1, Severity::Note->value => 2];
         usort($findings, static fn (Finding $a, Finding $b): int => $rank[$a->severity->value] <=> $rank[$b->severity->value]);
 
-        return $findings;
+        return [...$refused, ...$findings];
+    }
+
+    private static function refusal(Refusal $refusal): Finding
+    {
+        $remedy = $refusal->yours ? Finding::putBack($refusal->cell, 'Put the preset’s value back') : null;
+
+        return new Finding('impossible-value', Severity::Stop, $refusal->cell, $refusal->text, $remedy);
     }
 }

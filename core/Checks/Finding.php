@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks;
 
-use OuterCrate\Planning\Cell;
+use OuterCrate\Analysis\Severity;
 
 /** Something the checks noticed. */
 final readonly class Finding
@@ -16,20 +16,20 @@ final readonly class Finding
     public function __construct(
         public string $id,
         public Severity $severity,
-        public Cell $cell,
+        public string $cell,
         public string $text,
         public ?Remedy $remedy = null,
     ) {
     }
 
-    public static function putBack(Cell $cell, string $text): Remedy
+    public static function putBack(string $cell, string $text): Remedy
     {
-        return new Remedy($text, [$cell->value => null]);
+        return new Remedy($text, [$cell => null]);
     }
 
     /** @return array{id: string, severity: string, cell: string, text: string, remedy: ?array{text: string, patch: array<string, mixed>}} */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'severity' => $this->severity->value, 'cell' => $this->cell->value, 'text' => $this->text, 'remedy' => $this->remedy?->toArray()];
+        return ['id' => $this->id, 'severity' => $this->severity->value, 'cell' => $this->cell, 'text' => $this->text, 'remedy' => $this->remedy?->toArray()];
     }
 }

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks;
 
-use OuterCrate\Formats\RateMode;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
+use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Presets\Rules;
 
@@ -25,16 +26,16 @@ final readonly class Remedy
      *
      * @param  array<string, mixed>  $parts
      */
-    public static function adding(Plan $plan, string $text, Cell $cell, array $parts): self
+    public static function adding(Plan $plan, string $text, string $cell, array $parts): self
     {
-        return new self($text, array_intersect_key($plan->spec->edits->with(new Rules([$cell->value => $parts]))->rules, [$cell->value => null]));
+        return new self($text, array_intersect_key((new Cells)->merge($plan->spec->edits, new Rules([$cell => $parts]))->rules, [$cell => null]));
     }
 
     /** A file of at most so many bytes, where the codec can aim at a size. */
     public static function stayingUnder(Plan $plan, int $bytes): ?self
     {
-        return in_array(RateMode::Vbr, $plan->picture->codec->rateModes(), true)
-            ? self::adding($plan, 'Stay under it', Cell::Rate, ['mode' => 'vbr', 'passes' => 2, 'average' => ['bytes' => $bytes], 'peak' => ['timesAverage' => 1.5]]) : null;
+        return in_array(BitrateMode::Vbr, $plan->video->codec->rateModes(), true)
+            ? self::adding($plan, 'Stay under it', BitrateCell::NAME, ['mode' => 'vbr', 'passes' => 2, 'average' => ['bytes' => $bytes], 'peak' => ['timesAverage' => 1.5]]) : null;
     }
 
     /** @return array{text: string, patch: array<string, mixed>} */

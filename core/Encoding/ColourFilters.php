@@ -8,7 +8,7 @@ use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\ColourSpace;
 use OuterCrate\Formats\PixelFormat;
-use OuterCrate\Planning\Values\ColourValue;
+use OuterCrate\Planning\Cells\Colour\ColourValue;
 use OuterCrate\Reading\VideoReading;
 
 /** What is done to the samples so that the picture looks the same in its new space, in the engine's filter notation. */

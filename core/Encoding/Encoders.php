@@ -27,7 +27,7 @@ use OuterCrate\Encoding\Video\Vc3Arguments;
 use OuterCrate\Encoding\Video\Vc5Arguments;
 use OuterCrate\Encoding\Video\VideoArguments;
 use OuterCrate\Encoding\Video\Vp9Arguments;
-use OuterCrate\Planning\Values\PictureValue;
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OutOfBoundsException;
 
 /** The argument builder of each codec. A new codec is a new class and a line here. */
@@ -67,7 +67,7 @@ final readonly class Encoders
      *
      * @throws OutOfBoundsException
      */
-    public function forPicture(PictureValue $picture): VideoArguments
+    public function forVideo(VideoValue $picture): VideoArguments
     {
         return $picture->hardware === null ? $this->video($picture->codec->id()) : new HardwareArguments($picture->codec->id(), $picture->hardware);
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
+use OuterCrate\Planning\Cells\FrameRate\FieldMethod;
+use OuterCrate\Planning\Cells\FrameRate\FrameRateMethod;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\FieldMethod;
-use OuterCrate\Planning\Values\RateMethod;
 use OuterCrate\Reading\Reading;
 
 /** What happens to the picture between decoder and encoder, in the engine's filter notation. */
@@ -71,14 +71,14 @@ final class FilterChain
         if ($plan->frameRate->convert && ($excerpt === null || ! $rate->equals($video->frameRate ?? $rate))) {
             // Where a part ends, the engine does not know for how long its last frame is to be seen, and one that is drawn
             // between two needs the next: the last is held, and cut off below.
-            $drawn = $plan->frameRate->by !== RateMethod::Repeat;
+            $drawn = $plan->frameRate->by !== FrameRateMethod::Repeat;
             array_push($filters, ...($excerpt === null && ! $drawn ? [] : ['tpad=stop=2:stop_mode=clone']));
             $even = $drawn && $video?->variableRate === true && $excerpt === null ? ["fps=fps={$video->frameRate}"] : [];
             array_push($filters, ...$even, ...[match ($plan->frameRate->by) {
-                RateMethod::Repeat => "fps=fps={$rate}",
+                FrameRateMethod::Repeat => "fps=fps={$rate}",
                 // A change of scene is not blended over.
-                RateMethod::Blend => "framerate=fps={$rate}:interp_start=0:interp_end=255:scene=8",
-                RateMethod::Motion => "minterpolate=fps={$rate}:mi_mode=mci:mc_mode=aobmc:me_mode=bidir:vsbmc=1",
+                FrameRateMethod::Blend => "framerate=fps={$rate}:interp_start=0:interp_end=255:scene=8",
+                FrameRateMethod::Motion => "minterpolate=fps={$rate}:mi_mode=mci:mc_mode=aobmc:me_mode=bidir:vsbmc=1",
             }]);
             if ($drawn) {
                 return [...$filters, "trim=end_frame={$plan->frames}"];

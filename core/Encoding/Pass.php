@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
+use OuterCrate\Json\Fields;
+
 /** One run of the engine over the cut. */
 final readonly class Pass
 {
@@ -23,5 +25,20 @@ final readonly class Pass
     public function toArray(): array
     {
         return ['input' => $this->input, 'arguments' => $this->arguments, 'writes' => $this->writes, 'weight' => $this->weight, 'boxes' => base64_encode($this->boxes), 'images' => $this->images];
+    }
+
+    /** @param  array<mixed>  $pass  as written by toArray() */
+    public static function fromArray(array $pass): self
+    {
+        $fields = new Fields($pass);
+
+        return new self(
+            $fields->texts('input'),
+            $fields->texts('arguments'),
+            $fields->bool('writes') ?? true,
+            $fields->int('weight') ?? 100,
+            (string) base64_decode($fields->text('boxes') ?? '', true),
+            $fields->text('images'),
+        );
     }
 }

@@ -28,7 +28,7 @@ final readonly class PassBuilder
     public function passes(Plan $plan, Reading $reading): array
     {
         $input = self::excerpt($plan, $reading)?->input() ?? [];
-        if ($plan->rate->passes === 2) {
+        if ($plan->bitrate->passes === 2) {
             return [
                 new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
                 new Pass($input, [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100 - self::FIRST_PASS_WEIGHT, PictureBoxes::of($plan), self::images($plan)),
@@ -48,7 +48,7 @@ final readonly class PassBuilder
         $input = self::excerpt($plan, $reading)?->input() ?? [];
         $write = fn (int $pass): Pass => new Pass($input, [...$this->picture($plan, $reading, $pass), '-tag:v', '0', ...$this->sound($plan, $reading), '-sn', '-dn', '-map_metadata', '-1', '-f', 'nut'], true, 100);
 
-        return $plan->rate->passes === 2
+        return $plan->bitrate->passes === 2
             ? [new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT), $write(2)]
             : [$write(0)];
     }
@@ -56,16 +56,16 @@ final readonly class PassBuilder
     /** What a sample of the picture depends on, as one string. */
     public function sampleKey(Plan $plan, Reading $reading): string
     {
-        return hash('xxh128', implode("\0", [self::SAMPLES, $plan->range->first, $plan->range->last, $plan->keyframes->frames, (string) $plan->rate->passes, ...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading)]));
+        return hash('xxh128', implode("\0", [self::SAMPLES, $plan->range->first, $plan->range->last, $plan->keyframes->frames, (string) $plan->bitrate->passes, ...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading)]));
     }
 
     /** @return list<string> */
     private function picture(Plan $plan, Reading $reading, int $pass): array
     {
-        if (! $plan->hasPicture()) {
+        if (! $plan->hasVideo()) {
             return ['-vn'];
         }
-        $video = $this->encoders->forPicture($plan->picture);
+        $video = $this->encoders->forVideo($plan->video);
         $arguments = $video->arguments($plan, $pass);
         $colour = $plan->colour->colour;
 
@@ -73,7 +73,7 @@ final readonly class PassBuilder
             '-map', '0:'.($reading->mainVideo()->index ?? 0),
             '-vf', FilterChain::of($plan, $reading, self::excerpt($plan, $reading)),
             '-fps_mode', 'cfr', '-r', (string) $plan->frameRate->rate,
-            '-c:v', $video->encoder($plan->picture),
+            '-c:v', $video->encoder($plan->video),
             ...$arguments,
             ...(in_array('-pix_fmt', $arguments, true) ? [] : ['-pix_fmt', $plan->colour->pixelFormat->engineName()]),
             ...($colour->primaries === null ? [] : ['-color_primaries', $colour->primaries]),
@@ -86,7 +86,7 @@ final readonly class PassBuilder
     /** @return list<string> */
     private function sound(Plan $plan, Reading $reading): array
     {
-        $codec = $plan->sound->codec;
+        $codec = $plan->audio->codec;
         $audio = $reading->mainAudio();
         if ($codec === null || $audio === null) {
             return ['-an'];
@@ -94,18 +94,18 @@ final readonly class PassBuilder
         $arguments = $this->encoders->audio($codec->id());
         $excerpt = self::excerpt($plan, $reading);
 
-        $filters = SoundChain::of($plan->sound, $excerpt);
-        $tracks = array_slice($reading->audio, 0, count($plan->sound->tracks));
+        $filters = AudioChain::of($plan->audio, $excerpt);
+        $tracks = array_slice($reading->audio, 0, count($plan->audio->tracks));
         $shapes = [];
-        foreach ($plan->sound->tracks as $i => $channels) {
+        foreach ($plan->audio->tracks as $i => $channels) {
             array_push($shapes, "-ac:a:{$i}", (string) $channels);
         }
 
         return [
             ...array_merge(...array_map(static fn (AudioReading $track): array => ['-map', "0:{$track->index}"], $tracks)),
             ...($filters === [] ? [] : ['-af', implode(',', $filters)]),
-            '-c:a', $arguments->encoder($plan->sound), ...$arguments->arguments($plan->sound),
-            '-ar', (string) $plan->sound->sampleRate, ...$shapes,
+            '-c:a', $arguments->encoder($plan->audio), ...$arguments->arguments($plan->audio),
+            '-ar', (string) $plan->audio->sampleRate, ...$shapes,
         ];
     }
 
@@ -133,7 +133,7 @@ final readonly class PassBuilder
     {
         $container = $plan->container->container;
 
-        return $container instanceof ImageFolder ? $container->pattern($plan->file->name, $plan->picture->codec->id()) : null;
+        return $container instanceof ImageFolder ? $container->pattern($plan->file->name, $plan->video->codec->id()) : null;
     }
 
     /** Null where all of the cut is delivered, so that nothing is cut off by a rounded length. */

@@ -16,4 +16,17 @@ final readonly class Progress
     public function __construct(public int $frames, public ?float $framesPerSecond, public int $bytes, public bool $ended, public ?float $seconds = null)
     {
     }
+
+    /**
+     * Share of the whole, from 0 to 1; of audio that is made alone, which has no frames to count, by its length.
+     *
+     * @param  int  $frames  of the whole
+     * @param  float  $seconds  of the whole
+     */
+    public function shareOf(int $frames, float $seconds): float
+    {
+        $share = $this->frames > 0 ? $this->frames / max(1, $frames) : ($this->seconds ?? 0.0) / max(0.001, $seconds);
+
+        return max(0.0, min(1.0, $share));
+    }
 }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates;
 
+use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\Sampling\Sampling;
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Containers\Payload;
-use OuterCrate\Formats\RateMode;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 
@@ -25,64 +26,65 @@ final readonly class SizeEstimate
     /**
      * @param  int  $bytes  of the whole file
      * @param  int  $marginPercent  how far off it may be
-     * @param  string  $basis  what it rests on: rate, codec (its stated rate), cut (the same codec as the cut), content or sample (pieces were encoded)
+     * @param  string  $basis  what it rests on: bitrate, codec (its stated rate), cut (the same codec as the cut), content or sample (pieces were encoded)
      */
-    private function __construct(public int $bytes, public int $marginPercent, public string $basis)
+    public function __construct(public int $bytes, public int $marginPercent, public string $basis)
     {
     }
 
-    public static function of(Plan $plan, Reading $reading): self
+    /** @param  Sample|null  $sample  what a few pieces came to with these settings, once they were encoded */
+    public static function of(Plan $plan, Reading $reading, ?Sample $sample = null): self
     {
-        [$bitsPerSecond, $margin, $basis] = self::picture($plan, $reading);
+        [$bitsPerSecond, $margin, $basis] = self::picture($plan, $reading, $sample);
         // Sound that is lossless or quiet comes to what it needs, too.
-        $sound = $plan->sample?->soundBytesPerSecond === null ? $plan->sound->bitsPerSecond() : 8 * $plan->sample->soundBytesPerSecond;
+        $sound = $sample?->soundBytesPerSecond === null ? $plan->audio->bitsPerSecond() : 8 * $sample->soundBytesPerSecond;
         $seconds = $plan->duration->toFloat();
-        $packets = $plan->sound->codec === null ? 0 : (int) ceil($seconds * $plan->sound->sampleRate / 1024);
+        $packets = $plan->audio->codec === null ? 0 : (int) ceil($seconds * $plan->audio->sampleRate / 1024);
         $media = (int) round(($bitsPerSecond + $sound) / 8 * $seconds);
 
-        return new self($media + $plan->container->container->overhead(new Payload($plan->hasPicture() ? $plan->frames : 0, $packets, $plan->keyframes->isIntra(), $media, $seconds)), $margin, $basis);
+        return new self($media + $plan->container->container->overhead(new Payload($plan->hasVideo() ? $plan->frames : 0, $packets, $plan->keyframes->isIntra(), $media, $seconds)), $margin, $basis);
     }
 
     /** @return array{float, int, string} bits per second of the picture, margin in percent, basis */
-    private static function picture(Plan $plan, Reading $reading): array
+    private static function picture(Plan $plan, Reading $reading, ?Sample $sample): array
     {
-        if (! $plan->hasPicture()) {
-            return [0.0, 5, 'rate'];
+        if (! $plan->hasVideo()) {
+            return [0.0, 5, 'bitrate'];
         }
         $video = $reading->mainVideo();
-        $rate = $plan->rate;
+        $rate = $plan->bitrate;
         // An average is a promise that rate control keeps, unless there is nothing to spend it on, or no time to find it.
-        if ($plan->sample !== null && Sampling::isWorthwhile($plan)) {
+        if ($sample !== null && Sampling::isWorthwhile($plan)) {
             $bits = 8 * $plan->frameRate->rate->perSecond->toFloat();
-            $sampled = $plan->sample->bytesPerFrame * $bits;
-            if ($plan->sample->frames >= self::WHOLE * $plan->frames) {
-                return [$sampled, $plan->sample->marginPercent, 'sample'];
+            $sampled = $sample->bytesPerFrame * $bits;
+            if ($sample->frames >= self::WHOLE * $plan->frames) {
+                return [$sampled, $sample->marginPercent, 'sample'];
             }
-            if ($plan->sample->ampleBytesPerFrame !== null) {
-                $sampled = $plan->sample->ampleBytesPerFrame * $bits;
+            if ($sample->ampleBytesPerFrame !== null) {
+                $sampled = $sample->ampleBytesPerFrame * $bits;
             } elseif ($rate->peak !== null) {
                 // A short piece starts with a full buffer, and may run above a peak that holds the whole down.
                 $sampled = min($sampled, (float) $rate->peak->bitsPerSecond);
             }
-            $share = $plan->sample->ampleBytesPerFrame === null ? self::UNUSED : 1.0;
+            $share = $sample->ampleBytesPerFrame === null ? self::UNUSED : 1.0;
             if ($rate->average === null || $sampled < $share * $rate->average->bitsPerSecond) {
-                return [$sampled, $plan->sample->marginPercent, 'sample'];
+                return [$sampled, $sample->marginPercent, 'sample'];
             }
         }
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();
         if ($rate->average !== null) {
-            return [(float) $rate->average->bitsPerSecond, 3, 'rate'];
+            return [(float) $rate->average->bitsPerSecond, 3, 'bitrate'];
         }
-        $codec = $plan->picture->codec;
+        $codec = $plan->video->codec;
         $cutPixels = $video === null ? 0.0 : $video->frameRate->perSecond->times($video->size->pixels())->toFloat();
-        if ($rate->mode === RateMode::Codec && $video !== null && $video->codec === $codec->id() && $video->profile === ($codec->profiles()[$plan->picture->profile ?? ''] ?? null)) {
+        if ($rate->mode === BitrateMode::Codec && $video !== null && $video->codec === $codec->id() && $video->profile === ($codec->profiles()[$plan->video->profile ?? ''] ?? null)) {
             return [$reading->videoBitrate()->bitsPerSecond * $pixels / $cutPixels, 10, 'cut'];
         }
-        $own = $codec->ownRate($plan->picture->profile, $plan->frameSize->frame, $plan->frameRate->rate);
+        $own = $codec->ownRate($plan->video->profile, $plan->frameSize->frame, $plan->frameRate->rate);
         if ($own !== null) {
             return [(float) $own->bitsPerSecond, 40, 'codec'];
         }
-        if ($rate->mode === RateMode::Lossless) {
+        if ($rate->mode === BitrateMode::Lossless) {
             // Natural pictures come to about 45 % of their plain samples; grain takes more, drawings far less.
             $format = $plan->colour->pixelFormat;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Estimates;
 
 use OuterCrate\Encoding\Encoders;
+use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Planning\Plan;
 
 /** How long making takes. */
@@ -21,20 +22,20 @@ final readonly class TimeEstimate
     /** What a timed run teaches about: codec, effort, passes, and how large frames are: small ones cost more for each pixel. */
     public static function key(Plan $plan): string
     {
-        return ($plan->picture->hardware ?? $plan->picture->codec->id())."/{$plan->picture->effort}/{$plan->rate->passes}/".(int) round(log($plan->frameSize->picture->pixels(), 4));
+        return ($plan->video->hardware ?? $plan->video->codec->id())."/{$plan->video->effort}/{$plan->bitrate->passes}/".(int) round(log($plan->frameSize->picture->pixels(), 4));
     }
 
     /** Seconds to make the file. Two passes cost about half as much again as one. */
-    public function making(Plan $plan): float
+    public function making(Plan $plan, ?Sample $sample = null): float
     {
-        if (! $plan->hasPicture()) {
+        if (! $plan->hasVideo()) {
             return $plan->duration->toFloat() / self::SOUND_SPEED + 0.4;
         }
-        if ($plan->sample?->secondsPerFrame !== null && ! isset($this->learnt[self::key($plan)])) {
-            return $plan->frames * $plan->sample->secondsPerFrame + 0.4;
+        if ($sample?->secondsPerFrame !== null && ! isset($this->learnt[self::key($plan)])) {
+            return $plan->frames * $sample->secondsPerFrame + 0.4;
         }
-        $usual = $this->encoders->forPicture($plan->picture)->usualSpeed($plan->picture);
-        $speed = $this->learnt[self::key($plan)] ?? ($plan->rate->passes === 2 ? intdiv($usual * 65, 100) : $usual);
+        $usual = $this->encoders->forVideo($plan->video)->usualSpeed($plan->video);
+        $speed = $this->learnt[self::key($plan)] ?? ($plan->bitrate->passes === 2 ? intdiv($usual * 65, 100) : $usual);
 
         return $plan->frames * $plan->frameSize->picture->pixels() / max(1, $speed) + 0.4;
     }

@@ -6,14 +6,20 @@ namespace OuterCrate\Naming;
 
 use InvalidArgumentException;
 
-/** `{cut} {role} {host} {height}p{rate} v{n}`: a name with fields that a plan fills. */
+/** `{cut} {role} {host} {height}p{fps} v{n}`: a name with fields that a plan fills. */
 final readonly class NameTemplate
 {
     /** What can stand between braces, and what it becomes. */
     public const FIELDS = [
         'cut' => 'name of the cut', 'role' => 'master, upload, review …', 'host' => 'name of the host, or nothing', 'preset' => 'name of the preset',
-        'width' => 'pixels across', 'height' => 'pixels down', 'rate' => 'frames per second', 'codec' => 'how the picture is coded', 'n' => 'next free version',
+        'width' => 'pixels across', 'height' => 'pixels down', 'fps' => 'frames per second', 'codec' => 'how the picture is coded', 'n' => 'next free version',
     ];
+
+    /** {cut} {role} {host} …: every field, as it is written. */
+    public static function listed(): string
+    {
+        return implode(' ', array_map(static fn (string $field): string => "{{$field}}", array_keys(self::FIELDS)));
+    }
 
     /** @throws InvalidArgumentException when it has no name in it, or a field that there is none of */
     public function __construct(private string $template)
@@ -21,7 +27,7 @@ final readonly class NameTemplate
         preg_match_all('~\{([^{}]*)\}~', $template, $fields);
         foreach ($fields[1] as $field) {
             if (! isset(self::FIELDS[$field])) {
-                throw new InvalidArgumentException("A name has no field “{{$field}}”. There are ".implode(', ', array_map(static fn (string $known): string => "{{$known}}", array_keys(self::FIELDS))).'.');
+                throw new InvalidArgumentException("A name has no field “{{$field}}”. There are: ".self::listed().'.');
             }
         }
         if (trim((string) preg_replace('~\{[^{}]*\}~', 'x', $template)) === '' || preg_match('~[{}]~', (string) preg_replace('~\{[^{}]*\}~', '', $template)) === 1) {

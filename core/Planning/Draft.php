@@ -5,19 +5,26 @@ declare(strict_types=1);
 namespace OuterCrate\Planning;
 
 use LogicException;
-use OuterCrate\Checks\Subject;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Host;
-use OuterCrate\Planning\Values\ColourValue;
-use OuterCrate\Planning\Values\ContainerValue;
-use OuterCrate\Planning\Values\FileValue;
-use OuterCrate\Planning\Values\FrameRateValue;
-use OuterCrate\Planning\Values\FrameSizeValue;
-use OuterCrate\Planning\Values\KeyframesValue;
-use OuterCrate\Planning\Values\PictureValue;
-use OuterCrate\Planning\Values\RateValue;
-use OuterCrate\Planning\Values\SoundValue;
-use OuterCrate\Planning\Values\Value;
+use OuterCrate\Planning\Cells\Audio\AudioCell;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
+use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Cells\Colour\ColourCell;
+use OuterCrate\Planning\Cells\Colour\ColourValue;
+use OuterCrate\Planning\Cells\Container\ContainerCell;
+use OuterCrate\Planning\Cells\Container\ContainerValue;
+use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
+use OuterCrate\Planning\Cells\FrameRate\FrameRateValue;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeValue;
+use OuterCrate\Planning\Cells\Keyframes\KeyframesCell;
+use OuterCrate\Planning\Cells\Keyframes\KeyframesValue;
+use OuterCrate\Planning\Cells\Value;
+use OuterCrate\Planning\Cells\Video\VideoCell;
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\Reading;
@@ -25,7 +32,10 @@ use OuterCrate\Reading\VideoReading;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRange;
 
-/** A plan while it is being decided, cell by cell. Used by the planner and its decisions only. */
+/**
+ * A plan while it is being decided. A cell that looks at another has that one decided first, so that no order of them is
+ * written down anywhere. Used by the planner and the cells only.
+ */
 final class Draft
 {
     /** @var array<string, Value> */
@@ -34,14 +44,20 @@ final class Draft
     /** @var array<string, Origin> */
     private array $origins = [];
 
+    /** @var array<string, true> cells that are being decided */
+    private array $underWay = [];
+
     /**
+     * @param  VideoReading  $cutVideo  the cut's own picture
+     * @param  Rules  $rules  the preset's with the edits laid over them
      * @param  FrameRange  $range  frames of the cut that are delivered
      * @param  Fraction  $duration  the same in seconds
      */
     public function __construct(
+        private readonly Cells $cells,
         public readonly Subject $subject,
         public readonly Reading $reading,
-        public readonly VideoReading $video,
+        public readonly VideoReading $cutVideo,
         public readonly Preset $preset,
         public readonly ?Host $host,
         public readonly Catalogue $catalogue,
@@ -53,80 +69,89 @@ final class Draft
     }
 
     /** Sets a value. Where the person changed the cell, the origin says "you" and keeps what was said beside it. */
-    public function decide(Cell $cell, Value $value, OriginSource $source, string $text): void
+    public function decide(string $cell, Value $value, OriginSource $source, string $text): void
     {
-        $this->values[$cell->value] = $value;
-        $this->origins[$cell->value] = new Origin($this->edits->has($cell->value) ? OriginSource::You : $source, $text);
+        $this->values[$cell] = $value;
+        $this->origins[$cell] = new Origin($this->edits->has($cell) ? OriginSource::You : $source, $text);
     }
 
-    /** Changes a decided value without a new origin: the level is known only once rate and size are. */
-    public function refine(Cell $cell, Value $value): void
+    /** Changes a decided value without a new origin: the level is known only once bitrate and frame size are. */
+    public function refine(string $cell, Value $value): void
     {
-        $this->values[$cell->value] = $value;
+        $this->values[$cell] = $value;
     }
 
     /** Whether the person set this part of a cell's rule. */
-    public function isEdited(Cell $cell, string $part): bool
+    public function isEdited(string $cell, string $part): bool
     {
-        return $this->edits->fields($cell->value)->has($part);
+        return $this->edits->fields($cell)->has($part);
     }
 
     public function container(): ContainerValue
     {
-        return $this->need(Cell::Container, ContainerValue::class);
+        return $this->value(ContainerCell::NAME, ContainerValue::class);
     }
 
-    public function picture(): PictureValue
+    public function video(): VideoValue
     {
-        return $this->need(Cell::Picture, PictureValue::class);
+        return $this->value(VideoCell::NAME, VideoValue::class);
     }
 
     public function frameSize(): FrameSizeValue
     {
-        return $this->need(Cell::FrameSize, FrameSizeValue::class);
+        return $this->value(FrameSizeCell::NAME, FrameSizeValue::class);
     }
 
     public function frameRate(): FrameRateValue
     {
-        return $this->need(Cell::FrameRate, FrameRateValue::class);
+        return $this->value(FrameRateCell::NAME, FrameRateValue::class);
     }
 
-    public function rate(): RateValue
+    public function bitrate(): BitrateValue
     {
-        return $this->need(Cell::Rate, RateValue::class);
+        return $this->value(BitrateCell::NAME, BitrateValue::class);
     }
 
     public function keyframes(): KeyframesValue
     {
-        return $this->need(Cell::Keyframes, KeyframesValue::class);
+        return $this->value(KeyframesCell::NAME, KeyframesValue::class);
     }
 
     public function colour(): ColourValue
     {
-        return $this->need(Cell::Colour, ColourValue::class);
+        return $this->value(ColourCell::NAME, ColourValue::class);
     }
 
-    public function sound(): SoundValue
+    public function audio(): AudioValue
     {
-        return $this->need(Cell::Sound, SoundValue::class);
+        return $this->value(AudioCell::NAME, AudioValue::class);
     }
 
-    public function file(): FileValue
+    /**
+     * The decided values and where they came from, in the order of the sheet.
+     *
+     * @return array{array<string, Value>, array<string, Origin>}
+     *
+     * @throws PlanImpossible
+     */
+    public function decided(): array
     {
-        return $this->need(Cell::File, FileValue::class);
-    }
-
-    /** @return array<string, Origin> by cell, in the order of the sheet */
-    public function origins(): array
-    {
-        $ordered = [];
-        foreach (Cell::cases() as $cell) {
-            if (isset($this->origins[$cell->value])) {
-                $ordered[$cell->value] = $this->origins[$cell->value];
-            }
+        $all = $this->cells->all();
+        foreach (array_keys($all) as $name) {
+            $this->value($name, Value::class);
+        }
+        foreach ($all as $cell) {
+            $cell->settle($this);
         }
 
-        return $ordered;
+        $values = [];
+        $origins = [];
+        foreach (array_keys($all) as $name) {
+            $values[$name] = $this->values[$name];
+            $origins[$name] = $this->origins[$name];
+        }
+
+        return [$values, $origins];
     }
 
     /**
@@ -134,11 +159,21 @@ final class Draft
      *
      * @param  class-string<T>  $class
      * @return T
+     *
+     * @throws PlanImpossible
      */
-    private function need(Cell $cell, string $class): Value
+    private function value(string $cell, string $class): Value
     {
-        $value = $this->values[$cell->value] ?? null;
+        if (! isset($this->values[$cell])) {
+            if (isset($this->underWay[$cell])) {
+                throw new LogicException("What {$cell} is decided by depends on {$cell} itself.");
+            }
+            $this->underWay[$cell] = true;
+            $this->cells->get($cell)->decide($this);
+            unset($this->underWay[$cell]);
+        }
+        $value = $this->values[$cell] ?? null;
 
-        return $value instanceof $class ? $value : throw new LogicException("{$cell->value} is asked for before it is decided.");
+        return $value instanceof $class ? $value : throw new LogicException("{$cell} was not decided.");
     }
 }

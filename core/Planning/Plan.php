@@ -4,21 +4,31 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning;
 
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Estimates\Sampling\Sample;
-use OuterCrate\Formats\Video\NoPicture;
-use OuterCrate\Planning\Values\AbsentValue;
-use OuterCrate\Planning\Values\ColourValue;
-use OuterCrate\Planning\Values\ContainerValue;
-use OuterCrate\Planning\Values\FileValue;
-use OuterCrate\Planning\Values\FrameRateValue;
-use OuterCrate\Planning\Values\FrameSizeValue;
-use OuterCrate\Planning\Values\KeyframesValue;
-use OuterCrate\Planning\Values\PictureValue;
-use OuterCrate\Planning\Values\RateValue;
-use OuterCrate\Planning\Values\SoundValue;
-use OuterCrate\Planning\Values\Value;
+use InvalidArgumentException;
+use OuterCrate\Formats\Video\HardwareEncoders;
+use OuterCrate\Formats\Video\NoVideo;
+use OuterCrate\Json\Fields;
+use OuterCrate\Planning\Cells\AbsentValue;
+use OuterCrate\Planning\Cells\Audio\AudioCell;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
+use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Planning\Cells\Colour\ColourCell;
+use OuterCrate\Planning\Cells\Colour\ColourValue;
+use OuterCrate\Planning\Cells\Container\ContainerCell;
+use OuterCrate\Planning\Cells\Container\ContainerValue;
+use OuterCrate\Planning\Cells\File\FileCell;
+use OuterCrate\Planning\Cells\File\FileValue;
+use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
+use OuterCrate\Planning\Cells\FrameRate\FrameRateValue;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeValue;
+use OuterCrate\Planning\Cells\Keyframes\KeyframesCell;
+use OuterCrate\Planning\Cells\Keyframes\KeyframesValue;
+use OuterCrate\Planning\Cells\Value;
+use OuterCrate\Planning\Cells\Video\VideoCell;
+use OuterCrate\Planning\Cells\Video\VideoValue;
+use OuterCrate\Presets\Rules;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRange;
@@ -26,133 +36,142 @@ use OuterCrate\Units\FrameRange;
 /** An output with every value decided, each with where it came from. */
 final readonly class Plan
 {
+    public ContainerValue $container;
+
+    public VideoValue $video;
+
+    public FrameSizeValue $frameSize;
+
+    public FrameRateValue $frameRate;
+
+    public BitrateValue $bitrate;
+
+    public KeyframesValue $keyframes;
+
+    public ColourValue $colour;
+
+    public AudioValue $audio;
+
+    public FileValue $file;
+
     /**
+     * @param  array<string, Value>  $values  by cell, in the order of the sheet; those of the product's own cells stand above, too
      * @param  array<string, Origin>  $origins  by cell
+     * @param  list<string>  $ofPicture  cells that tell of the picture
+     * @param  Rules  $rules  that it was decided by: the preset's with the edits laid over them
      * @param  FrameRange  $range  frames of the cut that are delivered
      * @param  int  $frames  to make
      * @param  Fraction  $duration  in seconds
-     * @param  list<Finding>  $findings
-     * @param  Sample|null  $sample  what a few pieces came to with these settings, once they were encoded
+     * @param  list<Refusal>  $refused  rules that led nowhere
      */
     public function __construct(
         public OutputSpec $spec,
-        public ContainerValue $container,
-        public PictureValue $picture,
-        public FrameSizeValue $frameSize,
-        public FrameRateValue $frameRate,
-        public RateValue $rate,
-        public KeyframesValue $keyframes,
-        public ColourValue $colour,
-        public SoundValue $sound,
-        public FileValue $file,
+        public array $values,
         public array $origins,
+        private array $ofPicture,
+        public Rules $rules,
         public FrameRange $range,
         public int $frames,
         public Fraction $duration,
-        public array $findings = [],
-        public ?Sample $sample = null,
+        public array $refused = [],
     ) {
-    }
-
-    public function withSample(?Sample $sample): self
-    {
-        return $this->but(['sample' => $sample]);
+        $this->container = $this->value(ContainerCell::NAME, ContainerValue::class);
+        $this->video = $this->value(VideoCell::NAME, VideoValue::class);
+        $this->frameSize = $this->value(FrameSizeCell::NAME, FrameSizeValue::class);
+        $this->frameRate = $this->value(FrameRateCell::NAME, FrameRateValue::class);
+        $this->bitrate = $this->value(BitrateCell::NAME, BitrateValue::class);
+        $this->keyframes = $this->value(KeyframesCell::NAME, KeyframesValue::class);
+        $this->colour = $this->value(ColourCell::NAME, ColourValue::class);
+        $this->audio = $this->value(AudioCell::NAME, AudioValue::class);
+        $this->file = $this->value(FileCell::NAME, FileValue::class);
     }
 
     /** The same for other frames of the cut, of which this many are made. */
     public function ofRange(FrameRange $range, int $frames, Fraction $duration): self
     {
-        return $this->but(['range' => $range, 'frames' => $frames, 'duration' => $duration, 'sample' => null]);
+        return $this->but($this->values, $range, $frames, $duration);
     }
 
-    /** The same at another rate, and at whatever level that needs. */
-    public function atRate(RateValue $rate): self
+    /** The same at another bitrate, and at whatever level that needs. */
+    public function atBitrate(BitrateValue $bitrate): self
     {
-        return $this->but(['rate' => $rate, 'picture' => $this->picture->atLevel(null)]);
+        $changed = [BitrateCell::NAME => $bitrate, VideoCell::NAME => $this->video->atLevel(null)];
+
+        return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
+    }
+
+    /**
+     * The same on a machine with these graphics chips: its own where the plan's is not there, software where it has none.
+     *
+     * @param  list<string>  $hardware  encoders that work there
+     */
+    public function onMachine(array $hardware): self
+    {
+        $wanted = $this->video->hardware;
+        if ($wanted === null || in_array($wanted, $hardware, true)) {
+            return $this;
+        }
+        $video = $this->video->madeBy(HardwareEncoders::find($this->video->codec->id(), $hardware));
+
+        return $this->but(array_replace($this->values, [VideoCell::NAME => $video]), $this->range, $this->frames, $this->duration);
+    }
+
+    /**
+     * Length of what a plan makes, in seconds.
+     *
+     * @param  array<mixed>  $plan  in its frozen form
+     */
+    public static function secondsOf(array $plan): float
+    {
+        return Fraction::tryParse((new Fields($plan))->text('duration'))?->toFloat() ?? 0.0;
     }
 
     /** What preset and person say in a part of a cell's rule; null where they say nothing. */
     public function wishes(string $cell, string $part): ?string
     {
-        return $this->spec->preset->rules->with($this->spec->edits)->fields($cell)->text($part);
+        return $this->rules->fields($cell)->text($part);
     }
 
-    /** False where the file holds sound alone. */
-    public function hasPicture(): bool
+    /** False where the file holds audio alone. */
+    public function hasVideo(): bool
     {
-        return $this->picture->codec->id() !== NoPicture::ID;
-    }
-
-    /** @param  list<Finding>  $findings */
-    public function withFindings(array $findings): self
-    {
-        return $this->but(['findings' => $findings]);
-    }
-
-    public function isStopped(): bool
-    {
-        foreach ($this->findings as $finding) {
-            if ($finding->severity === Severity::Stop) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /** @param  array{rate?: RateValue, picture?: PictureValue, sample?: ?Sample, range?: FrameRange, frames?: int, duration?: Fraction, findings?: list<Finding>}  $changed */
-    private function but(array $changed): self
-    {
-        return new self(
-            $this->spec, $this->container, $changed['picture'] ?? $this->picture, $this->frameSize, $this->frameRate, $changed['rate'] ?? $this->rate, $this->keyframes, $this->colour, $this->sound, $this->file, $this->origins,
-            $changed['range'] ?? $this->range, $changed['frames'] ?? $this->frames, $changed['duration'] ?? $this->duration, $changed['findings'] ?? $this->findings,
-            array_key_exists('sample', $changed) ? $changed['sample'] : $this->sample,
-        );
+        return $this->video->codec->id() !== NoVideo::ID;
     }
 
     /** What the host asks for this picture. */
     public function askedAverage(): ?Bitrate
     {
-        return $this->spec->host?->asks->average($this->frameSize->frame, $this->frameRate->rate, $this->colour->colour->isHdr());
-    }
-
-    /** @return array{shorterSide: int, high: bool}|null the row of the host's rate table that this picture falls into */
-    private function rateRow(): ?array
-    {
-        $asks = $this->spec->host?->asks;
-        $row = $asks?->row($this->frameSize->frame);
-
-        return $asks === null || $row === null ? null : ['shorterSide' => $row->shorterSide, 'high' => $this->frameRate->rate->isAbove($asks->highRateAbove)];
+        return $this->spec->host?->asks->bitrate->average($this->frameSize->frame, $this->frameRate->rate, $this->colour->colour->isHdr());
     }
 
     /** The average spread over every pixel of every frame, to three decimals. */
     public function bitsPerPixel(): ?float
     {
-        return $this->rate->average === null ? null
-            : round($this->rate->average->bitsPerSecond / $this->frameRate->rate->perSecond->times($this->frameSize->picture->pixels())->toFloat(), 3);
+        $pixels = $this->frameRate->rate->perSecond->times($this->frameSize->picture->pixels())->toFloat();
+
+        return $this->bitrate->average === null ? null : round($this->bitrate->average->bitsPerSecond / $pixels, 3);
     }
 
-    /** @return array<string, array<string, mixed>> by cell */
-    private function values(): array
+    /** @return array<string, Value> as they are shown: what belongs to a picture is not there in a file of audio alone */
+    public function shown(): array
     {
-        $values = [
-            'container' => $this->container, 'picture' => $this->picture, 'frameSize' => $this->frameSize, 'frameRate' => $this->frameRate, 'rate' => $this->rate,
-            'keyframes' => $this->keyframes, 'colour' => $this->colour, 'sound' => $this->sound, 'file' => $this->file,
-        ];
+        $values = $this->values;
+        foreach ($this->hasVideo() ? [] : $this->ofPicture as $cell) {
+            $values[$cell] = new AbsentValue($values[$cell]);
+        }
 
-        return array_map(fn (Value $value): array => $value->toArray(), $this->hasPicture() ? $values : [...$values, ...array_map(
-            // What belongs to a picture is not there to be said.
-            static fn (Value $value): Value => new AbsentValue($value), array_intersect_key($values, array_flip(['frameSize', 'frameRate', 'rate', 'keyframes', 'colour'])),
-        )]);
+        return $values;
     }
 
     /**
-     * The frozen form (resources/schema/plan.json), without the estimate.
+     * The frozen form (resources/schema/plan.json), without what is known beside it.
      *
      * @return array<string, mixed>
      */
     public function toArray(): array
     {
+        $shown = $this->shown();
+
         return [
             'preset' => $this->spec->preset->slug,
             'presetName' => $this->spec->preset->name,
@@ -160,16 +179,55 @@ final readonly class Plan
             'host' => $this->spec->host?->slug,
             'hostName' => $this->spec->host?->name,
             'edits' => (object) $this->spec->edits->rules,
-            'values' => $this->values(),
+            'rules' => (object) $this->rules->rules,
+            'values' => array_map(static fn (Value $value): array => $value->toArray(), $shown),
+            'fixed' => array_keys(array_filter($shown, static fn (Value $value): bool => ! $value->canChange())),
             'origins' => array_map(static fn (Origin $origin): array => $origin->toArray(), $this->origins),
-            'asks' => (object) AskedOf::plan($this),
-            'rateRow' => $this->rateRow(),
+            'bitrateRow' => $this->bitrateRow(),
             'askedAverage' => $this->askedAverage()?->bitsPerSecond,
             'bitsPerPixel' => $this->bitsPerPixel(),
             'range' => ['first' => $this->range->first, 'last' => $this->range->last, 'own' => $this->spec->ownRange],
             'frames' => $this->frames,
             'duration' => (string) $this->duration,
-            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),
         ];
+    }
+
+    /** @return array{shorterSide: int, high: bool}|null the row of the host's table of bitrates that this picture falls into */
+    private function bitrateRow(): ?array
+    {
+        $ask = $this->spec->host?->asks->bitrate;
+        $row = $ask?->row($this->frameSize->frame);
+
+        return $ask === null || $row === null ? null
+            : ['shorterSide' => $row->shorterSide, 'high' => $this->frameRate->rate->isAbove($ask->highAbove)];
+    }
+
+    /** @param  array<string, Value>  $values */
+    private function but(array $values, FrameRange $range, int $frames, Fraction $duration): self
+    {
+        return new self(
+            spec: $this->spec,
+            values: $values,
+            origins: $this->origins,
+            ofPicture: $this->ofPicture,
+            rules: $this->rules,
+            range: $range,
+            frames: $frames,
+            duration: $duration,
+            refused: $this->refused,
+        );
+    }
+
+    /**
+     * @template T of Value
+     *
+     * @param  class-string<T>  $class
+     * @return T
+     */
+    private function value(string $cell, string $class): Value
+    {
+        $value = $this->values[$cell] ?? null;
+
+        return $value instanceof $class ? $value : throw new InvalidArgumentException("A plan without {$cell} is none.");
     }
 }

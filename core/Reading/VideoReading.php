@@ -91,6 +91,12 @@ final readonly class VideoReading
         return $this->sampleAspect->equals(new Fraction(1));
     }
 
+    /** Width to height of a pixel: 8:9. */
+    public function pixelShape(): string
+    {
+        return "{$this->sampleAspect->numerator}:{$this->sampleAspect->denominator}";
+    }
+
     /** Name with profile: H.264 High, ProRes 422 HQ. */
     public function label(): string
     {

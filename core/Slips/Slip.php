@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Slips;
 
+use OuterCrate\Planning\Difference;
+use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\ByteCount;
@@ -15,6 +17,7 @@ final readonly class Slip
     /**
      * @param  string  $sha256  of the whole file, lower-case hex
      * @param  list<Difference>  $differences
+     * @param  array<string, string>  $found  what the file has, by cell, in the words of the sheet
      * @param  float  $madeIn  seconds
      */
     public function __construct(
@@ -22,6 +25,7 @@ final readonly class Slip
         public PacketTally $tally,
         public string $sha256,
         public array $differences,
+        public array $found,
         public float $madeIn,
     ) {
     }
@@ -41,7 +45,7 @@ final readonly class Slip
             'duration' => (string) $duration,
             'durationLabel' => (string) new Duration($duration),
             'frames' => $this->tally->frames,
-            'rates' => [
+            'bitrates' => [
                 'video' => $video->bitsPerSecond,
                 'videoLabel' => (string) $video,
                 'audio' => $audio?->bitsPerSecond,
@@ -50,6 +54,7 @@ final readonly class Slip
                 'peakSecondLabel' => (string) $peak,
             ],
             'keyframes' => ['count' => $this->tally->keyframes, 'longestGap' => $this->tally->longestGap],
+            'found' => $this->found,
             'reading' => $this->reading->toArray(),
             'differences' => array_map(static fn (Difference $d): array => $d->toArray(), $this->differences),
             'madeIn' => round($this->madeIn, 2),

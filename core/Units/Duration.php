@@ -23,6 +23,12 @@ final readonly class Duration
         return new self(new Fraction((int) $m[1] * 3600 + (int) $m[2] * 60 + (int) $m[3]));
     }
 
+    /** To the next whole second. */
+    public static function upTo(float $seconds): self
+    {
+        return new self(new Fraction((int) ceil($seconds)));
+    }
+
     /** 0:12.5, 3:05, 1:02:07: tenths only below a minute. */
     public function __toString(): string
     {

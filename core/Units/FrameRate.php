@@ -82,6 +82,12 @@ final readonly class FrameRate
         return $this->perSecond->compare($other->perSecond) > 0;
     }
 
+    /** At least that many; NTSC rates lie 0.1 % under the whole number and pass for it: 23.976 where 24 is asked, 29.97 where 30 is. */
+    public function serves(self $floor): bool
+    {
+        return $this->perSecond->times(1001)->over(1000)->compare($floor->perSecond) >= 0;
+    }
+
     /** As people say it: 25, 29.97, 23.976. */
     public function label(): string
     {

@@ -6,8 +6,8 @@
  */
 
 use App\Analysis\Analyser;
-use App\Analysis\Workspace;
 use App\Media\CutReader;
+use App\Media\Workspace;
 use OuterCrate\Analysis\Analysis;
 use OuterCrate\Analysis\Facts;
 use OuterCrate\Analysis\Measure;

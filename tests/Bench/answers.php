@@ -4,8 +4,8 @@
  * How fast the demo server answers: a plan for 8 outputs, a sheet of 40, and the shelf with 1,000 cuts in one request.
  */
 
-use App\Media\CutShelf;
 use App\Models\Cut;
+use App\Shelf\CutShelf;
 use Symfony\Component\Process\Process;
 
 require __DIR__.'/bench.php.inc';

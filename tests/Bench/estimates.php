@@ -7,11 +7,11 @@
  */
 
 use App\Analysis\CutAnalyses;
-use App\Media\CutShelf;
+use App\Desk\CutDesk;
+use App\Desk\Surroundings;
 use App\Packing\Packer;
-use App\Planning\Planning;
-use App\Planning\Samples;
-use App\Planning\Surroundings;
+use App\Sampling\Samples;
+use App\Shelf\CutShelf;
 use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Estimates\SizeEstimate;
 use Symfony\Component\Process\Process;
@@ -49,21 +49,21 @@ foreach (array_filter([...$drawn, ...$filmed], $chosen, ARRAY_FILTER_USE_KEY) as
     (new Process(['ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', $graph, '-c:v', 'libx264', '-preset', 'veryfast', '-crf', '14', '-pix_fmt', 'yuv420p', $path], null, null, null, null))->mustRun();
 }
 $settings = [
-    'rate' => [
+    'bitrate' => [
         'H.264 VBR' => ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => []],
         'H.264 VBR x2' => ['preset' => 'lanternwick-generous', 'host' => 'lanternwick', 'edits' => []],
-        'HEVC under 2 MB' => ['preset' => 'slow-line', 'host' => null, 'edits' => ['picture' => ['codec' => 'hevc', 'effort' => 'fast'], 'rate' => ['mode' => 'vbr', 'average' => ['bytes' => 2_000_000]]]],
+        'HEVC under 2 MB' => ['preset' => 'slow-line', 'host' => null, 'edits' => ['video' => ['codec' => 'hevc', 'effort' => 'fast'], 'bitrate' => ['mode' => 'vbr', 'average' => ['bytes' => 2_000_000]]]],
     ],
     'sampled' => [
-        'H.264 quality 20' => ['preset' => 'review-720', 'host' => null, 'edits' => ['rate' => ['mode' => 'quality', 'quality' => 20]]],
-        'HEVC quality 24' => ['preset' => 'slow-line', 'host' => null, 'edits' => ['picture' => ['codec' => 'hevc', 'effort' => 'fast']]],
+        'H.264 quality 20' => ['preset' => 'review-720', 'host' => null, 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 20]]],
+        'HEVC quality 24' => ['preset' => 'slow-line', 'host' => null, 'edits' => ['video' => ['codec' => 'hevc', 'effort' => 'fast']]],
         'ProRes 422 HQ' => ['preset' => 'archive-10-bit', 'host' => null, 'edits' => []],
         'FFV1' => ['preset' => 'lossless-vault', 'host' => null, 'edits' => []],
-        'AV1 quality' => ['preset' => 'review-720', 'host' => null, 'edits' => ['picture' => ['codec' => 'av1', 'effort' => 'fast'], 'rate' => ['mode' => 'quality']]],
-        'MPEG-2 quality' => ['preset' => 'review-720', 'host' => null, 'edits' => ['container' => ['set' => 'mpeg-ps'], 'picture' => ['codec' => 'mpeg2video'], 'rate' => ['mode' => 'quality'], 'frameRate' => ['exact' => '25'], 'sound' => ['codec' => 'ac3']]],
+        'AV1 quality' => ['preset' => 'review-720', 'host' => null, 'edits' => ['video' => ['codec' => 'av1', 'effort' => 'fast'], 'bitrate' => ['mode' => 'quality']]],
+        'MPEG-2 quality' => ['preset' => 'review-720', 'host' => null, 'edits' => ['container' => ['set' => 'mpeg-ps'], 'video' => ['codec' => 'mpeg2video'], 'bitrate' => ['mode' => 'quality'], 'frameRate' => ['exact' => '25'], 'audio' => ['codec' => 'ac3']]],
     ],
 ];
-$errors = ['rate' => [], 'sampled' => [], 'pieces' => [], 'rough' => [], 'cost' => [], 'over' => []];
+$errors = ['bitrate' => [], 'sampled' => [], 'pieces' => [], 'rough' => [], 'cost' => [], 'over' => []];
 foreach ($paths as $path) {
     $cut = app(CutShelf::class)->bringIn($path);
     app(CutAnalyses::class)->make(app(CutAnalyses::class)->next(), fn (): bool => false);
@@ -74,7 +74,7 @@ foreach ($paths as $path) {
             if (preg_match('~'.($argv[2] ?? '').'~', $name) !== 1) {
                 continue;
             }
-            $plan = app(Planning::class)->plans(app(Surroundings::class)->of($cut, $reading, "{$scratch}/out"), [$output])[0];
+            $plan = app(CutDesk::class)->plans(app(Surroundings::class)->of($cut, $reading, "{$scratch}/out"), [$output])[0];
             if ($plan->isStopped()) {
                 continue;
             }
@@ -95,8 +95,8 @@ foreach ($paths as $path) {
                 continue;
             }
             $errors[$kind][] = abs($estimate->bytes / $bytes - 1);
-            if ($plan->rate->target !== null) {
-                $errors['over'][] = $bytes / $plan->rate->target;
+            if ($plan->bitrate->target !== null) {
+                $errors['over'][] = $bytes / $plan->bitrate->target;
             }
             if ($kind === 'sampled') {
                 $errors['rough'][] = abs($rough / $bytes - 1);
@@ -111,8 +111,8 @@ foreach ($paths as $path) {
     }
 }
 $percent = fn (array $values, float $share): string => $values === [] ? 'none' : sprintf('%.1f %%', 100 * percentile($values, $share));
-figure('size, average rate, error at the median ('.count($errors['rate']).' files)', $percent($errors['rate'], 0.5), 'within 3 %');
-figure('size, average rate, error at the 95th percentile', $percent($errors['rate'], 0.95), 'within 10 %');
+figure('size, average rate, error at the median ('.count($errors['bitrate']).' files)', $percent($errors['bitrate'], 0.5), 'within 3 %');
+figure('size, average rate, error at the 95th percentile', $percent($errors['bitrate'], 0.95), 'within 10 %');
 figure('a size to stay under: the largest file of '.count($errors['over']), sprintf('%.3f x', max([0, ...$errors['over']])), 'at most 1');
 figure('size after sampling, error at the median ('.count($errors['sampled']).' files)', $percent($errors['sampled'], 0.5), 'within 8 %');
 figure('size after sampling, error at the 95th percentile', $percent($errors['sampled'], 0.95), 'within 20 %');

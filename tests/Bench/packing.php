@@ -4,11 +4,11 @@
  * Making master and upload through the queue, against the same engine commands run by hand: the median of three rounds, taken in turns.
  */
 
-use App\Media\CutShelf;
+use App\Desk\CutDesk;
+use App\Desk\Surroundings;
 use App\Models\Run;
 use App\Packing\Packer;
-use App\Planning\Planning;
-use App\Planning\Surroundings;
+use App\Shelf\CutShelf;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 
@@ -26,7 +26,7 @@ sleep(1);
 $ratios = [];
 for ($round = 1; $round <= 3; $round++) {
     $begun = hrtime(true);
-    $runs = app(Packer::class)->queue($cut, app(Planning::class)->plans(app(Surroundings::class)->of($cut, null, "{$scratch}/out"), $outputs), "{$scratch}/out");
+    $runs = app(Packer::class)->queue($cut, app(CutDesk::class)->plans(app(Surroundings::class)->of($cut, null, "{$scratch}/out"), $outputs), "{$scratch}/out");
     while (Run::query()->whereKey($runs->modelKeys())->whereIn('state', ['waiting', 'running', 'checking'])->exists()) {
         usleep(250_000); // asking more often takes time from the encoders that are being measured
     }

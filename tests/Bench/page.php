@@ -4,7 +4,7 @@
  * How soon a change shows in the browser: a slider is moved, and the file's size follows; with 2, 8 and 40 outputs on the sheet.
  */
 
-use App\Media\CutShelf;
+use App\Shelf\CutShelf;
 use Symfony\Component\Process\Process;
 
 require __DIR__.'/bench.php.inc';

@@ -2,10 +2,9 @@
 
 use OuterCrate\Analysis\Bars;
 use OuterCrate\Analysis\Found;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Checks\Volume;
-use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\Scan;
+use OuterCrate\Planning\Subject;
+use OuterCrate\Planning\Volume;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\ContentLight;
 use Tests\Support\Desk;
@@ -15,31 +14,31 @@ $hd = ['width' => 1920, 'height' => 1080];
 $sphere = ['side_data_list' => [['side_data_type' => 'Spherical Mapping', 'projection' => 'equirectangular']]];
 
 dataset('findings', [
-    'rate-under-ask' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', ['rate' => ['average' => ['kbps' => 4000]]]],
-    'rate-above-cut' => [Probes::plain($hd), 'lanternwick-generous@lanternwick', []],
+    'bitrate-under-ask' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['kbps' => 4000]]]],
+    'bitrate-above-cut' => [Probes::plain($hd), 'lanternwick-generous@lanternwick', []],
     'frame-enlarged' => [Probes::plain(), 'lanternwick-even@lanternwick', ['frameSize' => ['exact' => '1280×720']]],
     'frame-rate-changed' => [Probes::plain(), 'lanternwick-even@lanternwick', ['frameRate' => ['exact' => '30']]],
     'frame-rate-under-ask' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['frameRate' => ['exact' => '15']]],
     'codec-not-taken' => [Probes::mezzanine(), 'slow-line@lanternwick', []],
     'container-not-taken' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', ['container' => ['set' => 'matroska']]],
     'container-cannot-hold' => [Probes::mezzanine(), 'archive-10-bit', ['container' => ['set' => 'mp4']]],
-    'no-level' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['rate' => ['average' => ['kbps' => 1_500_000]]]],
-    'codec-refuses-frame' => [Probes::plain(['width' => 854, 'height' => 480]), 'archive-10-bit', ['picture' => ['codec' => 'cfhd']]],
-    'container-too-small' => [Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']), 'lossless-vault', ['container' => ['set' => 'avi'], 'picture' => ['codec' => 'utvideo'], 'sound' => ['codec' => 'pcm']]],
-    'tags-lost' => [Probes::plain(), 'lossless-vault', ['container' => ['set' => 'avi'], 'picture' => ['codec' => 'utvideo'], 'sound' => ['codec' => 'pcm']]],
-    'level-exceeded' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['picture' => ['codec' => 'h264', 'level' => '3']]],
+    'no-level' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['kbps' => 1_500_000]]]],
+    'codec-refuses-frame' => [Probes::plain(['width' => 854, 'height' => 480]), 'archive-10-bit', ['video' => ['codec' => 'cfhd']]],
+    'container-too-small' => [Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']), 'lossless-vault', ['container' => ['set' => 'avi'], 'video' => ['codec' => 'utvideo'], 'audio' => ['codec' => 'pcm']]],
+    'tags-lost' => [Probes::plain(), 'lossless-vault', ['container' => ['set' => 'avi'], 'video' => ['codec' => 'utvideo'], 'audio' => ['codec' => 'pcm']]],
+    'level-exceeded' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['video' => ['codec' => 'h264', 'level' => '3']]],
     'stretched' => [Probes::plain(['width' => 640, 'height' => 480]), 'review-720', ['frameSize' => ['exact' => '1280×720', 'shape' => 'stretch']]],
-    'too-few-bits' => [Probes::plain($hd), 'review-720', ['rate' => ['mode' => 'vbr', 'average' => ['kbps' => 600], 'peak' => ['kbps' => 900]]]],
-    'constant-rate-padding' => [Probes::plain($hd), 'review-720', ['rate' => ['mode' => 'cbr', 'average' => ['kbps' => 40_000]]]],
-    'no-sound' => [Probes::plain(), 'lanternwick-even@lanternwick', ['sound' => 'none']],
+    'too-few-bits' => [Probes::plain($hd), 'review-720', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 600], 'peak' => ['kbps' => 900]]]],
+    'constant-rate-padding' => [Probes::plain($hd), 'review-720', ['bitrate' => ['mode' => 'cbr', 'average' => ['kbps' => 40_000]]]],
+    'no-audio' => [Probes::plain(), 'lanternwick-even@lanternwick', ['audio' => 'none']],
     'shape-differs' => [Probes::plain($hd), 'tallgate-upright@tallgate', []],
     'projection-missing' => [Probes::plain(['width' => 1920, 'height' => 960]), 'lanternwick-even@orrery', []],
     'hdr-to-sdr' => [Probes::hdr(), 'platen-1080@platen', []],
     'frame-too-large-for-host' => [Probes::plain(['width' => 2160, 'height' => 3840]), 'slow-line@tallgate', []],
     'too-long-for-host' => [Probes::plain(['duration' => '91', 'nb_frames' => '2275'], format: ['duration' => '91']), 'tallgate-upright@tallgate', []],
     'index-last' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['container' => ['set' => 'mp4', 'fastStart' => false]]],
-    'profile-differs' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['picture' => ['codec' => 'h264', 'profile' => 'main']]],
-    'mask-lost' => [Probes::plain(['pix_fmt' => 'yuva444p12le'] + $hd), 'archive-10-bit', []],
+    'profile-differs' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['video' => ['codec' => 'h264', 'profile' => 'main']]],
+    'alpha-lost' => [Probes::plain(['pix_fmt' => 'yuva444p12le'] + $hd), 'archive-10-bit', []],
     'frame-reduced' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['frameSize' => ['fit' => '1280×720']]],
     'mostly-bars' => [Probes::plain(['width' => 720, 'height' => 1280]), 'review-720', ['frameSize' => ['exact' => '1280×720']]],
     'bars-in-cut' => [Probes::plain($hd), 'lanternwick-even@lanternwick', [], ['found' => new Found(bars: new Bars(0, 0, 240, 240))]],
@@ -49,29 +48,29 @@ dataset('findings', [
     'fields-in-upload' => [Probes::tape(), 'lanternwick-even@lanternwick', ['frameRate' => ['fields' => 'keep']]],
     'fields-not-kept' => [Probes::tape(), 'slow-line', ['frameRate' => ['fields' => 'keep']]],
     'motion-slow' => [Probes::plain(), 'review-720', ['frameRate' => ['exact' => '50', 'by' => 'motion']]],
-    'rate-not-allowed' => [Probes::plain(['width' => 1080, 'height' => 1920]), 'tallgate-upright@tallgate', ['frameRate' => ['exact' => '25']]],
-    'too-many-bits' => [Probes::mezzanine(), 'review-720', ['rate' => ['mode' => 'vbr', 'average' => ['kbps' => 60_000]]]],
-    'peak-above-ask' => [Probes::plain($hd), 'platen-1080@platen', ['rate' => ['mode' => 'vbr', 'average' => ['kbps' => 20_000], 'peak' => ['kbps' => 30_000]]]],
+    'frame-rate-not-allowed' => [Probes::plain(['width' => 1080, 'height' => 1920]), 'tallgate-upright@tallgate', ['frameRate' => ['exact' => '25']]],
+    'too-many-bits' => [Probes::mezzanine(), 'review-720', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 60_000]]]],
+    'peak-above-ask' => [Probes::plain($hd), 'platen-1080@platen', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 20_000], 'peak' => ['kbps' => 30_000]]]],
     'generation-of-loss' => [Probes::plain($hd), 'archive-10-bit', []],
     'keyframes-too-far' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['keyframes' => ['seconds' => 8]], ['asks' => ['keyframes' => ['seconds' => 2]]]],
     'gop-open' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['keyframes' => ['closed' => false]]],
     'too-many-b-frames' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['keyframes' => ['bFrames' => 4]]],
     'pyramid-not-asked' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['keyframes' => ['bFrames' => 2, 'pyramid' => true]]],
-    'chroma-differs' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', ['picture' => ['codec' => 'h264', 'profile' => 'high422']]],
+    'chroma-differs' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', ['video' => ['codec' => 'h264', 'profile' => 'high422']]],
     'master-loses-depth' => [Probes::mezzanine(), 'light-lossless', []],
     'bands-likely' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', [], ['found' => new Found(gradient: 0.5, grain: 0.4)]],
-    'grain-needs-bits' => [Probes::mezzanine(), 'review-720', ['rate' => ['mode' => 'vbr', 'average' => ['kbps' => 3_000]]], ['found' => new Found(grain: 9.0)]],
+    'grain-needs-bits' => [Probes::mezzanine(), 'review-720', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 3_000]]], ['found' => new Found(grain: 9.0)]],
     'hdr-without-metadata' => [Probes::hdr(), 'slow-line', ['colour' => ['hdr10' => 'none']], ['found' => new Found(light: new ContentLight(900, 200))]],
     'hdr-mistagged' => [Probes::hdr(), 'slow-line', ['colour' => ['tag' => 'bt709']]],
-    'hdr-for-sdr-viewers' => [Probes::hdr(), 'platen-1080@platen', ['picture' => ['codec' => 'hevc', 'profile' => 'main10']]],
+    'hdr-for-sdr-viewers' => [Probes::hdr(), 'platen-1080@platen', ['video' => ['codec' => 'hevc', 'profile' => 'main10']]],
     'untagged' => [Probes::plain(), 'review-720', ['colour' => ['tag' => 'none']]],
     'tag-assumed' => [Probes::plain(['color_primaries' => 'unknown', 'color_transfer' => null, 'color_space' => null] + $hd), 'review-720', []],
     'full-range' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['colour' => ['range' => 'full']]],
-    'sound-uncompressed' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['container' => ['set' => 'mov'], 'sound' => ['codec' => 'pcm']]],
-    'sound-not-asked' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['sound' => ['codec' => 'aac', 'kbps' => 96, 'sampleRate' => 44_100]]],
+    'audio-uncompressed' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['container' => ['set' => 'mov'], 'audio' => ['codec' => 'pcm']]],
+    'audio-not-asked' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['audio' => ['codec' => 'aac', 'kbps' => 96, 'sampleRate' => 44_100]]],
     'loudness-off' => [Probes::plain($hd), 'lanternwick-even@lanternwick', [], ['found' => new Found(loudness: -27.4, truePeak: -14.0)]],
-    'loudness-unknown' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['sound' => ['as' => 'host', 'loudness' => -15]]],
-    'peaks-limited' => [Probes::plain($hd), 'review-720', ['sound' => ['loudness' => -14]], ['found' => new Found(loudness: -24.0, truePeak: -3.0)]],
+    'loudness-unknown' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['audio' => ['as' => 'host', 'loudness' => -15]]],
+    'peaks-limited' => [Probes::plain($hd), 'review-720', ['audio' => ['loudness' => -14]], ['found' => new Found(loudness: -24.0, truePeak: -3.0)]],
     'mixed-down' => [Probes::plain($hd, [['channels' => 6]]), 'review-720', []],
     'tracks-left-out' => [Probes::plain($hd, [[], []]), 'archive-10-bit', []],
     'name-says-last' => [Probes::plain($hd), 'review-720', [], ['cutName' => 'Night firing FINAL final_last']],
@@ -79,19 +78,19 @@ dataset('findings', [
     'file-system-limit' => [Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']), 'lanternwick-even@lanternwick', [], ['volume' => new Volume(null, 'vfat')]],
     'same-drive' => [Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']), 'lanternwick-even@lanternwick', [], ['volume' => new Volume(null, 'ext4', true), 'bytes' => 9_000_000_000]],
     'scan-mistold' => [Probes::plain($hd), 'review-720', [], ['found' => new Found(scan: Scan::TopFieldFirst)]],
-    'hardware-trade' => [Probes::plain($hd), 'lanternwick-generous@lanternwick', ['picture' => ['codec' => 'h264', 'profile' => 'high', 'device' => 'hardware']], ['hardware' => ['hevc_qsv', 'h264_nvenc']]],
-    'no-hardware' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['picture' => ['codec' => 'h264', 'profile' => 'high', 'device' => 'hardware']], ['hardware' => ['hevc_qsv']]],
-    'nothing-to-make' => [Probes::plain($hd), 'sound-wav', ['sound' => 'none']],
-    'too-large-for-host' => [Probes::plain(['duration' => '80', 'nb_frames' => '2000'], format: ['duration' => '80']), 'tallgate-upright@tallgate', ['rate' => ['average' => ['kbps' => 40_000]]]],
+    'hardware-trade' => [Probes::plain($hd), 'lanternwick-generous@lanternwick', ['video' => ['codec' => 'h264', 'profile' => 'high', 'device' => 'hardware']], ['hardware' => ['hevc_qsv', 'h264_nvenc']]],
+    'no-hardware' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['video' => ['codec' => 'h264', 'profile' => 'high', 'device' => 'hardware']], ['hardware' => ['hevc_qsv']]],
+    'nothing-to-make' => [Probes::plain($hd), 'sound-wav', ['audio' => 'none']],
+    'too-large-for-host' => [Probes::plain(['duration' => '80', 'nb_frames' => '2000'], format: ['duration' => '80']), 'tallgate-upright@tallgate', ['bitrate' => ['average' => ['kbps' => 40_000]]]],
 ]);
 
 it('notices, with numbers and once', function (array $probe, string $output, array $edits, array $around = []) {
     $id = trim(explode('"', $this->dataName())[1] ?? $this->dataName());
     $reading = Desk::reading($probe, $around['bytes'] ?? 1_000_000);
     $subject = new Subject($reading, ...array_diff_key($around, ['bytes' => true, 'asks' => true]));
-    $plan = Desk::plan($reading, $output, $edits, subject: $subject, asks: $around['asks'] ?? []);
-    expect(array_count_values(Desk::findings($plan))[$id] ?? 0)->toBe(1);
-    $finding = $plan->findings[array_search($id, Desk::findings($plan), true)];
+    $column = Desk::column($reading, $output, $edits, subject: $subject, asks: $around['asks'] ?? []);
+    expect(array_count_values(Desk::findings($column))[$id] ?? 0)->toBe(1);
+    $finding = $column->findings[array_search($id, Desk::findings($column), true)];
     // Numbers, beside those in the names of things.
     expect($finding->text)->toEndWith('.')->and(preg_replace('~H\.26\d|BT\.\d+|MP[34]|AV1|VP9|FFV1|AC-3|VC-\d|ProRes \d+|\b360\b|HDR10~', '', $finding->text))->toMatch('~\d~')->and(strlen($finding->text))->toBeGreaterThan(30);
     if ($finding->remedy !== null) {
@@ -99,9 +98,9 @@ it('notices, with numbers and once', function (array $probe, string $output, arr
         foreach ($finding->remedy->patch as $cell => $rule) {
             $patched[$cell] = $rule;
         }
-        $after = Desk::plan($reading, $output, array_filter($patched, fn ($rule): bool => $rule !== null), subject: $subject, asks: $around['asks'] ?? []);
+        $after = Desk::column($reading, $output, array_filter($patched, fn ($rule): bool => $rule !== null), subject: $subject, asks: $around['asks'] ?? []);
         expect(Desk::findings($after))->not->toContain($id)
-            ->and($plan->isStopped() || ! $after->isStopped())->toBeTrue()
+            ->and($column->isStopped() || ! $after->isStopped())->toBeTrue()
             ->and(Desk::fits($finding->remedy->patch))->toBeTrue();
     }
 })->with('findings');
@@ -116,8 +115,8 @@ it('has an example of everything that is noticed', function () {
 
 it('speaks of black bars in a cut where leaving them out gains something', function (string $output, array $edits, array $bars, ?string $severity) {
     $reading = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080]));
-    $plan = Desk::plan($reading, $output, $edits, subject: new Subject($reading, found: new Found(bars: new Bars(...$bars))));
-    $found = array_values(array_filter($plan->findings, fn ($finding): bool => $finding->id === 'bars-in-cut'));
+    $column = Desk::column($reading, $output, $edits, subject: new Subject($reading, found: new Found(bars: new Bars(...$bars))));
+    $found = array_values(array_filter($column->findings, fn ($finding): bool => $finding->id === 'bars-in-cut'));
     expect($found[0]->severity->value ?? null)->toBe($severity);
 })->with([
     'an upright picture in a wide frame' => ['lanternwick-even@lanternwick', [], [0, 0, 656, 656], 'caution'],
@@ -133,8 +132,8 @@ it('speaks of black bars in a cut where leaving them out gains something', funct
 
 it('judges bits a pixel by what the codec needs for plain footage', function (string $codec, string $mode, int $kbps, ?string $noticed) {
     // 320×180 at 25 fps: 1.44 million pixels in a second.
-    $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['picture' => ['codec' => $codec], 'rate' => ['mode' => $mode, 'average' => ['kbps' => $kbps]]]);
-    expect(array_values(array_intersect(Desk::findings($plan), ['too-few-bits', 'too-many-bits', 'constant-rate-padding'])))->toBe($noticed === null ? [] : [$noticed]);
+    $column = Desk::column(Desk::reading(Probes::plain()), 'review-720', ['video' => ['codec' => $codec], 'bitrate' => ['mode' => $mode, 'average' => ['kbps' => $kbps]]]);
+    expect(array_values(array_intersect(Desk::findings($column), ['too-few-bits', 'too-many-bits', 'constant-rate-padding'])))->toBe($noticed === null ? [] : [$noticed]);
 })->with([
     // H.264 needs 0.11: blocks under 0.3 of it, nothing to see beyond 8 times, padding beyond 4 times.
     ['h264', 'vbr', 46, 'too-few-bits'], ['h264', 'vbr', 48, null], ['h264', 'vbr', 1_267, null], ['h264', 'vbr', 1_269, 'too-many-bits'],
@@ -144,8 +143,8 @@ it('judges bits a pixel by what the codec needs for plain footage', function (st
 
 it('counts what a cut holds in the bits of the codec that is made', function (string $output, array $rate, bool $noticed, ?string $remedy) {
     // The cut: 800 kb/s of H.264, as good as 509 kb/s of HEVC.
-    $plan = Desk::plan(Desk::reading(Probes::plain()), $output, ['rate' => $rate]);
-    $found = array_values(array_filter($plan->findings, fn ($finding): bool => $finding->id === 'rate-above-cut'));
+    $column = Desk::column(Desk::reading(Probes::plain()), $output, ['bitrate' => $rate]);
+    $found = array_values(array_filter($column->findings, fn ($finding): bool => $finding->id === 'bitrate-above-cut'));
     expect($found !== [])->toBe($noticed)->and(strtr($found[0]->remedy->text ?? 'none', ["\u{2009}" => ' ']))->toBe($remedy ?? 'none');
 })->with([
     'half as much again is room for another generation' => ['review-720', ['mode' => 'vbr', 'average' => ['kbps' => 1_200]], false, null],
@@ -158,51 +157,51 @@ it('counts what a cut holds in the bits of the codec that is made', function (st
 it('fears bands where gradients are smooth, bits few and grain none', function (array $found, array $edits, bool $noticed, bool $remedied) {
     $cut = $edits['cut'] ?? Probes::mezzanine();
     $reading = Desk::reading($cut);
-    $plan = Desk::plan($reading, 'lanternwick-even@lanternwick', array_diff_key($edits, ['cut' => true]), subject: new Subject($reading, found: new Found(...$found)));
-    $bands = array_values(array_filter($plan->findings, fn ($finding): bool => $finding->id === 'bands-likely'));
+    $column = Desk::column($reading, 'lanternwick-even@lanternwick', array_diff_key($edits, ['cut' => true]), subject: new Subject($reading, found: new Found(...$found)));
+    $bands = array_values(array_filter($column->findings, fn ($finding): bool => $finding->id === 'bands-likely'));
     expect([$bands !== [], ($bands[0]->remedy ?? null) !== null])->toBe([$noticed, $remedied]);
 })->with([
     'gradients' => [['gradient' => 0.3], [], true, true], 'few gradients' => [['gradient' => 0.29], [], false, false],
     'darkness' => [['darkness' => 0.6], [], true, true], 'some darkness' => [['darkness' => 0.59], [], false, false],
     'grain breaks them up' => [['gradient' => 0.9, 'grain' => 1.6], [], false, false], 'a trace of grain does not' => [['gradient' => 0.9, 'grain' => 1.5], [], true, true],
     'the error is diffused' => [['gradient' => 0.9], ['colour' => ['dither' => 'error-diffusion']], false, false],
-    'ten bits hold them' => [['gradient' => 0.9], ['picture' => ['codec' => 'h264', 'profile' => 'high10']], false, false],
+    'ten bits hold them' => [['gradient' => 0.9], ['video' => ['codec' => 'h264', 'profile' => 'high10']], false, false],
     'a cut of 8 bits has no more to give' => [['gradient' => 0.9], ['cut' => Probes::plain()], true, false],
 ]);
 
 it('does not call an average too small that its host asks for', function () {
     $reading = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080, 'avg_frame_rate' => '60/1']));
-    $rates = ['rates' => array_map(fn (array $row): array => ['kbps' => 1_200, 'highKbps' => 1_600] + $row, json_decode(file_get_contents(__DIR__.'/../../hosts/lanternwick.json'), true)['asks']['rates'])];
-    expect(Desk::findings(Desk::plan($reading, 'lanternwick-even@lanternwick', [], asks: $rates)))->not->toContain('too-few-bits')
-        ->and(Desk::findings(Desk::plan($reading, 'lanternwick-even', ['rate' => ['average' => ['kbps' => 1_600]]])))->toContain('too-few-bits');
+    $rates = ['bitrates' => array_map(fn (array $row): array => ['kbps' => 1_200, 'highKbps' => 1_600] + $row, json_decode(file_get_contents(__DIR__.'/../../hosts/lanternwick.json'), true)['asks']['bitrates'])];
+    expect(Desk::findings(Desk::column($reading, 'lanternwick-even@lanternwick', [], asks: $rates)))->not->toContain('too-few-bits')
+        ->and(Desk::findings(Desk::column($reading, 'lanternwick-even', ['bitrate' => ['average' => ['kbps' => 1_600]]])))->toContain('too-few-bits');
 });
 
 it('notices frames that come unevenly', function () {
     $probe = Probes::plain() + ['packets' => array_map(fn (int $i): array => ['stream_index' => 0, 'pts_time' => (string) ($i / 30 + ($i % 4 === 0 ? 0.015 : 0))], range(0, 80))];
-    $plan = Desk::plan(Desk::reading($probe), 'review-720');
-    expect(Desk::findings($plan))->toContain('variable-frame-rate')->and($plan->frameRate->convert)->toBeTrue();
+    $column = Desk::column(Desk::reading($probe), 'review-720');
+    expect(Desk::findings($column))->toContain('variable-frame-rate')->and($column->plan->frameRate->convert)->toBeTrue();
 });
 
 it('notices what this machine lacks', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    expect(Desk::findings(Desk::plan($cut, 'slow-line', encoders: ['aac', 'libx264'])))->toContain('encoder-missing')
-        ->and(Desk::findings(Desk::plan($cut, 'lanternwick-even', encoders: ['aac', 'libx264'])))->not->toContain('encoder-missing')
-        ->and(Desk::findings(Desk::plan($cut, 'archive-10-bit', free: 1_000_000)))->toContain('no-room')
-        ->and(Desk::findings(Desk::plan($cut, 'archive-10-bit', free: 10 ** 12)))->not->toContain('no-room');
+    expect(Desk::findings(Desk::column($cut, 'slow-line', encoders: ['aac', 'libx264'])))->toContain('encoder-missing')
+        ->and(Desk::findings(Desk::column($cut, 'lanternwick-even', encoders: ['aac', 'libx264'])))->not->toContain('encoder-missing')
+        ->and(Desk::findings(Desk::column($cut, 'archive-10-bit', free: 1_000_000)))->toContain('no-room')
+        ->and(Desk::findings(Desk::column($cut, 'archive-10-bit', free: 10 ** 12)))->not->toContain('no-room');
 });
 
 it('counts what is made before into the room on the drive', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $bytes = SizeEstimate::of(Desk::plan($cut, 'archive-10-bit'), $cut)->bytes;
+    $bytes = Desk::column($cut, 'archive-10-bit')->size->bytes;
     $subject = new Subject($cut, volume: new Volume((int) (2.5 * $bytes)));
     foreach ([false, false, true] as $stops) {
-        $plan = Desk::plan($cut, 'archive-10-bit', subject: $subject);
-        expect(in_array('no-room', Desk::findings($plan), true))->toBe($stops);
-        $subject = $subject->withPlanned($plan->file->path(), $plan->file->firstPath(), $bytes);
+        $column = Desk::column($cut, 'archive-10-bit', subject: $subject);
+        expect(in_array('no-room', Desk::findings($column), true))->toBe($stops);
+        $subject = $subject->withPlanned($column->plan->file->path(), $column->plan->file->firstPath(), $bytes);
     }
-    expect($plan->findings[0]->text)->toContain('before it');
+    expect($column->findings[0]->text)->toContain('before it');
 });
 
 it('is quiet about ordinary work', function (string $output) {
-    expect(Desk::findings(Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), $output)))->toBe([]);
+    expect(Desk::findings(Desk::column(Desk::reading(Probes::mezzanine(), 186_000_000), $output)))->toBe([]);
 })->with(['archive-10-bit', 'lossless-vault', 'lanternwick-even@lanternwick', 'lanternwick-generous@lanternwick', 'platen-1080@platen', 'review-720', 'slow-line']);

@@ -22,10 +22,10 @@ it('asks the engine for what was planned', function (string $output, array $edit
     }
 })->with([
     ['archive-10-bit', [], ['-c:v prores -profile:v 3', '-pix_fmt yuv422p10le', '-c:a pcm_s24le', '-movflags +write_colr', '-map_metadata 0', '-f mov']],
-    ['archive-10-bit', ['picture' => ['effort' => 'slow']], ['-c:v prores_ks']],
+    ['archive-10-bit', ['video' => ['effort' => 'slow']], ['-c:v prores_ks']],
     ['lossless-vault', [], ['-c:v ffv1 -level:v 3 -g 1', '-slicecrc 1', '-c:a flac -sample_fmt s32 -bits_per_raw_sample:a 24', '-f matroska']],
     ['lanternwick-even@lanternwick', [], ['-profile:v high -level:v 3.1 -b:v 5500000 -maxrate 8250000 -bufsize 8250000 -g 50 -bf 2', 'open-gop=0:b-pyramid=none', '-movflags +write_colr+faststart', '-map_metadata -1', '-b:a 320000 -ar 48000 -ac:a:0 2']],
-    ['lanternwick-even@lanternwick', ['rate' => ['mode' => 'cbr']], ['-minrate 5500000', 'nal-hrd=cbr']],
+    ['lanternwick-even@lanternwick', ['bitrate' => ['mode' => 'cbr']], ['-minrate 5500000', 'nal-hrd=cbr']],
     ['sound-wav', [], ['-vn -map 0:1 -c:a pcm_s24le', '-rf64 auto -f wav']],
     ['sound-mp3', [], ['-vn', '-c:a libmp3lame -b:a 256000', '-f mp3']],
     ['frames-tiff-16', [], ['format=gbrp16le', 'in_color_matrix=bt709', '-c:v tiff -compression_algo lzw -pix_fmt rgb48le', '-an', '-start_number 0 -f image2']],
@@ -36,7 +36,7 @@ it('asks the engine for what was planned', function (string $output, array $edit
 
 it('fills a constant rate up, and no other', function (string $codec, array $padding) {
     foreach (['cbr' => true, 'vbr' => false] as $mode => $padded) {
-        $arguments = implode(' ', passes(Probes::mezzanine(), 'review-720', ['picture' => ['codec' => $codec], 'rate' => ['mode' => $mode, 'average' => ['kbps' => 3_000]]])[0]->arguments);
+        $arguments = implode(' ', passes(Probes::mezzanine(), 'review-720', ['video' => ['codec' => $codec], 'bitrate' => ['mode' => $mode, 'average' => ['kbps' => 3_000]]])[0]->arguments);
         foreach ($padding as $part) {
             expect(str_contains($arguments, $part))->toBe($padded, "{$mode}: {$part}");
         }
@@ -47,8 +47,8 @@ it('hands images over as their coders take them', function (array $probe, string
     expect(implode(' ', passes($probe, $preset, $edits)[0]->arguments))->toContain("-pix_fmt {$format} ");
 })->with([
     '8 bits' => [Probes::plain(), 'frames-png', [], 'rgb24'],
-    'more than 8 bits' => [Probes::mezzanine(), 'frames-png', ['picture' => ['profile' => 'rgb16']], 'rgb48be'],
-    'with a mask' => [Probes::plain(['pix_fmt' => 'yuva444p12le']), 'frames-png', ['picture' => ['profile' => 'rgb16']], 'rgba64be'],
+    'more than 8 bits' => [Probes::mezzanine(), 'frames-png', ['video' => ['profile' => 'rgb16']], 'rgb48be'],
+    'with a mask' => [Probes::plain(['pix_fmt' => 'yuva444p12le']), 'frames-png', ['video' => ['profile' => 'rgb16']], 'rgba64be'],
     'a mask in 8 bits' => [Probes::plain(['pix_fmt' => 'yuva444p12le']), 'frames-png', [], 'rgba'],
     'the other byte order' => [Probes::mezzanine(), 'frames-tiff-16', [], 'rgb48le'],
 ]);

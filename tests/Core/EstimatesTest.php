@@ -1,8 +1,9 @@
 <?php
 
 use OuterCrate\Analysis\Found;
+use OuterCrate\Desk\Column;
+use OuterCrate\Desk\Recap;
 use OuterCrate\Encoding\Encoders;
-use OuterCrate\Estimates\LineSpeed;
 use OuterCrate\Estimates\Sampling\Piece;
 use OuterCrate\Estimates\Sampling\PieceResult;
 use OuterCrate\Estimates\Sampling\Pieces;
@@ -10,14 +11,15 @@ use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Estimates\TimeEstimate;
-use OuterCrate\Planning\Recap;
+use OuterCrate\Json\Freezer;
 use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\LineSpeed;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
 it('follows the average rate to the byte', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $of = fn (int $kbps): int => SizeEstimate::of(Desk::plan($cut, 'lanternwick-even@lanternwick', ['rate' => ['average' => ['kbps' => $kbps]]]), $cut)->bytes;
+    $of = fn (int $kbps): int => SizeEstimate::of(Desk::plan($cut, 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['kbps' => $kbps]]]), $cut)->bytes;
     expect($of(8000) - $of(6000))->toBe((int) (2_000_000 / 8 * 12.52))
         ->and($of(8000))->toBeGreaterThan((int) (8_320_000 / 8 * 12.52));
 });
@@ -54,34 +56,44 @@ it('reckons the time that sending takes', function () {
     expect(round(LineSpeed::said(5_000_000)->toSend(5_000_000), 2))->toBe(8.32);
 });
 
+/** A column as if its file came to so many bytes and seconds. */
+function estimated(Column $column, int $bytes, float $seconds): Column
+{
+    $size = Freezer::thaw(['bytes' => $bytes] + (array) Freezer::freeze($column->size));
+
+    return new Column($column->plan, $column->asks, $size, $seconds, $column->sending, $column->findings);
+}
+
 it('says in a sentence what will be made', function () {
     $cut = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080]));
-    $plans = [Desk::plan($cut, 'archive-10-bit'), Desk::plan($cut, 'lanternwick-even@lanternwick', ['sound' => 'none'])];
-    expect(strtr(Recap::of([[$plans[0], 148_000_000, 9.0], [$plans[1], 12_800_000, 101.0]]), ["\u{2009}" => ' ']))
+    [$master, $upload, $review] = [Desk::column($cut, 'archive-10-bit'), Desk::column($cut, 'lanternwick-even@lanternwick', ['audio' => 'none']), Desk::column($cut, 'review-720')];
+    $many = [...array_fill(0, 3, estimated($master, 100_000_000, 1.0)), estimated($upload, 2_000_000, 5.0), estimated($review, 1_000_000, 2.0)];
+    expect(strtr(Recap::of([estimated($master, 148_000_000, 9.0), estimated($upload, 12_800_000, 101.0)]), ["\u{2009}" => ' ']))
         ->toBe('A 10-bit master of ≈ 148 MB and an upload for Lanternwick of ≈ 12.8 MB. About 1 min 50 s to make. 1 caution and 2 notes.')
-        ->and(strtr(Recap::of([...array_fill(0, 3, [$plans[0], 100_000_000, 1.0]), [$plans[1], 2_000_000, 5.0], [Desk::plan($cut, 'review-720'), 1_000_000, 2.0]]), ["\u{2009}" => ' ']))->toStartWith('3 masters, 1 upload and 1 review file, together ≈ 303 MB. About 10 s to make.')
+        ->and(strtr(Recap::of($many), ["\u{2009}" => ' ']))->toStartWith('3 masters, 1 upload and 1 review file, together ≈ 303 MB. About 10 s to make.')
         ->and(Recap::of([]))->toBe('Nothing is to be made yet.');
 });
 
 it('says how long making takes in the words of a person', function (float $seconds, string $words) {
-    expect(strtr(Recap::of([[Desk::plan(Desk::reading(Probes::mezzanine()), 'archive-10-bit'), 1_000_000, $seconds]]), ["\u{2009}" => ' ']))->toContain("About {$words} to make.");
+    $column = estimated(Desk::column(Desk::reading(Probes::mezzanine()), 'archive-10-bit'), 1_000_000, $seconds);
+    expect(strtr(Recap::of([$column]), ["\u{2009}" => ' ']))->toContain("About {$words} to make.");
 })->with([[0.2, '1 s'], [59.0, '59 s'], [59.5, '1 min'], [60.0, '1 min'], [61.0, '1 min 1 s'], [3_599.0, '59 min 59 s'], [3_600.0, '1 h 0 min'], [7_290.0, '2 h 1 min']]);
 
 it('takes the figure of pieces where a picture does not use up its average, and the average everywhere else', function (float $ample, ?float $planned, float $expected, string $basis, float $sampled = 0.3) {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $plan = Desk::plan($cut, 'lanternwick-even@lanternwick', ['sound' => 'none']);
-    $frame = $plan->rate->average->bitsPerSecond / 8 / 25;
-    $estimate = SizeEstimate::of($plan->withSample(new Sample($frame * ($planned ?? 0.6), 5, 0.01, (int) ($sampled * $plan->frames), ampleBytesPerFrame: $ample > 0 ? $frame * $ample : null)), $cut);
+    $plan = Desk::plan($cut, 'lanternwick-even@lanternwick', ['audio' => 'none']);
+    $frame = $plan->bitrate->average->bitsPerSecond / 8 / 25;
+    $estimate = SizeEstimate::of($plan, $cut, new Sample($frame * ($planned ?? 0.6), 5, 0.01, (int) ($sampled * $plan->frames), ampleBytesPerFrame: $ample > 0 ? $frame * $ample : null));
     expect($estimate->bytes / SizeEstimate::of($plan, $cut)->bytes)->toEqualWithDelta($expected, 0.01)->and($estimate->basis)->toBe($basis);
 })->with([
-    'it reaches it' => [1.1, null, 1.0, 'rate'], 'it just does not' => [0.95, null, 0.95, 'sample'], 'it does not' => [0.2, null, 0.2, 'sample'],
-    'pieces came to less, which they do' => [1.1, 0.3, 1.0, 'rate'], 'all of it encoded' => [0.7, 1.3, 1.3, 'sample', 1.0], 'all but a frame or two' => [0.7, 0.99, 0.99, 'sample', 0.98], 'most of it' => [0.7, 1.3, 0.7, 'sample', 0.9],
-    'not tried, far below' => [0.0, 0.1, 0.1, 'sample'], 'not tried, on its way' => [0.0, 0.6, 1.0, 'rate'],
+    'it reaches it' => [1.1, null, 1.0, 'bitrate'], 'it just does not' => [0.95, null, 0.95, 'sample'], 'it does not' => [0.2, null, 0.2, 'sample'],
+    'pieces came to less, which they do' => [1.1, 0.3, 1.0, 'bitrate'], 'all of it encoded' => [0.7, 1.3, 1.3, 'sample', 1.0], 'all but a frame or two' => [0.7, 0.99, 0.99, 'sample', 0.98], 'most of it' => [0.7, 1.3, 0.7, 'sample', 0.9],
+    'not tried, far below' => [0.0, 0.1, 0.1, 'sample'], 'not tried, on its way' => [0.0, 0.6, 1.0, 'bitrate'],
 ]);
 
 it('lets no piece that has ample to spend stand for more than the peak lets through', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $plan = Desk::plan($cut, 'lanternwick-generous@lanternwick', ['rate' => ['mode' => 'vbr', 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 10_000]]]);
+    $plan = Desk::plan($cut, 'lanternwick-generous@lanternwick', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 10_000]]]);
     $pieces = array_fill(0, 2, new Piece(new FrameRange(0, 49), 0.5, 1.0));
     $result = fn (int $megabits): PieceResult => new PieceResult(50, 1, $megabits * 5_000, 49 * $megabits * 5_000, 1.0);
     $sample = Sampling::concludeAmple($plan, Sampling::conclude($plan, $pieces, [$result(8), $result(8)]), $pieces, [$result(90), $result(2)]);
@@ -93,9 +105,9 @@ it('takes from a busy moment what the peak lets through, whatever the calm ones 
 })->with([[[100_000, 100_000], 1.0], [[0, 400_000], 0.25], [[50_000, 50_000, 100_000, 200_000], 0.75], [[], 1.0], [[0, 0], 1.0]]);
 
 it('tries ample only where an average may be left unused', function (array $rate, float $used, ?array $expected) {
-    $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['rate' => $rate]);
-    $ample = Sampling::ample($plan, new Sample($used * ($plan->rate->average->bitsPerSecond ?? 0) / 8 / 25, 5, 0.01, 100));
-    expect($ample === null ? null : [$ample->rate->passes, $ample->rate->average->bitsPerSecond, $ample->rate->peak, $ample->picture->level])->toBe($expected);
+    $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['bitrate' => $rate]);
+    $ample = Sampling::ample($plan, new Sample($used * ($plan->bitrate->average->bitsPerSecond ?? 0) / 8 / 25, 5, 0.01, 100));
+    expect($ample === null ? null : [$ample->bitrate->passes, $ample->bitrate->average->bitsPerSecond, $ample->bitrate->peak, $ample->video->level])->toBe($expected);
 })->with([
     'no average' => [['mode' => 'quality'], 0.0, null], 'a constant one' => [['mode' => 'cbr', 'average' => ['kbps' => 900]], 0.5, null],
     'used up' => [['mode' => 'vbr', 'average' => ['kbps' => 900]], 0.96, null], 'above it' => [['mode' => 'vbr', 'average' => ['kbps' => 900]], 1.2, null],
@@ -104,14 +116,14 @@ it('tries ample only where an average may be left unused', function (array $rate
 
 it('does not take a piece’s full buffer for what a peak lets through', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $plan = Desk::plan($cut, 'review-720', ['rate' => ['mode' => 'quality', 'quality' => 20, 'peak' => ['kbps' => 6_000]]]);
-    $size = fn (float $megabits): int => SizeEstimate::of($plan->withSample(new Sample($megabits * 1_000_000 / 8 / 25, 5, 0.01, 100)), $cut)->bytes;
+    $plan = Desk::plan($cut, 'review-720', ['bitrate' => ['mode' => 'quality', 'quality' => 20, 'peak' => ['kbps' => 6_000]]]);
+    $size = fn (float $megabits): int => SizeEstimate::of($plan, $cut, new Sample($megabits * 1_000_000 / 8 / 25, 5, 0.01, 100))->bytes;
     expect($size(7.5))->toBe($size(6.0))->and($size(4.0))->toBeLessThan($size(6.0));
 });
 
 it('encodes a range whole where pieces would save little, or rate control has no time to find its average', function (string $preset, array $rate, int $seconds, array $video, int $count) {
     $reading = Desk::reading(Probes::plain(['duration' => (string) $seconds, 'nb_frames' => (string) (25 * $seconds)] + $video, format: ['duration' => (string) $seconds]));
-    $pieces = Pieces::of(Desk::plan($reading, $preset, $rate === [] ? [] : ['rate' => $rate]), $reading, null);
+    $pieces = Pieces::of(Desk::plan($reading, $preset, $rate === [] ? [] : ['bitrate' => $rate]), $reading, null);
     expect($pieces)->toHaveCount($count)->and(array_sum(array_map(fn ($piece): float => $piece->share, $pieces)))->toEqualWithDelta(1.0, 1e-9);
     if ($count === 1) {
         expect($pieces[0]->frames->count())->toBe(25 * $seconds)->and($pieces[0]->weight)->toBe(1.0);

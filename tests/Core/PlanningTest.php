@@ -2,16 +2,15 @@
 
 use OuterCrate\Analysis\Bars;
 use OuterCrate\Analysis\Found;
-use OuterCrate\Checks\CheckList;
-use OuterCrate\Checks\Subject;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Encoding\FilterChain;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Subject;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\ContentLight;
 use OuterCrate\Units\FrameRange;
@@ -25,18 +24,18 @@ function labels($plan): array
 
 it('decides master and upload of a 10-bit cut, each value with its origin', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $master = Desk::plan($cut, 'archive-10-bit');
-    $upload = Desk::plan($cut, 'lanternwick-generous@lanternwick');
+    $columns = [Desk::column($cut, 'archive-10-bit'), Desk::column($cut, 'lanternwick-generous@lanternwick')];
+    [$master, $upload] = [$columns[0]->plan, $columns[1]->plan];
     expect(labels($master))->toBe([
-        'container' => 'MOV', 'picture' => 'ProRes 422 HQ', 'frameSize' => '1280×720', 'frameRate' => '25', 'rate' => 'set by codec',
-        'keyframes' => 'every frame', 'colour' => 'BT.709 · 10-bit 4:2:2', 'sound' => 'PCM 24 · 48 kHz', 'file' => 'cut master.mov',
+        'container' => 'MOV', 'video' => 'ProRes 422 HQ', 'frameSize' => '1280×720', 'frameRate' => '25', 'bitrate' => 'set by codec',
+        'keyframes' => 'every frame', 'colour' => 'BT.709 · 10-bit 4:2:2', 'audio' => 'PCM 24 · 48 kHz', 'file' => 'cut master.mov',
     ])->and(labels($upload))->toBe([
-        'container' => 'MP4 · fast start', 'picture' => 'H.264 High · 3.1', 'frameSize' => '1280×720', 'frameRate' => '25', 'rate' => 'VBR ×2 · 9.9 ▸ 14.9 Mb/s',
-        'keyframes' => '2 s · closed · 2 B', 'colour' => 'BT.709 · 8-bit 4:2:0', 'sound' => 'AAC 320 kb/s · 48 kHz', 'file' => 'cut Lanternwick.mp4',
+        'container' => 'MP4 · fast start', 'video' => 'H.264 High · 3.1', 'frameSize' => '1280×720', 'frameRate' => '25', 'bitrate' => 'VBR, 2 passes · 9.9 ▸ 14.9 Mb/s',
+        'keyframes' => '2 s · closed · 2 B', 'colour' => 'BT.709 · 8-bit 4:2:0', 'audio' => 'AAC 320 kb/s · 48 kHz', 'file' => 'cut Lanternwick.mp4',
     ])->and(array_map(fn ($origin): string => $origin->source->value, $upload->origins))->toBe([
-        'container' => 'host', 'picture' => 'host', 'frameSize' => 'cut', 'frameRate' => 'cut', 'rate' => 'host', 'keyframes' => 'host', 'colour' => 'host', 'sound' => 'host', 'file' => 'rule',
-    ])->and($upload->origins['rate']->text)->toBe("asks 5.5\u{2009}Mb/s × 1.8")
-        ->and([$master->findings, $upload->findings])->toBe([[], []]);
+        'container' => 'host', 'video' => 'host', 'frameSize' => 'cut', 'frameRate' => 'cut', 'bitrate' => 'host', 'keyframes' => 'host', 'colour' => 'host', 'audio' => 'host', 'file' => 'rule',
+    ])->and($upload->origins['bitrate']->text)->toBe("asks 5.5\u{2009}Mb/s × 1.8")
+        ->and(array_map(Desk::findings(...), $columns))->toBe([[], []]);
 });
 
 it('decides by the cut', function (array $probe, string $output, string $cell, string $label, string $origin) {
@@ -51,19 +50,19 @@ it('decides by the cut', function (array $probe, string $output, string $cell, s
     '15 fps are doubled in HD' => [Probes::plain(['width' => 1280, 'height' => 720, 'avg_frame_rate' => '15/1']), 'lanternwick-even@lanternwick', 'frameRate', '30', '15 × 2, asks ≥ 24'],
     '15 fps stay below HD' => [Probes::plain(['avg_frame_rate' => '15/1']), 'lanternwick-even@lanternwick', 'frameRate', '15', 'follows'],
     '23.976 passes for 24' => [Probes::plain(['width' => 1280, 'height' => 720, 'avg_frame_rate' => '24000/1001']), 'lanternwick-even@lanternwick', 'frameRate', '23.976', 'follows, asks ≥ 24'],
-    'high rates are asked more' => [Probes::plain(['width' => 1920, 'height' => 1080, 'avg_frame_rate' => '60000/1001']), 'lanternwick-even@lanternwick', 'rate', 'VBR · 14 ▸ 21 Mb/s', 'asks 14 Mb/s'],
-    'Platen states a peak' => [Probes::plain(['width' => 1920, 'height' => 1080]), 'platen-1080@platen', 'rate', 'VBR ×2 · 12 ▸ 22 Mb/s', 'asks 12 Mb/s'],
+    'high rates are asked more' => [Probes::plain(['width' => 1920, 'height' => 1080, 'avg_frame_rate' => '60000/1001']), 'lanternwick-even@lanternwick', 'bitrate', 'VBR · 14 ▸ 21 Mb/s', 'asks 14 Mb/s'],
+    'Platen states a peak' => [Probes::plain(['width' => 1920, 'height' => 1080]), 'platen-1080@platen', 'bitrate', 'VBR, 2 passes · 12 ▸ 22 Mb/s', 'asks 12 Mb/s'],
     'a GOP stays closed where the host says nothing' => [Probes::plain(), 'platen-1080@platen', 'keyframes', '2 s · closed · 2 B', 'preset'],
     'HDR keeps ten bits in HEVC' => [Probes::hdr(), 'slow-line', 'colour', 'BT.2020 PQ · 10-bit 4:2:0 · HDR10', 'follows'],
     'HDR comes down for 8 bits' => [Probes::hdr(), 'lanternwick-even@lanternwick', 'colour', 'BT.709 · 8-bit 4:2:0 · from HDR', '8 bits carry no HDR'],
     'untagged HD is BT.709' => [Probes::plain(['width' => 1280, 'height' => 720, 'color_primaries' => 'unknown', 'color_transfer' => null, 'color_space' => null]), 'lanternwick-even@lanternwick', 'colour', 'BT.709 · 8-bit 4:2:0', 'cut not tagged'],
     'untagged PAL is BT.601' => [Probes::plain(['width' => 720, 'height' => 576, 'color_primaries' => null, 'color_transfer' => null, 'color_space' => null]), 'lossless-vault', 'colour', 'BT.601 (625) · 8-bit 4:2:0', 'cut not tagged'],
-    'sound follows as losslessly as its box allows' => [Probes::plain(audio: [['channels' => 2]]), 'sound-wav', 'sound', 'PCM 24 · 48 kHz', 'preset'],
-    'no sound stays none' => [Probes::plain(audio: []), 'lanternwick-even@lanternwick', 'sound', 'none', 'the cut has none'],
+    'sound follows as losslessly as its box allows' => [Probes::plain(audio: [['channels' => 2]]), 'sound-wav', 'audio', 'PCM 24 · 48 kHz', 'preset'],
+    'no sound stays none' => [Probes::plain(audio: []), 'lanternwick-even@lanternwick', 'audio', 'none', 'the cut has none'],
     'an upright cut takes the bounds turned' => [Probes::plain(['width' => 2160, 'height' => 3840]), 'platen-1080@platen', 'frameSize', '1080×1920', 'inside 1080×1920'],
-    'without a host to ask, what plain footage comes to' => [Probes::plain(['width' => 1280, 'height' => 720]), 'lanternwick-even', 'rate', 'VBR · 2.53 ▸ 3.8 Mb/s', 'preset'],
-    'and never less than a picture can be told with' => [Probes::plain(['width' => 160, 'height' => 120]), 'lanternwick-even', 'rate', 'VBR · 100 ▸ 150 kb/s', 'preset'],
-    'AAC takes at most 6 bits a sample and channel' => [Probes::plain(audio: [['channels' => 1]]), 'slow-line', 'sound', 'AAC 160 kb/s · 48 kHz · mono', 'preset'],
+    'without a host to ask, what plain footage comes to' => [Probes::plain(['width' => 1280, 'height' => 720]), 'lanternwick-even', 'bitrate', 'VBR · 2.53 ▸ 3.8 Mb/s', 'preset'],
+    'and never less than a picture can be told with' => [Probes::plain(['width' => 160, 'height' => 120]), 'lanternwick-even', 'bitrate', 'VBR · 100 ▸ 150 kb/s', 'preset'],
+    'AAC takes at most 6 bits a sample and channel' => [Probes::plain(audio: [['channels' => 1]]), 'slow-line', 'audio', 'AAC 160 kb/s · 48 kHz · mono', 'preset'],
 ]);
 
 it('decides sizes by step, by cropping and by stretching', function (array $video, array $rule, string $label, string $filters) {
@@ -96,9 +95,10 @@ it('goes a size up or down among those that hosts show', function (string $cut, 
 
 it('leaves black bars out that were found in the cut', function (array $probe, array $rule, array $bars, string $label, string $filters) {
     $reading = Desk::reading($probe);
-    $plan = Desk::plan($reading, 'review-720', ['frameSize' => $rule + ['bars' => 'trim']], subject: new Subject($reading, found: new Found(bars: new Bars(...$bars))));
+    $column = Desk::column($reading, 'review-720', ['frameSize' => $rule + ['bars' => 'trim']], subject: new Subject($reading, found: new Found(bars: new Bars(...$bars))));
+    $plan = $column->plan;
     expect($plan->frameSize->label())->toBe($label)->and(FilterChain::of($plan, $reading))->toContain($filters)
-        ->and(Desk::findings($plan))->not->toContain('frame-enlarged')->not->toContain('frame-reduced');
+        ->and(Desk::findings($column))->not->toContain('frame-enlarged')->not->toContain('frame-reduced');
 })->with([
     'a 4:3 picture in a wide frame' => [Probes::plain(['width' => 1280, 'height' => 720]), ['follow' => 'displayed'], [0, 0, 160, 160], '960×720 · bars left out', 'crop=960:720:160:0,scale=w=960:h=720'],
     'edges at odd places move inwards' => [Probes::plain(['width' => 1280, 'height' => 720]), ['follow' => 'displayed'], [61, 59, 3, 0], '1276×596 · bars left out', 'crop=1276:596:4:64,'],
@@ -160,10 +160,10 @@ it('carries HDR10 metadata into the stream, or what was measured', function () {
 
 it('brings sound to a loudness by one gain, and limits only what would pass the ceiling', function (array $rule, Found $found, ?float $gain, bool $limits) {
     $reading = Desk::reading(Probes::plain());
-    $plan = Desk::plan($reading, 'lanternwick-even@lanternwick', ['sound' => $rule], subject: new Subject($reading, found: $found));
+    $plan = Desk::plan($reading, 'lanternwick-even@lanternwick', ['audio' => $rule], subject: new Subject($reading, found: $found));
     $arguments = implode(' ', (new PassBuilder(new Encoders))->passes($plan, $reading)[0]->arguments);
-    expect([$plan->sound->levelling?->gain, $plan->sound->levelling?->limits])->toBe([$gain, $limits])
-        ->and(str_contains($arguments, 'alimiter=limit=0.8913'))->toBe($limits)->and($plan->sound->codec->id())->toBe('aac');
+    expect([$plan->audio->levelling?->gain, $plan->audio->levelling?->limits])->toBe([$gain, $limits])
+        ->and(str_contains($arguments, 'alimiter=limit=0.8913'))->toBe($limits)->and($plan->audio->codec->id())->toBe('aac');
 })->with([
     'quiet, with room' => [['loudness' => -16], new Found(-23.0, -12.0), 7.0, false],
     'quiet, with peaks' => [['loudness' => -14], new Found(-23.0, -3.0), 9.0, true],
@@ -173,9 +173,9 @@ it('brings sound to a loudness by one gain, and limits only what would pass the 
 
 it('codes in a graphics chip where one works, in one pass and in its words', function (string $chip, string $output, array $wanted) {
     $reading = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080]));
-    $plan = Desk::plan($reading, $output, ['picture' => ['codec' => str_starts_with($chip, 'h264') ? 'h264' : 'hevc', 'device' => 'hardware', 'effort' => 'slow']], subject: new Subject($reading, hardware: [$chip]));
+    $plan = Desk::plan($reading, $output, ['video' => ['codec' => str_starts_with($chip, 'h264') ? 'h264' : 'hevc', 'device' => 'hardware', 'effort' => 'slow']], subject: new Subject($reading, hardware: [$chip]));
     $passes = (new PassBuilder(new Encoders))->passes($plan, $reading);
-    expect($passes)->toHaveCount(1)->and($plan->picture->label())->toContain('hardware');
+    expect($passes)->toHaveCount(1)->and($plan->video->label())->toContain('hardware');
     array_map(fn (string $part) => expect(implode(' ', $passes[0]->arguments))->toContain($part), $wanted);
 })->with([
     ['h264_nvenc', 'lanternwick-generous@lanternwick', ['-c:v h264_nvenc -preset p7 -profile:v high -rc vbr -b:v 16200000 -maxrate 24300000', '-g 50 -bf 2']],
@@ -184,14 +184,14 @@ it('codes in a graphics chip where one works, in one pass and in its words', fun
 ]);
 
 it('follows the sound as losslessly as its container can', function (string $container, string $codec) {
-    $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'archive-10-bit', ['container' => ['set' => $container], 'sound' => 'follow']);
-    expect($plan->sound->codec->id())->toBe($codec);
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'archive-10-bit', ['container' => ['set' => $container], 'audio' => 'follow']);
+    expect($plan->audio->codec->id())->toBe($codec);
 })->with([['mov', 'pcm'], ['matroska', 'pcm'], ['wav', 'pcm'], ['flac', 'flac'], ['m4a', 'alac'], ['mp3', 'mp3'], ['webm', 'opus']]);
 
 it('keeps every track of a cut that has several', function () {
     $reading = Desk::reading(Probes::plain(audio: [['channels' => 2], ['channels' => 6], ['channels' => 1]]));
-    $plan = Desk::plan($reading, 'lanternwick-even@lanternwick', ['sound' => ['as' => 'host', 'tracks' => 'all']]);
-    expect(labels($plan)['sound'])->toBe('AAC 320 kb/s · 48 kHz · 3 tracks')
+    $plan = Desk::plan($reading, 'lanternwick-even@lanternwick', ['audio' => ['as' => 'host', 'tracks' => 'all']]);
+    expect(labels($plan)['audio'])->toBe('AAC 320 kb/s · 48 kHz · 3 tracks')
         ->and(implode(' ', (new PassBuilder(new Encoders))->passes($plan, $reading)[0]->arguments))->toContain('-map 0:1 -map 0:2 -map 0:3', '-ac:a:0 2 -ac:a:1 2 -ac:a:2 1')
         ->and(SizeEstimate::of($plan, $reading)->bytes)->toBeGreaterThan(SizeEstimate::of(Desk::plan($reading, 'lanternwick-even@lanternwick'), $reading)->bytes);
 });
@@ -199,7 +199,7 @@ it('keeps every track of a cut that has several', function () {
 it('turns a size, or a time to send it in, into the average that leads there', function (array $average, int $most) {
     $reading = Desk::reading(Probes::mezzanine(), 186_000_000);
     foreach (['lanternwick-generous@lanternwick', 'review-720', 'exchange-vc-3'] as $output) {
-        $plan = Desk::plan($reading, $output, ['rate' => ['mode' => 'vbr', 'average' => $average], 'picture' => ['codec' => 'h264'], 'container' => ['set' => 'mp4'], 'sound' => ['codec' => 'aac', 'kbps' => 192]]);
+        $plan = Desk::plan($reading, $output, ['bitrate' => ['mode' => 'vbr', 'average' => $average], 'video' => ['codec' => 'h264'], 'container' => ['set' => 'mp4'], 'audio' => ['codec' => 'aac', 'kbps' => 192]]);
         $bytes = SizeEstimate::of($plan, $reading)->bytes;
         expect($bytes)->toBeLessThanOrEqual($most)->toBeGreaterThan((int) ($most * 0.97));
     }
@@ -210,14 +210,14 @@ it('turns a size, or a time to send it in, into the average that leads there', f
 ]);
 
 it('promises a peak only where the encoder keeps it', function (string $codec, string $mode, ?int $peak) {
-    $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['picture' => ['codec' => $codec], 'rate' => ['mode' => $mode, 'average' => ['kbps' => 800], 'peak' => ['kbps' => 1_200]]]);
-    expect($plan->rate->peak?->inKilobits())->toBe($peak);
+    $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['video' => ['codec' => $codec], 'bitrate' => ['mode' => $mode, 'average' => ['kbps' => 800], 'peak' => ['kbps' => 1_200]]]);
+    expect($plan->bitrate->peak?->inKilobits())->toBe($peak);
 })->with([['h264', 'quality', 1_200], ['h264', 'vbr', 1_200], ['hevc', 'quality', 1_200], ['vp9', 'quality', 1_200], ['mpeg2video', 'vbr', 1_200], ['mpeg2video', 'quality', null], ['av1', 'quality', null], ['av1', 'vbr', null], ['mjpeg', 'quality', null]]);
 
 it('keeps a size by two passes, unless one was chosen or is all there is', function (array $rate, array $picture, int $passes, float $share) {
     $reading = Desk::reading(Probes::plain(['width' => 1280, 'height' => 720, 'duration' => '60', 'nb_frames' => '1500'], format: ['duration' => '60']));
-    $plan = Desk::plan($reading, 'review-720', ['rate' => $rate + ['average' => ['bytes' => 20_000_000]], 'picture' => $picture]);
-    expect([$plan->rate->passes, $plan->rate->target])->toBe([$passes, 20_000_000])->and($plan->origins['rate']->text)->toBe("under 20.0\u{2009}MB")
+    $plan = Desk::plan($reading, 'review-720', ['bitrate' => $rate + ['average' => ['bytes' => 20_000_000]], 'video' => $picture]);
+    expect([$plan->bitrate->passes, $plan->bitrate->target])->toBe([$passes, 20_000_000])->and($plan->origins['bitrate']->text)->toBe("under 20.0\u{2009}MB")
         ->and(SizeEstimate::of($plan, $reading)->bytes / 20_000_000)->toEqualWithDelta($share, 0.01);
 })->with([
     'nothing said' => [['mode' => 'vbr'], ['codec' => 'h264'], 2, 0.98],
@@ -228,60 +228,60 @@ it('keeps a size by two passes, unless one was chosen or is all there is', funct
 
 it('leaves a quality and a peak behind that a preset meant for another codec or average', function () {
     $reading = Desk::reading(Probes::plain());
-    expect(Desk::plan($reading, 'media-player-2160', ['picture' => ['codec' => 'cfhd'], 'container' => ['set' => 'mov']])->rate->quality)->toBe(3)
-        ->and(Desk::plan($reading, 'review-720', ['rate' => ['mode' => 'vbr', 'average' => ['kbps' => 9000]]])->rate->peak->inKilobits())->toBe(13_500);
+    expect(Desk::plan($reading, 'media-player-2160', ['video' => ['codec' => 'cfhd'], 'container' => ['set' => 'mov']])->bitrate->quality)->toBe(3)
+        ->and(Desk::plan($reading, 'review-720', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 9000]]])->bitrate->peak->inKilobits())->toBe(13_500);
 });
 
 it('counts a target for the range that is delivered', function () {
     $reading = Desk::reading(Probes::mezzanine(), 186_000_000);
-    $rate = fn (?FrameRange $range): int => (new Planner(new Catalogue, new CheckList(new Encoders)))->plan(new Subject($reading), new OutputSpec(Desk::preset('lanternwick-generous'), null, new Rules(['rate' => ['average' => ['bytes' => 10_000_000]]]), $range))->rate->average->inKilobits();
+    $rate = fn (?FrameRange $range): int => (new Planner(new Catalogue, new Cells))->plan(new Subject($reading), new OutputSpec(Desk::preset('lanternwick-generous'), null, new Rules(['bitrate' => ['average' => ['bytes' => 10_000_000]]]), $range))->bitrate->average->inKilobits();
     expect($rate(new FrameRange(0, 155)) / $rate(null))->toBeGreaterThan(1.95)->toBeLessThan(2.15);
 });
 
 it('takes bits for each pixel, a fixed level, references and a tune to the engine', function () {
     $reading = Desk::reading(Probes::plain(['width' => 1280, 'height' => 720]));
     $plan = Desk::plan($reading, 'lanternwick-even', [
-        'rate' => ['average' => ['bitsPerPixel' => 0.2]], 'picture' => ['codec' => 'h264', 'level' => '4.2', 'tune' => 'grain'],
+        'bitrate' => ['average' => ['bitsPerPixel' => 0.2]], 'video' => ['codec' => 'h264', 'level' => '4.2', 'tune' => 'grain'],
         'keyframes' => ['frames' => 33, 'references' => 3, 'sceneCuts' => false, 'bFrames' => 2],
     ]);
-    expect($plan->rate->average->inKilobits())->toBe(4608)->and($plan->bitsPerPixel())->toBe(0.2)->and($plan->picture->label())->toBe('H.264 High · 4.2 · grain')
+    expect($plan->bitrate->average->inKilobits())->toBe(4608)->and($plan->bitsPerPixel())->toBe(0.2)->and($plan->video->label())->toBe('H.264 High · 4.2 · grain')
         ->and(implode(' ', (new PassBuilder(new Encoders))->passes($plan, $reading)[0]->arguments))->toContain('-level:v 4.2', '-tune grain', '-refs 3', '-sc_threshold 0', '-g 33');
 });
 
 it('lays what you change over the preset and says so', function () {
-    $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'lanternwick-generous@lanternwick', ['rate' => ['average' => ['kbps' => 8000]]]);
-    expect($plan->rate->average->inKilobits())->toBe(8000)
-        ->and($plan->rate->peak->inKilobits())->toBe(12_000)
-        ->and($plan->rate->passes)->toBe(2)
-        ->and($plan->origins['rate']->source->value)->toBe('you');
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'lanternwick-generous@lanternwick', ['bitrate' => ['average' => ['kbps' => 8000]]]);
+    expect($plan->bitrate->average->inKilobits())->toBe(8000)
+        ->and($plan->bitrate->peak->inKilobits())->toBe(12_000)
+        ->and($plan->bitrate->passes)->toBe(2)
+        ->and($plan->origins['bitrate']->source->value)->toBe('you');
 });
 
 it('keeps an impossible value from the engine, says why, and offers the way back', function (string $cell, mixed $rule) {
     $reading = Desk::reading(Probes::mezzanine());
-    $plan = Desk::plan($reading, 'lanternwick-even@lanternwick', [$cell => $rule]);
-    $finding = $plan->findings[0];
-    expect($plan->isStopped())->toBeTrue()
-        ->and([$finding->id, $finding->cell])->toBe(['impossible-value', Cell::from($cell)])
-        ->and(Desk::plan($reading, 'lanternwick-even@lanternwick', array_filter($finding->remedy->patch))->isStopped())->toBeFalse();
+    $column = Desk::column($reading, 'lanternwick-even@lanternwick', [$cell => $rule]);
+    $finding = $column->findings[0];
+    expect($column->isStopped())->toBeTrue()
+        ->and([$finding->id, $finding->cell])->toBe(['impossible-value', $cell])
+        ->and(Desk::column($reading, 'lanternwick-even@lanternwick', array_filter($finding->remedy->patch))->isStopped())->toBeFalse();
 })->with([
-    'peak under average' => ['rate', ['average' => ['kbps' => 9000], 'peak' => ['kbps' => 5000]]],
-    'no rate at all' => ['rate', ['average' => ['kbps' => 0]]],
-    'quality off its scale' => ['rate', ['mode' => 'quality', 'quality' => 80]],
+    'peak under average' => ['bitrate', ['average' => ['kbps' => 9000], 'peak' => ['kbps' => 5000]]],
+    'no rate at all' => ['bitrate', ['average' => ['kbps' => 0]]],
+    'quality off its scale' => ['bitrate', ['mode' => 'quality', 'quality' => 80]],
     'odd side' => ['frameSize', ['exact' => '641×480']],
     'no width' => ['frameSize', ['exact' => '0×480']],
     'a rate of nothing' => ['frameRate', ['exact' => '0']],
     'not a rate' => ['frameRate', ['exact' => 'fast']],
-    'a codec from elsewhere' => ['picture', ['codec' => 'theora']],
-    'a profile of another codec' => ['picture', ['codec' => 'h264', 'profile' => 'main10']],
+    'a codec from elsewhere' => ['video', ['codec' => 'theora']],
+    'a profile of another codec' => ['video', ['codec' => 'h264', 'profile' => 'main10']],
     'a container from elsewhere' => ['container', ['set' => 'ogg']],
     'keyframes never' => ['keyframes', ['seconds' => 900]],
-    'a level that is none' => ['picture', ['codec' => 'h264', 'level' => '9.9']],
-    'a size without room' => ['rate', ['average' => ['bytes' => 100_000]]],
-    'no time to send' => ['rate', ['average' => ['sendSeconds' => 0.001, 'lineKbps' => 100]]],
+    'a level that is none' => ['video', ['codec' => 'h264', 'level' => '9.9']],
+    'a size without room' => ['bitrate', ['average' => ['bytes' => 100_000]]],
+    'no time to send' => ['bitrate', ['average' => ['sendSeconds' => 0.001, 'lineKbps' => 100]]],
     'references without end' => ['keyframes', ['references' => 99]],
     'B-frames without end' => ['keyframes', ['bFrames' => 99]],
-    'a sound codec from elsewhere' => ['sound', ['codec' => 'wma']],
-    'louder than anything' => ['sound', ['loudness' => 3]],
+    'a sound codec from elsewhere' => ['audio', ['codec' => 'wma']],
+    'louder than anything' => ['audio', ['loudness' => 3]],
     'highlights from nowhere' => ['colour', ['convert' => 'bt2020-pq']],
     'gamma beyond use' => ['colour', ['gamma' => 9]],
 ]);
@@ -295,13 +295,14 @@ it('gives a plan or a stop for any preset, host, cut and change', function () {
             'field_order' => $pick(['progressive', 'tt', 'bb']), 'pix_fmt' => $pick(['yuv420p', 'yuv422p10le', 'gbrp', 'yuva444p12le', 'pal8']),
             'color_transfer' => $pick(['bt709', 'smpte2084', null]), 'sample_aspect_ratio' => $pick(['1:1', '8:9', '64:45', '0:1']),
         ], $pick([[], [[]], [['channels' => 6, 'sample_rate' => '96000']]]));
-        $edits = $pick([[], ['rate' => ['average' => ['kbps' => mt_rand(0, 400_000)]]], ['picture' => ['codec' => $pick(array_keys((new Catalogue)->videoCodecs()))]], ['frameSize' => ['step' => mt_rand(-1, 1)]], ['frameSize' => ['exact' => '720x480', 'display' => 'nearest']], ['frameRate' => $pick([['halve' => true], ['atLeast' => '24'], ['fields' => 'keep'], ['exact' => '50', 'by' => 'motion']])], ['colour' => $pick([['convert' => 'bt709'], ['convert' => 'bt2020-pq'], ['tag' => 'bt601-625', 'range' => 'full'], ['gamma' => 1.4, 'dither' => 'none']])], ['sound' => $pick([['tracks' => 'all'], ['channels' => 1], ['loudness' => -16]])], ['rate' => ['average' => ['bytes' => mt_rand(1000, 10_000_000)]]], ['container' => ['set' => $pick(array_keys((new Catalogue)->containers()))]], ['frameSize' => ['exact' => (2 * mt_rand(1, 2000)).'x'.(2 * mt_rand(1, 2000)), 'shape' => $pick(['crop', 'stretch', 'pad'])]], ['frameSize' => ['exact' => mt_rand(1, 9000).'x'.mt_rand(1, 9000)]]]);
+        $edits = $pick([[], ['bitrate' => ['average' => ['kbps' => mt_rand(0, 400_000)]]], ['video' => ['codec' => $pick(array_keys((new Catalogue)->videoCodecs()))]], ['frameSize' => ['step' => mt_rand(-1, 1)]], ['frameSize' => ['exact' => '720x480', 'display' => 'nearest']], ['frameRate' => $pick([['halve' => true], ['atLeast' => '24'], ['fields' => 'keep'], ['exact' => '50', 'by' => 'motion']])], ['colour' => $pick([['convert' => 'bt709'], ['convert' => 'bt2020-pq'], ['tag' => 'bt601-625', 'range' => 'full'], ['gamma' => 1.4, 'dither' => 'none']])], ['audio' => $pick([['tracks' => 'all'], ['channels' => 1], ['loudness' => -16]])], ['bitrate' => ['average' => ['bytes' => mt_rand(1000, 10_000_000)]]], ['container' => ['set' => $pick(array_keys((new Catalogue)->containers()))]], ['frameSize' => ['exact' => (2 * mt_rand(1, 2000)).'x'.(2 * mt_rand(1, 2000)), 'shape' => $pick(['crop', 'stretch', 'pad'])]], ['frameSize' => ['exact' => mt_rand(1, 9000).'x'.mt_rand(1, 9000)]]]);
         $host = $pick([null, ...Desk::hosts()]);
-        $plan = Desk::plan(Desk::reading($probe), $pick(Desk::presets()).($host === null ? '' : "@{$host}"), $edits);
-        if (! $plan->isStopped()) {
+        $column = Desk::column(Desk::reading($probe), $pick(Desk::presets()).($host === null ? '' : "@{$host}"), $edits);
+        $plan = $column->plan;
+        if (! $column->isStopped()) {
             expect($plan->frameSize->frame->width % 2 + $plan->frameSize->frame->height % 2)->toBe(0)
-                ->and($plan->hasPicture() ? $plan->container->container->videoCodecs() : ['none'])->toContain($plan->picture->codec->id())
-                ->and($plan->picture->codec->rateModes())->toContain($plan->rate->mode)
+                ->and($plan->hasVideo() ? $plan->container->container->videoCodecs() : ['none'])->toContain($plan->video->codec->id())
+                ->and($plan->video->codec->rateModes())->toContain($plan->bitrate->mode)
                 ->and(array_keys($plan->origins))->toHaveCount(9);
         }
     }

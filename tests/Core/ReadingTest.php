@@ -68,7 +68,7 @@ it('refuses what is no cut, with the reason', function (array $probe, string $re
         (new ProbeReader)->read($probe, 1000, null);
         $this->fail('It was read.');
     } catch (Unreadable $e) {
-        expect($e->reason)->toBe($reason);
+        expect($e->id())->toBe($reason);
     }
 })->with([
     'sound only' => [['streams' => [['codec_type' => 'audio', 'sample_rate' => '48000']]], 'no-video'],

@@ -1,7 +1,9 @@
 <?php
 
+use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Made;
+use OuterCrate\Reading\PacketTally;
 use OuterCrate\Slips\Comparison;
-use OuterCrate\Slips\PacketTally;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
@@ -43,33 +45,34 @@ it('finds the fullest second wherever it lies', function () {
 });
 
 it('finds nothing where the file is what was planned, and names each thing that is not', function (array $made, ?PacketTally $tally, array $cells) {
-    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', ['rate' => ['average' => ['kbps' => 4800], 'peak' => ['kbps' => 9000]]]);
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['kbps' => 4800], 'peak' => ['kbps' => 9000]]]);
     $frozen = json_decode(json_encode($plan->toArray()), true);
     $fastStart = ($made['late'] ?? false) !== true;
     $found = (new OuterCrate\Reading\ProbeReader)->read($made, 7_900_000, $fastStart);
-    $differences = (new Comparison)->differences($frozen, $found, $tally ?? tally());
-    expect(array_map(fn ($difference): string => $difference->cell->value, $differences))->toBe($cells);
+    $differences = (new Comparison(new Cells))->differences($frozen, new Made($found, $tally ?? tally(), 'x.mp4', $frozen['frames']));
+    expect(array_map(fn ($difference): string => $difference->cell, $differences))->toBe($cells);
 })->with([
     'as planned' => [made(), null, []],
     'one frame more' => [made(), tally(314), []],
     'frames lost' => [made(), tally(300), ['frameRate']],
-    'another codec' => [made(['codec_name' => 'hevc', 'profile' => 'Main']), null, ['picture']],
-    'a higher level' => [made(['level' => 40]), null, ['picture']],
+    'another codec' => [made(['codec_name' => 'hevc', 'profile' => 'Main']), null, ['video']],
+    'a higher level' => [made(['level' => 40]), null, ['video']],
     'another size' => [made(['width' => 1278]), null, ['frameSize']],
     'another rate' => [made(['avg_frame_rate' => '24/1']), null, ['frameRate']],
     'fields' => [made(['field_order' => 'tt']), null, ['frameRate']],
     'tags lost' => [made(['color_primaries' => null]), null, ['colour']],
-    'too many bits' => [made(), tally(313, 30_000), ['rate']],
-    'bits not needed' => [made(), tally(313, 12_000), ['rate']],
+    'too many bits' => [made(), tally(313, 30_000), ['bitrate']],
+    'bits not needed' => [made(), tally(313, 12_000), ['bitrate']],
     'keyframes far apart' => [made(), tally(313, 24_000, 120), ['keyframes']],
-    'another sample rate' => [made(audio: ['sample_rate' => '44100']), null, ['sound']],
+    'another sample rate' => [made(audio: ['sample_rate' => '44100']), null, ['audio']],
     'index at the end' => [made() + ['late' => true], null, ['container']],
     'another container' => [made(format: ['format_name' => 'matroska,webm']), null, ['container']],
 ]);
 
 it('says when a file passed the size that it was to stay under', function (int $target, array $cells) {
-    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', ['rate' => ['average' => ['bytes' => $target]]]);
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['bytes' => $target]]]);
     $found = (new OuterCrate\Reading\ProbeReader)->read(made(), 7_900_000, true);
-    $differences = array_values(array_filter((new Comparison)->differences(json_decode(json_encode($plan->toArray()), true), $found, tally()), fn ($difference): bool => str_starts_with($difference->text, 'The file came to')));
-    expect(array_map(fn ($difference): string => $difference->cell->value, $differences))->toBe($cells);
-})->with([[7_899_999, ['rate']], [7_900_000, []]]);
+    $frozen = json_decode(json_encode($plan->toArray()), true);
+    $differences = array_values(array_filter((new Comparison(new Cells))->differences($frozen, new Made($found, tally(), 'x.mp4', $frozen['frames'])), fn ($difference): bool => str_starts_with($difference->text, 'The file came to')));
+    expect(array_map(fn ($difference): string => $difference->cell, $differences))->toBe($cells);
+})->with([[7_899_999, ['bitrate']], [7_900_000, []]]);

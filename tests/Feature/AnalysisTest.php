@@ -1,15 +1,17 @@
 <?php
 
 use App\Analysis\Analyser;
-use App\Analysis\Workspace;
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
 use App\Media\CutReader;
 use App\Media\ExactFrames;
+use App\Media\Workspace;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Run;
-use App\Models\RunState;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Work\Worker;
 use OuterCrate\Analysis\Analysis;
 use OuterCrate\Analysis\Facts;
 use Symfony\Component\Process\Process;
@@ -131,11 +133,10 @@ it('analyses on the queue behind every run, shows it, and gives way', function (
         ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis')['state'])->toBe('waiting');
     // While a run is under way the analysis stays as it is.
     $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
-    Artisan::call('queue:work', ['--queue' => 'analysis', '--once' => true]);
-    expect(CutAnalysis::query()->first()->state)->toBe(RunState::Waiting);
-    Run::query()->update(['state' => RunState::Done]);
+    expect(app(Worker::class)->one(['analyse']))->toBeFalse()->and(CutAnalysis::query()->first()->work->state)->toBe(WorkState::Waiting);
+    Work::query()->where('kind', Run::WORK)->update(['state' => WorkState::Done]);
     $this->travel(10)->seconds();
-    $this->work('analysis');
+    $this->work('analyse');
     $done = $this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis');
     expect($done['state'])->toBe('done')->and($done['result']['suggestedRange']['lastFrame'])->toBe(99)
         ->and($this->get($done['proxy'])->assertOk()->headers->get('content-type'))->toBe('video/mp4')
@@ -154,31 +155,32 @@ it('looks first at the cut whose sheet was opened last', function () {
     $this->travel(1)->seconds();
     $this->getJson("/api/cuts/{$ids[2]}/sheet");
     // The figures that a sheet waits for come before.
-    $this->work('samples');
-    Artisan::call('queue:work', ['--queue' => 'analysis', '--once' => true]);
-    expect(CutAnalysis::query()->where('state', RunState::Done)->pluck('cut_id')->all())->toBe([$ids[2]]);
-    $this->work('analysis');
-    expect(CutAnalysis::query()->where('state', RunState::Done)->count())->toBe(3);
+    $this->work('sample');
+    app(Worker::class)->one(['analyse']);
+    $done = fn (): array => CutAnalysis::query()->get()->filter(fn (CutAnalysis $analysis): bool => $analysis->work->state === WorkState::Done)->pluck('cut_id')->all();
+    expect(array_values($done()))->toBe([$ids[2]]);
+    $this->work('analyse');
+    expect($done())->toHaveCount(3);
 });
 
-it('takes up after a crash what was not finished, and tries nothing twice that failed for its own reason', function () {
+it('takes up what a process left that was ended, and tries nothing twice that failed for its own reason', function () {
     $id = $this->bringIn('leftover')['id'];
     $other = $this->bringIn('silent')['id'];
-    CutAnalysis::query()->where('cut_id', $id)->update(['state' => RunState::Running]);
-    CutAnalysis::query()->where('cut_id', $other)->update(['state' => RunState::Failed, 'error' => 'The file is damaged.']);
-    DB::table('jobs')->update(['reserved_at' => time()]);
-    Artisan::call('crate:recover');
-    $this->work('analysis');
-    expect(CutAnalysis::query()->pluck('state', 'cut_id')->all())->toBe([$id => RunState::Done, $other => RunState::Failed])
+    $work = fn (int $cut): Work => CutAnalysis::query()->firstWhere('cut_id', $cut)->work;
+    $work($id)->update(['state' => WorkState::Running, 'owner' => 'gone', 'lease_until' => Work::now(-1)]);
+    $work($other)->update(['state' => WorkState::Failed, 'error' => 'The file is damaged.']);
+    Artisan::call('crate:catch-up');
+    $this->work('analyse');
+    expect([$work($id)->state, $work($other)->state])->toBe([WorkState::Done, WorkState::Failed])
         ->and($this->answer($this->postJson("/api/cuts/{$other}/analysis"), 'cut-analysis', 202)['state'])->toBe('waiting');
-    $this->work('analysis');
-    expect(CutAnalysis::query()->where('cut_id', $other)->value('state'))->toBe(RunState::Done);
+    $this->work('analyse');
+    expect($work($other)->state)->toBe(WorkState::Done);
 });
 
 it('says in the analysis when the file has changed, and where it cannot be decoded', function () {
     $id = $this->bringIn('leftover')['id'];
     file_put_contents($this->folder('media').'/leftover.mp4', 'more', FILE_APPEND);
-    $this->work('analysis');
+    $this->work('analyse');
     expect($this->getJson("/api/cuts/{$id}/analysis")->json('error'))->toContain('changed or gone');
     $damaged = file_get_contents(Clips::make('long'));
     $media = strpos($damaged, 'mdat') + 4;
@@ -232,7 +234,7 @@ it('packs exactly the frames of a range, from any kind of file', function (strin
         ['first' => $first, 'last' => $last] = $outputs[$i]['range'] ?? $sheet['range'];
         expect($run['state'])->toBe('done', (string) $run['error'])
             ->and(numbersIn('-i', $run['path']))->toBe(array_slice(expectedNumbers($kind, $cut['frames']), $first, $last - $first + 1))
-            ->and(array_column($run['slip']['differences'], 'text', 'cell'))->not->toHaveKeys(['frameRate', 'sound']);
+            ->and(array_column($run['slip']['differences'], 'text', 'cell'))->not->toHaveKeys(['frameRate', 'audio']);
     }
 })->with([
     ['numbered', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'], ['preset' => 'review-720', 'range' => ['first' => 0, 'last' => 0]]]],
@@ -280,7 +282,7 @@ it('refuses a range that the cut does not have, and keeps the one before', funct
 it('gives the analysis to scripts', function () {
     $process = new Process([base_path('bin/crate'), 'read', Clips::make('leftover'), '--analyse', '--json'], null, ['DB_DATABASE' => $this->folder('derived').'/crate.sqlite', 'CRATE_DERIVED' => $this->folder('derived')]);
     $process->mustRun();
-    expect(app(App\Http\Contract::class)->faults(json_decode($process->getOutput()), 'reading'))->toBe([])
+    expect(app(App\Schema\Contract::class)->faults(json_decode($process->getOutput()), 'reading'))->toBe([])
         ->and(json_decode($process->getOutput(), true)['analysis'])->toMatchArray(['scan' => 'progressive'])
         ->and(json_decode($process->getOutput(), true)['analysis']['leftover'][0])->toMatchArray(['firstFrame' => 125, 'lastFrame' => 149]);
 });

@@ -7,7 +7,7 @@ use Symfony\Component\Process\Process;
 
 it('brings in what lies in the media folders, once, and shows it on the shelf', function () {
     $cut = $this->bringIn('ten-bit', 'kiln-night-firing.mov');
-    expect($cut)->toMatchArray(['name' => 'Kiln night firing', 'picture' => 'ProRes 422 HQ', 'first' => '00:00:00:00', 'last' => '00:00:01:24', 'sound' => "PCM 24 · 48\u{2009}kHz"]);
+    expect($cut["values"]["video"])->toBe("ProRes 422 HQ")->and($cut)->toMatchArray(['name' => 'Kiln night firing', 'first' => '00:00:00:00', 'last' => '00:00:01:24', 'audio' => "PCM 24 · 48\u{2009}kHz"]);
     $this->postJson('/api/cuts', ['path' => $cut['path']])->assertStatus(201);
     expect($this->answer($this->getJson('/api/cuts'), 'cut-list')['cuts'])->toHaveCount(1)
         ->and($this->get($cut['poster'])->assertOk()->headers->get('content-type'))->toBe('image/jpeg');
@@ -49,11 +49,11 @@ it('opens a sheet with one master and one upload, saves changes, and plans them'
     $sheet = $this->answer($this->getJson("/api/cuts/{$id}/sheet"), 'sheet');
     expect(array_map(fn (array $output): array => [$output['plan']['role'], $output['plan']['hostName']], $sheet['outputs']))->toBe([['master', null], ['upload', 'Lanternwick']]);
     $outputs = array_map(fn (array $output): array => ['key' => $output['key'], 'preset' => $output['plan']['preset'], 'host' => $output['plan']['host'], 'edits' => (object) []], $sheet['outputs']);
-    $outputs[1]['edits'] = ['rate' => ['average' => ['kbps' => 20_000]]];
+    $outputs[1]['edits'] = ['bitrate' => ['average' => ['kbps' => 20_000]]];
     $outputs[] = ['key' => 'third', 'preset' => 'platen-1080', 'host' => 'platen', 'edits' => ['frameSize' => null]];
     $saved = $this->answer($this->putJson("/api/cuts/{$id}/sheet", ['outputs' => $outputs]), 'sheet');
     expect($saved['outputs'][1]['plan']['estimate']['bytes'])->toBeGreaterThan($sheet['outputs'][1]['plan']['estimate']['bytes'])
-        ->and($saved['outputs'][1]['plan']['origins']['rate']['from'])->toBe('you')
+        ->and($saved['outputs'][1]['plan']['origins']['bitrate']['from'])->toBe('you')
         ->and($saved['recap'])->toContain('Platen')
         ->and($this->getJson("/api/cuts/{$id}/sheet")->json('outputs'))->toBe($saved['outputs']);
 });
@@ -67,7 +67,7 @@ it('says where a malformed request is at fault, and saves nothing of it', functi
 })->with([
     'no list' => ['all of them', '/outputs'],
     'no preset' => [[['key' => '1', 'host' => null, 'edits' => (object) []]], '/outputs/0'],
-    'an average that is a word' => [[['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => ['rate' => ['average' => ['kbps' => 'much']]]]], '/outputs/0/edits/rate/average/kbps'],
+    'an average that is a word' => [[['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => ['bitrate' => ['average' => ['kbps' => 'much']]]]], '/outputs/0/edits/bitrate/average/kbps'],
     'a cell that is none' => [[['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => ['smell' => 'clay']]], '/outputs/0/edits'],
 ]);
 
@@ -136,7 +136,7 @@ it('answers by its own address only', function () {
 
 it('offers only choices that plan without a stop of their own', function () {
     $id = $this->bringIn('hd-high-rate')['id'];
-    foreach ($this->getJson('/api/choices')->json('cells') as $cell => $choices) {
+    foreach ($this->getJson('/api/choices')->json('cells') as ['name' => $cell, 'choices' => $choices]) {
         $outputs = array_map(fn (array $choice): array => ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [$cell => $choice['rule']]], $choices);
         foreach ($this->answer($this->postJson('/api/plan', ['cut' => $id, 'outputs' => $outputs]), 'plan-list')['outputs'] as $i => $plan) {
             expect(array_column($plan['findings'], 'id'))->not->toContain('impossible-value', $choices[$i]['label']);

@@ -1,12 +1,8 @@
 <?php
 
-use App\Engine\Engine;
-use App\Media\CutShelf;
+use App\Engine\Prober;
 use App\Models\Run;
-use App\Models\RunState;
-use App\Packing\Packer;
-use App\Planning\Planning;
-use App\Planning\Surroundings;
+use App\Shelf\CutShelf;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Containers\Payload;
 use OuterCrate\Units\FrameRange;
@@ -16,13 +12,10 @@ use Symfony\Component\Process\Process;
 function delivered(string $kind, string $preset, array $edits, bool $analyse = false): Run
 {
     $cut = app(CutShelf::class)->bringIn(test()->clip($kind), null, $analyse);
-    $analyse && test()->work('analysis');
+    $analyse && test()->work('analyse');
     $cut->refresh();
-    $plans = app(Planning::class)->plans(app(Surroundings::class)->of($cut, null, test()->folder('out')), [['preset' => $preset, 'edits' => $edits]]);
-    $run = app(Packer::class)->queue($cut, $plans, test()->folder('out'), dispatch: false)[0];
-    app(Packer::class)->make($run);
 
-    return $run->refresh();
+    return test()->made($cut, ['preset' => $preset, 'edits' => $edits]);
 }
 
 /** @return array{float, float} integrated loudness in LUFS and true peak in dBTP, as the engine measures them */
@@ -37,7 +30,7 @@ function loudnessOf(string $path): array
 
 function unwanted(Run $run): array
 {
-    return array_values(array_filter($run->slip['differences'] ?? [['cell' => 'none', 'text' => $run->error]], fn (array $difference): bool => $difference['cell'] !== 'rate'));
+    return array_values(array_filter($run->slip['differences'] ?? [['cell' => 'none', 'text' => $run->work->error]], fn (array $difference): bool => $difference['cell'] !== 'bitrate'));
 }
 
 it('tells a file that it is a 360 picture, and the file still plays', function (string $container, bool $fastStart) {
@@ -50,7 +43,7 @@ it('tells a file that it is a 360 picture, and the file still plays', function (
 })->with([['mp4', true], ['mp4', false], ['mov', true]]);
 
 it('leaves the black bars of a cut out, and nothing of its picture', function () {
-    $run = delivered('boxed', 'review-720', ['frameSize' => ['bars' => 'trim'], 'rate' => ['mode' => 'quality', 'quality' => 12]], true);
+    $run = delivered('boxed', 'review-720', ['frameSize' => ['bars' => 'trim'], 'bitrate' => ['mode' => 'quality', 'quality' => 12]], true);
     expect(unwanted($run))->toBe([])->and([$run->slip['reading']['video'][0]['width'], $run->slip['reading']['video'][0]['height']])->toBe([320, 140]);
     $compared = new Process(['ffmpeg', '-nostdin', '-hide_banner', '-i', $run->file, '-f', 'lavfi', '-i', 'testsrc2=s=320x140:r=25:d=2', '-lavfi', '[0:v]format=yuv420p[a];[1:v]format=yuv420p[b];[a][b]psnr', '-f', 'null', '-']);
     $compared->mustRun();
@@ -71,7 +64,7 @@ it('measures how bright an HDR picture gets, and writes it into the file', funct
 });
 
 it('brings sound to its loudness, and holds its peaks under the ceiling', function (float $target, ?float $expected) {
-    $run = delivered('tone', 'review-720', ['sound' => ['codec' => 'pcm', 'loudness' => $target], 'container' => ['set' => 'mov']], true);
+    $run = delivered('tone', 'review-720', ['audio' => ['codec' => 'pcm', 'loudness' => $target], 'container' => ['set' => 'mov']], true);
     [$loudness, $peak] = loudnessOf($run->file);
     expect(unwanted($run))->toBe([])->and($peak)->toBeLessThanOrEqual(-0.9);
     $expected === null ? expect($loudness)->toBeGreaterThan(-6.0) : expect(abs($loudness - $expected))->toBeLessThan(0.3);
@@ -83,7 +76,7 @@ it('keeps fields in files that hold them, and blends or draws frames of another 
     expect(unwanted($run))->toBe([])->and([$video['scan'], $video['frameRateLabel']])->toBe([$scan, $rate]);
 })->with([
     'H.264' => ['tape', ['frameSize' => ['follow' => 'stored'], 'frameRate' => ['fields' => 'keep']], 'tff', '29.97'],
-    'MPEG-2 in a program stream' => ['tape', ['frameSize' => ['follow' => 'stored'], 'frameRate' => ['fields' => 'keep'], 'picture' => ['codec' => 'mpeg2video'], 'container' => ['set' => 'mpeg-ps'], 'sound' => ['codec' => 'ac3'], 'rate' => ['mode' => 'vbr', 'average' => ['kbps' => 3000], 'peak' => ['kbps' => 6000]]], 'tff', '29.97'],
+    'MPEG-2 in a program stream' => ['tape', ['frameSize' => ['follow' => 'stored'], 'frameRate' => ['fields' => 'keep'], 'video' => ['codec' => 'mpeg2video'], 'container' => ['set' => 'mpeg-ps'], 'audio' => ['codec' => 'ac3'], 'bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 3000], 'peak' => ['kbps' => 6000]]], 'tff', '29.97'],
     'blended fields' => ['tape', ['frameRate' => ['fields' => 'blend']], 'progressive', '29.97'],
     'blended frames' => ['plain', ['frameRate' => ['exact' => '30', 'by' => 'blend']], 'progressive', '30'],
     'frames along the motion' => ['plain', ['frameRate' => ['exact' => '50', 'by' => 'motion']], 'progressive', '50'],
@@ -118,32 +111,29 @@ it('lifts the middle tones and leaves black and white alone', function () {
 });
 
 it('puts files where the name says', function () {
-    $run = delivered('plain', 'review-720', ['file' => ['template' => '{cut} {height}p{rate} v{n}', 'folder' => 'for/{role}']]);
+    $run = delivered('plain', 'review-720', ['file' => ['template' => '{cut} {height}p{fps} v{n}', 'folder' => 'for/{role}']]);
     expect($run->file)->toBe($this->folder('out').'/for/review/Plain 180p25 v1.mp4')->and(is_file($run->file))->toBeTrue();
 });
 
 it('makes the sound alone', function (string $kind, string $preset, array $edits, string $container, string $codec) {
     $run = delivered($kind, $preset, $edits);
-    expect($run->error)->toBeNull()->and(unwanted($run))->toBe([])
+    expect($run->work->error)->toBeNull()->and(unwanted($run))->toBe([])
         ->and($run->slip['reading']['container'])->toBe($container)->and($run->slip['reading']['video'])->toBe([])->and($run->slip['reading']['audio'][0]['codec'])->toBe($codec)
         // A pure tone leaves a lossy codec without a use for its bits.
         ->and($run->slip['bytes'] / $run->plan['estimate']['bytes'])->toBeGreaterThan($codec === 'aac' ? 0.2 : 0.94)->toBeLessThan(1.06)
-        ->and([$run->percent, $run->plan['values']['frameSize']['label']])->toBe([100, '–']);
+        ->and([$run->work->percent, $run->plan['values']['frameSize']['label']])->toBe([100, '–']);
 })->with([
     ['plain', 'sound-wav', [], 'wav', 'pcm_s24le'],
     ['long', 'sound-mp3', [], 'mp3', 'mp3'],
-    ['surround', 'sound-wav', ['sound' => ['codec' => 'pcm', 'bitDepth' => 16]], 'wav', 'pcm_s16le'],
-    ['long', 'sound-wav', ['container' => ['set' => 'm4a'], 'sound' => ['codec' => 'aac', 'kbps' => 256]], 'm4a', 'aac'],
+    ['surround', 'sound-wav', ['audio' => ['codec' => 'pcm', 'bitDepth' => 16]], 'wav', 'pcm_s16le'],
+    ['long', 'sound-wav', ['container' => ['set' => 'm4a'], 'audio' => ['codec' => 'aac', 'kbps' => 256]], 'm4a', 'aac'],
 ]);
 
 it('makes an image of every frame, in a folder that names them all', function (string $preset, string $ending, int $depth, array $edits = []) {
     $cut = app(CutShelf::class)->bringIn($this->clip('plain', '50 % off.mp4'), null, false);
-    $plans = app(Planning::class)->plans(app(Surroundings::class)->of($cut, null, $this->folder('out')), [['preset' => $preset, 'edits' => $edits]], new FrameRange(10, 14));
     foreach ([1, 2] as $time) {
-        $run = app(Packer::class)->queue($cut, $plans, $this->folder('out'), dispatch: false)[0];
-        app(Packer::class)->make($run);
-        $run->refresh();
-        expect($run->error)->toBeNull()->and(unwanted($run))->toBe([])->and($run->slip['frames'])->toBe(5)->and($run->slip['reading']['video'][0]['bitDepth'])->toBe($depth);
+        $run = $this->made($cut, ['preset' => $preset, 'edits' => $edits], new FrameRange(10, 14));
+        expect($run->work->error)->toBeNull()->and(unwanted($run))->toBe([])->and($run->slip['frames'])->toBe(5)->and($run->slip['reading']['video'][0]['bitDepth'])->toBe($depth);
     }
     $shown = $this->answer($this->getJson('/api/runs'), 'run-list')['runs'][0];
     expect([$shown['onDisk'], $shown['isFolder']])->toBe([true, true])->and($this->getJson("/api/runs/{$run->id}/file")->getStatusCode())->toBe(404);
@@ -151,7 +141,7 @@ it('makes an image of every frame, in a folder that names them all', function (s
     expect($run->file)->toEndWith(' v2')->and($images)->toHaveCount(5)->and($images[0])->toEndWith("_000010.{$ending}")
         ->and((new Process(['sha256sum', '--check', '--quiet', 'SHA256SUMS'], $run->file))->run())->toBe(0)
         ->and(array_filter(scandir($this->folder('out')), fn (string $name): bool => str_ends_with($name, 'partial')))->toBe([]);
-})->with([['frames-png', 'png', 8], ['frames-tiff-16', 'tif', 16], ['frames-png', 'jpg', 8, ['picture' => ['codec' => 'mjpeg']]]]);
+})->with([['frames-png', 'png', 8], ['frames-tiff-16', 'tif', 16], ['frames-png', 'jpg', 8, ['video' => ['codec' => 'mjpeg']]]]);
 
 it('makes discs with the fields of the tape', function () {
     $run = delivered('tape', 'sd-disc-59-94', []);
@@ -172,28 +162,17 @@ it('plans beside what is under way, whose names are taken', function () {
     expect($this->left('out'))->toEqualCanonicalizing(['Plain review.mp4', 'Plain sound.wav']);
 });
 
-it('leaves nothing behind of a file that was being finished when everything ended', function () {
-    $run = delivered('plain', 'review-720', []);
-    $run->update(['state' => RunState::Running, 'file' => $this->folder('out').'/Other.mp4']);
-    foreach (['', '.tagged'] as $ending) {
-        file_put_contents($this->folder('out')."/.Other.mp4.run{$run->id}.partial{$ending}", 'half');
-    }
-    app(Packer::class)->recover();
-    expect($this->left('out'))->toBe(['Plain review.mp4'])->and($run->refresh()->state)->toBe(RunState::Failed);
-});
-
 it('takes fields for fields that a file does not tell of', function () {
     $cut = app(CutShelf::class)->bringIn($this->clip('fields-bottom'));
-    $this->work('analysis');
+    $this->work('analyse');
     $cut->refresh();
-    $plan = fn (array $edits) => app(Planning::class)->plans(app(Surroundings::class)->of($cut, null, $this->folder('out')), [['preset' => 'lossless-vault', 'edits' => $edits]])[0];
-    $finding = array_values(array_filter($plan([])->findings, fn ($finding): bool => $finding->id === 'scan-mistold'))[0];
+    $output = fn (array $edits): array => ['preset' => 'lossless-vault', 'edits' => $edits];
+    $finding = array_values(array_filter($this->columns($cut, [$output([])])[0]->findings, fn ($finding): bool => $finding->id === 'scan-mistold'))[0];
     $patch = $finding->remedy->patch;
     expect($patch)->toBe(['frameRate' => ['source' => 'bff']]);
     // Rows of one field against those of the other: combs where something moved between the two.
-    $combs = function (array $edits) use ($cut, $plan): float {
-        $run = app(Packer::class)->queue($cut, [$plan($edits)], $this->folder('out'), dispatch: false)[0];
-        app(Packer::class)->make($run);
+    $combs = function (array $edits) use ($cut, $output): float {
+        $run = $this->made($cut, $output($edits));
         $process = new Process(['ffmpeg', '-v', 'error', '-i', $run->refresh()->file, '-frames:v', '1', '-vf', 'trim=start_frame=20,format=gray,scale=64:180:flags=neighbor', '-f', 'rawvideo', '-']);
         $process->mustRun();
         $rows = array_map(fn (string $row): array => array_values(unpack('C*', $row)), str_split($process->getOutput(), 64));
@@ -213,12 +192,12 @@ it('foresees what a container adds to picture and sound', function (string $pres
     $run = delivered('long', $preset, $edits);
     $packets = [0, 0];
     $bytes = 0;
-    app(Engine::class)->packets($run->file, function (string $line) use (&$packets, &$bytes): void {
+    app(Prober::class)->packets($run->file, function (string $line) use (&$packets, &$bytes): void {
         $fields = explode(',', trim($line));
         $packets[(int) ($fields[0] !== '0')]++;
         $bytes += (int) ($fields[3] ?? 0);
     });
-    $container = (new Catalogue)->container($run->plan['values']['container']['id']);
+    $container = (new Catalogue)->container($run->plan['values']['container']['set']);
     $foreseen = $container->overhead(new Payload($packets[0], $packets[1], $run->plan['values']['keyframes']['frames'] === 1, $bytes, 20.0));
     $added = filesize($run->file) - $bytes;
     // Within half a hundredth of the file, and of the right order.
@@ -226,20 +205,20 @@ it('foresees what a container adds to picture and sound', function (string $pres
 })->with(function () {
     $fast = ['codec' => 'h264', 'effort' => 'fast'];
     foreach (['mp4', 'mov', 'matroska', 'mpeg-ts'] as $container) {
-        yield $container => ['review-720', ['container' => ['set' => $container], 'picture' => $fast]];
+        yield $container => ['review-720', ['container' => ['set' => $container], 'video' => $fast]];
     }
-    yield 'avi' => ['light-lossless', ['container' => ['set' => 'avi'], 'picture' => ['codec' => 'mjpeg'], 'rate' => ['mode' => 'quality'], 'sound' => ['codec' => 'pcm']]];
+    yield 'avi' => ['light-lossless', ['container' => ['set' => 'avi'], 'video' => ['codec' => 'mjpeg'], 'bitrate' => ['mode' => 'quality'], 'audio' => ['codec' => 'pcm']]];
     yield 'mxf' => ['exchange-vc-3', []];
-    yield 'mpeg-ps' => ['sd-disc-50', ['rate' => ['mode' => 'quality', 'quality' => 6]]];
-    yield 'webm' => ['review-720', ['container' => ['set' => 'webm'], 'picture' => ['codec' => 'vp9', 'effort' => 'fast'], 'frameSize' => ['fit' => '320×180'], 'sound' => ['codec' => 'opus']]];
+    yield 'mpeg-ps' => ['sd-disc-50', ['bitrate' => ['mode' => 'quality', 'quality' => 6]]];
+    yield 'webm' => ['review-720', ['container' => ['set' => 'webm'], 'video' => ['codec' => 'vp9', 'effort' => 'fast'], 'frameSize' => ['fit' => '320×180'], 'audio' => ['codec' => 'opus']]];
 });
 
 it('stays under a size that was asked for', function (string $codec, array $rate) {
-    $run = delivered('long', 'review-720', ['picture' => ['codec' => $codec, 'effort' => 'fast'], 'container' => ['set' => 'matroska'], 'frameSize' => ['fit' => '320×180'], 'rate' => $rate + ['mode' => 'vbr', 'average' => ['bytes' => 700_000]]]);
-    expect($run->error)->toBeNull()->and(filesize($run->file) / $run->plan['values']['rate']['target'])->toBeLessThanOrEqual(1.0)->toBeGreaterThan(0.6);
+    $run = delivered('long', 'review-720', ['video' => ['codec' => $codec, 'effort' => 'fast'], 'container' => ['set' => 'matroska'], 'frameSize' => ['fit' => '320×180'], 'bitrate' => $rate + ['mode' => 'vbr', 'average' => ['bytes' => 700_000]]]);
+    expect($run->work->error)->toBeNull()->and(filesize($run->file) / $run->plan['values']['bitrate']['target'])->toBeLessThanOrEqual(1.0)->toBeGreaterThan(0.6);
 })->with([['h264', []], ['h264', ['passes' => 1]], ['h264', ['mode' => 'cbr']], ['hevc', []], ['vp9', []], ['mpeg2video', ['average' => ['bytes' => 2_000_000]]], ['av1', []]]);
 
 it('keeps an average in one pass, though the picture gets ever busier', function () {
-    $run = delivered('busier', 'review-720', ['picture' => ['effort' => 'fast'], 'rate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 300], 'peak' => ['timesAverage' => 1.5]]]);
-    expect($run->error)->toBeNull()->and(filesize($run->file) * 8 / 80 / 300_000)->toBeLessThan(1.1)->toBeGreaterThan(0.95);
+    $run = delivered('busier', 'review-720', ['video' => ['effort' => 'fast'], 'bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 300], 'peak' => ['timesAverage' => 1.5]]]);
+    expect($run->work->error)->toBeNull()->and(filesize($run->file) * 8 / 80 / 300_000)->toBeLessThan(1.1)->toBeGreaterThan(0.95);
 });

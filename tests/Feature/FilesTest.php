@@ -1,14 +1,16 @@
 <?php
 
-use App\Engine\Engine;
+use App\Engine\Capabilities;
 use App\Library\BrokenFile;
 use App\Library\Hosts;
 use App\Library\Presets;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
-use App\Models\Run;
 use App\Models\Speed;
-use App\Packing\RunMeter;
+use App\Models\WorkState;
+use App\Packing\MakeFile;
+use App\Work\Meter;
+use App\Work\WorkQueue;
 use OuterCrate\Encoding\Progress;
 
 it('gives a finished file its name or the next free version, never another’s', function () {
@@ -39,7 +41,7 @@ it('reads shipped files and names the fault of a broken one', function (array $f
 })->with([
     'another version' => [['version' => 9], 'mine.json is not in its format: /version'],
     'a role that is none' => [['role' => 'poster'], '/role'],
-    'a rule that is none' => [['rules' => ['rate' => ['mode' => 'fastest']]], '/rules/rate/mode'],
+    'a rule that is none' => [['rules' => ['bitrate' => ['mode' => 'fastest']]], '/rules/bitrate/mode'],
     'a key that is none' => [['colour' => 'blue'], 'not in its format'],
 ]);
 
@@ -66,14 +68,17 @@ it('blends new timings into what it has learnt', function () {
 });
 
 it('meters progress over all passes and never says 100 before the end', function () {
-    $run = Run::query()->create(['pack' => 'p', 'cut_name' => 'x', 'source' => '/x', 'name' => 'x', 'file' => '/x', 'state' => 'running', 'plan' => ['frames' => 100], 'passes' => []]);
-    $meter = new RunMeter($run);
+    $work = $this->aRun(state: WorkState::Running)->work;
+    $meter = new Meter(app(WorkQueue::class), $work, app(MakeFile::class), fn (): bool => false);
     $seen = [];
-    foreach ([[50, 40], [100, 40], [null, 40], [50, 60], [400, 60]] as [$frames, $weight]) {
-        $frames === null ? $meter->endPass($weight) : $meter->note(new Progress($frames, 25.0, 0, true), $weight);
-        $seen[] = $run->refresh()->percent;
+    $frames = [];
+    foreach ([[50, 0, 40], [100, 0, 40], [0, 40, 60], [50, 40, 60], [400, 40, 60]] as [$done, $before, $weight]) {
+        $share = (new Progress($done, 25.0, 0, true))->shareOf(100, 4.0);
+        $meter->note(($before + $weight * $share) / 100, ['frames' => (int) (100 * $share)], true);
+        $seen[] = $work->refresh()->percent;
+        $frames[] = $work->frames;
     }
-    expect($seen)->toBe([20, 40, 40, 70, 99])->and($run->frames)->toBe(100);
+    expect($seen)->toBe([20, 40, 40, 70, 99])->and($frames)->toBe([50, 100, 0, 50, 100]);
 });
 
 it('knows which graphics chips really code on this machine', function () {
@@ -90,7 +95,7 @@ it('knows which graphics chips really code on this machine', function () {
         SH);
     chmod($engine, 0o755);
     config(['crate.engine.encoder' => $engine]);
-    expect(app(Engine::class)->hardware())->toBe(['h264_nvenc']);
+    expect(app(Capabilities::class)->hardware())->toBe(['h264_nvenc']);
     config(['crate.engine.encoder' => '/nowhere/engine']);
-    expect(app(Engine::class)->hardware())->toBe([]);
+    expect(app(Capabilities::class)->hardware())->toBe([]);
 });

@@ -2,10 +2,10 @@
 
 use App\Models\Cut;
 use App\Models\Run;
-use App\Models\RunState;
-use App\Packing\Packer;
-use App\Planning\Planning;
-use Illuminate\Support\Facades\Artisan;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Work\Worker;
+use App\Work\WorkQueue;
 use OuterCrate\Formats\Catalogue;
 
 /** Packs the outputs through the queue and its worker, and gives the runs. */
@@ -21,7 +21,7 @@ function packed(int $cut, array $outputs): array
 it('makes master and upload through the queue, and what comes out is what was planned', function (string $kind, array $outputs) {
     $runs = packed($this->bringIn($kind)['id'], $outputs);
     foreach ($runs as $run) {
-        $differs = array_values(array_filter($run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]], fn (array $difference): bool => $difference['cell'] !== 'rate'));
+        $differs = array_values(array_filter($run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]], fn (array $difference): bool => $difference['cell'] !== 'bitrate'));
         expect($differs)->toBe([], "{$kind} {$run['preset']}: ".json_encode($differs))
             ->and($run['state'])->toBe('done')
             ->and(hash_file('sha256', $run['path']))->toBe($run['slip']['sha256'])
@@ -31,7 +31,7 @@ it('makes master and upload through the queue, and what comes out is what was pl
         ->and($this->left('derived'))->toHaveCount(1);
 })->with([
     ['ten-bit', [['preset' => 'archive-10-bit'], ['preset' => 'lossless-vault'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'], ['preset' => 'slow-line']]],
-    ['plain', [['preset' => 'lossless-vault'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'archive-10-bit', 'edits' => ['picture' => ['effort' => 'slow']]]]],
+    ['plain', [['preset' => 'lossless-vault'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'archive-10-bit', 'edits' => ['video' => ['effort' => 'slow']]]]],
     ['hd-high-rate', [['preset' => 'platen-1080', 'host' => 'platen'], ['preset' => 'review-720']]],
     ['tape', [['preset' => 'archive-10-bit'], ['preset' => 'lossless-vault'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
     ['slow', [['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
@@ -46,13 +46,13 @@ it('makes every codec in every profile, in a container that carries it, as plann
     $catalogue = new Catalogue;
     $edits = [
         'container' => ['set' => $container],
-        'picture' => ['codec' => $codec, 'effort' => 'fast'] + ($profile === '' ? [] : ['profile' => $profile]),
-        'rate' => ['mode' => $catalogue->video($codec)->rateModes()[0]->value],
-        'sound' => $catalogue->container($container)->audioCodecs() === [] ? 'none' : ['codec' => $catalogue->container($container)->audioCodecs()[0]],
+        'video' => ['codec' => $codec, 'effort' => 'fast'] + ($profile === '' ? [] : ['profile' => $profile]),
+        'bitrate' => ['mode' => $catalogue->video($codec)->rateModes()[0]->value],
+        'audio' => $catalogue->container($container)->audioCodecs() === [] ? 'none' : ['codec' => $catalogue->container($container)->audioCodecs()[0]],
     ];
     $kind = str_starts_with($profile, 'hd-') ? 'slow' : 'plain';
     $run = packed($this->bringIn($kind)['id'], [['preset' => 'archive-10-bit', 'edits' => $edits + ($kind === 'slow' ? ['frameRate' => ['exact' => '25']] : [])]])[0];
-    $differs = array_filter($run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]], fn (array $difference): bool => $difference['cell'] !== 'rate');
+    $differs = array_filter($run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]], fn (array $difference): bool => $difference['cell'] !== 'bitrate');
     expect($run['state'])->toBe('done', (string) $run['error'])->and(array_values($differs))->toBe([]);
 })->with(function () {
     $catalogue = new Catalogue;
@@ -71,8 +71,8 @@ it('makes every codec in every profile, in a container that carries it, as plann
 });
 
 it('codes every sound as planned', function (string $codec, string $container) {
-    $run = packed($this->bringIn()['id'], [['preset' => 'review-720', 'edits' => ['container' => ['set' => $container], 'sound' => ['codec' => $codec, 'channels' => 2]]]])[0];
-    expect($run['state'])->toBe('done', (string) $run['error'])->and(array_filter($run['slip']['differences'], fn (array $difference): bool => $difference['cell'] === 'sound'))->toBe([]);
+    $run = packed($this->bringIn()['id'], [['preset' => 'review-720', 'edits' => ['container' => ['set' => $container], 'audio' => ['codec' => $codec, 'channels' => 2]]]])[0];
+    expect($run['state'])->toBe('done', (string) $run['error'])->and(array_filter($run['slip']['differences'], fn (array $difference): bool => $difference['cell'] === 'audio'))->toBe([]);
 })->with([['aac', 'mp4'], ['opus', 'mp4'], ['mp3', 'mov'], ['ac3', 'mpeg-ts'], ['pcm', 'mov'], ['flac', 'matroska'], ['alac', 'mov']]);
 
 it('keeps every frame of a lossless master', function () {
@@ -87,8 +87,8 @@ it('keeps every frame of a lossless master', function () {
 });
 
 it('holds the planned average on a picture that needs it', function () {
-    $run = packed($this->bringIn('hd-high-rate')['id'], [['preset' => 'lanternwick-generous', 'host' => 'lanternwick', 'edits' => ['rate' => ['average' => ['kbps' => 3000]]]]])[0];
-    expect($run['slip']['rates']['video'])->toBeGreaterThan(2_400_000)->toBeLessThan(3_600_000)
+    $run = packed($this->bringIn('hd-high-rate')['id'], [['preset' => 'lanternwick-generous', 'host' => 'lanternwick', 'edits' => ['bitrate' => ['average' => ['kbps' => 3000]]]]])[0];
+    expect($run['slip']['bitrates']['video'])->toBeGreaterThan(2_400_000)->toBeLessThan(3_600_000)
         ->and(abs($run['slip']['bytes'] / $run['plan']['estimate']['bytes'] - 1))->toBeLessThan(0.15);
 });
 
@@ -115,36 +115,30 @@ it('passes over a run that was stopped before its turn', function () {
     $queued = $this->postJson("/api/cuts/{$this->bringIn()['id']}/pack")->json('runs');
     expect($this->answer($this->postJson("/api/runs/{$queued[0]['id']}/stop"), 'run-answer')['run']['state'])->toBe('stopped');
     $this->work();
-    expect(Run::query()->orderBy('id')->get()->map(fn (Run $run): string => $run->state->value)->all())->toBe(['stopped', 'done'])
+    expect(Run::query()->orderBy('id')->get()->map(fn (Run $run): string => $run->work->state->value)->all())->toBe(['stopped', 'done'])
         ->and($this->left('out'))->toHaveCount(1);
 });
 
 it('stops a run under way and keeps no half file', function () {
     $cut = Cut::query()->find($this->bringIn('long')['id']);
-    $run = app(Packer::class)->queue($cut, app(Planning::class)->plans(app(App\Planning\Surroundings::class)->of($cut, null, $this->folder('out')), [['preset' => 'slow-line']]), $this->folder('out'), dispatch: false)[0];
-    app(Packer::class)->make($run, onProgress: fn () => Run::query()->update(['stop_asked' => true]));
-    expect($run->refresh()->state)->toBe(RunState::Stopped)->and($this->left('out'))->toBe([]);
+    $run = $this->queued($cut, [['preset' => 'slow-line']])[0];
+    $this->make($run, fn (Work $work) => app(WorkQueue::class)->stop($work));
+    expect($run->work->state)->toBe(WorkState::Stopped)->and($this->left('out'))->toBe([]);
 });
 
-it('hands a run back to the queue when the worker ends', function () {
-    $this->postJson("/api/cuts/{$this->bringIn()['id']}/pack");
-    $worker = app('queue.worker');
-    $worker->shouldQuit = true;
-    Artisan::call('queue:work', ['--once' => true]);
-    $worker->shouldQuit = false;
-    expect(Run::query()->first()->state)->toBe(RunState::Waiting);
+it('hands a run back to the queue when the worker ends, unless it was asked to stop meanwhile', function () {
+    $cut = Cut::query()->find($this->bringIn('long')['id']);
+    [$first, $second] = $this->queued($cut, [['preset' => 'slow-line'], ['preset' => 'review-720']])->all();
+    $leave = fn (Run $run, bool $stop) => app(Worker::class)->one(['make'], function () use ($run, $stop): bool {
+        $stop && Work::query()->whereKey($run->work->id)->update(['stop_asked' => true]);
+
+        return true;
+    }, [$run->work->id]);
+    $leave($first, false);
+    $leave($second, true);
+    expect([$first->refresh()->work->state, $second->refresh()->work->state])->toBe([WorkState::Waiting, WorkState::Stopped]);
     $this->work();
-    expect(Run::query()->pluck('state')->all())->toBe([RunState::Done, RunState::Done]);
-});
-
-it('says so after a crash and removes what was half made', function () {
-    $this->postJson("/api/cuts/{$this->bringIn()['id']}/pack");
-    $run = Run::query()->first();
-    $run->update(['state' => RunState::Running]);
-    is_dir(dirname($run->file)) || mkdir(dirname($run->file));
-    file_put_contents(dirname($run->file).'/.'.basename($run->file).".run{$run->id}.partial", 'half');
-    expect(Artisan::call('crate:recover'))->toBe(0);
-    expect($run->refresh()->state)->toBe(RunState::Failed)->and($run->error)->toContain('pack again')->and($this->left('out'))->toBe([]);
+    expect($first->refresh()->work->state)->toBe(WorkState::Done)->and($this->left('out'))->toHaveCount(1);
 });
 
 it('fails with a plain message and nothing left behind when the engine does', function (string $script, string $says) {
@@ -157,7 +151,7 @@ it('fails with a plain message and nothing left behind when the engine does', fu
     expect($run['state'])->toBe('failed')->and($run['error'])->toContain($says)->and($this->left('out'))->toBe([]);
 })->with([
     'full drive' => ['echo half > "${last#file:}"; echo "av_interleaved_write_frame(): No space left on device" >&2; exit 1', 'The drive is full'],
-    'crash' => ['echo half > "${last#file:}"; kill -SEGV $$', 'The engine stopped'],
+    'crash' => ['echo half > "${last#file:}"; kill -SEGV $$', 'was ended by the signal SEGV'],
     'an empty file and a good word' => [': > "${last#file:}"; exit 0', 'could not be read back'],
 ]);
 

@@ -1,7 +1,7 @@
 <?php
 
-use App\Http\Contract;
 use App\Media\CutReader;
+use App\Schema\Contract;
 use OuterCrate\Reading\Description;
 use Symfony\Component\Process\Process;
 
@@ -93,7 +93,7 @@ it('plans for a script, with values, origins, findings and estimate', function (
     expect($process->getExitCode())->toBe(0)
         ->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'plan-list'))->toBe([])
         ->and(array_column($outputs, 'host'))->toBe([null, 'lanternwick', 'tallgate'])
-        ->and($outputs[1]['values']['rate']['average'])->toBe(14_400_000)
+        ->and($outputs[1]['values']['bitrate']['average'])->toBe(14_400_000)
         ->and($outputs[1]['estimate']['bytes'])->toBeGreaterThan(800_000)
         ->and(array_column($outputs[2]['findings'], 'id'))->toContain('shape-differs');
 });

@@ -1,9 +1,9 @@
 <?php
 
-use App\Jobs\SamplePieces;
-use App\Models\Run;
-use App\Models\RunState;
 use App\Models\Sample;
+use App\Models\Work;
+use App\Models\WorkState;
+use OuterCrate\Json\Freezer;
 
 /** Saves a sheet with one output and gives its plan. */
 function sheetOf(int $cut, array $output): array
@@ -17,7 +17,7 @@ it('encodes pieces in the background where the size depends on the picture, and 
     $cut = $this->bringIn('long')['id'];
     $before = sheetOf($cut, $output)['estimate'];
     expect([$before['sampling'], $before['basis'] === 'sample'])->toBe([true, false]);
-    $this->work(SamplePieces::QUEUE);
+    $this->work('sample');
     $after = sheetOf($cut, $output)['estimate'];
     expect([$after['sampling'], $after['basis']])->toBe([false, 'sample'])->and($after['marginPercent'])->toBeLessThan($before['marginPercent']);
     $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
@@ -33,11 +33,11 @@ it('encodes pieces in the background where the size depends on the picture, and 
 
 it('knows that a calm picture does not use up its average', function () {
     $cut = $this->bringIn('long')['id'];
-    $output = ['preset' => 'review-720', 'edits' => ['picture' => ['effort' => 'fast'], 'frameSize' => ['fit' => '160×90'], 'rate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 12_000]]]];
+    $output = ['preset' => 'review-720', 'edits' => ['video' => ['effort' => 'fast'], 'frameSize' => ['fit' => '160×90'], 'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 12_000]]]];
     $before = sheetOf($cut, $output)['estimate'];
-    $this->work(SamplePieces::QUEUE);
+    $this->work('sample');
     $after = sheetOf($cut, $output)['estimate'];
-    expect([$before['basis'], $after['basis']])->toBe(['rate', 'sample']);
+    expect([$before['basis'], $after['basis']])->toBe(['bitrate', 'sample']);
     $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
     $this->work();
     $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
@@ -46,11 +46,11 @@ it('knows that a calm picture does not use up its average', function () {
 
 it('times a setting that no run has taught yet, and leaves its size to the average', function () {
     $cut = $this->bringIn('long')['id'];
-    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['rate' => ['mode' => 'cbr']]];
+    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['bitrate' => ['mode' => 'cbr']]];
     $before = sheetOf($cut, $output)['estimate'];
-    $this->work(SamplePieces::QUEUE);
+    $this->work('sample');
     $after = sheetOf($cut, $output)['estimate'];
-    expect([$before['sampling'], $after['sampling'], $after['basis']])->toBe([true, false, 'rate'])->and($after['bytes'] / $before['bytes'])->toBeGreaterThan(0.85)->toBeLessThan(1.01)->and($after['seconds'])->not->toBe($before['seconds']);
+    expect([$before['sampling'], $after['sampling'], $after['basis']])->toBe([true, false, 'bitrate'])->and($after['bytes'] / $before['bytes'])->toBeGreaterThan(0.85)->toBeLessThan(1.01)->and($after['seconds'])->not->toBe($before['seconds']);
     // Once a run has, it is not asked for again.
     $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
     $this->work();
@@ -63,7 +63,7 @@ it('knows sound that needs less than it may have', function () {
     // A pure tone: lossless coding packs it to a fraction.
     $output = ['preset' => 'lossless-vault', 'edits' => ['frameSize' => ['fit' => '64×64']]];
     $before = sheetOf($cut, $output)['estimate']['bytes'];
-    $this->work(SamplePieces::QUEUE);
+    $this->work('sample');
     $after = sheetOf($cut, $output)['estimate']['bytes'];
     $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
     $this->work();
@@ -75,8 +75,8 @@ it('does not wait for a run, and does not take its own time for the machine’s 
     $cut = $this->bringIn('long')['id'];
     $output = ['preset' => 'review-720'];
     sheetOf($cut, $output);
-    Run::query()->create(['pack' => 'p', 'cut_id' => $cut, 'cut_name' => 'long', 'source' => 's', 'name' => 'n', 'file' => 'f', 'state' => RunState::Running, 'plan' => [], 'passes' => []]);
-    $this->work(SamplePieces::QUEUE);
+    $this->aRun(['cut_id' => $cut], WorkState::Running);
+    $this->work('sample');
     $known = Sample::query()->sole()->sampled();
     expect($known->secondsPerFrame)->toBeNull()->and($known->bytesPerFrame)->toBeGreaterThan(0.0)
         ->and(sheetOf($cut, $output)['estimate'])->toMatchArray(['basis' => 'sample', 'sampling' => false]);
@@ -84,17 +84,18 @@ it('does not wait for a run, and does not take its own time for the machine’s 
 
 it('forgets what nobody waits for', function () {
     $cut = $this->bringIn('long')['id'];
-    sheetOf($cut, ['preset' => 'review-720', 'edits' => ['rate' => ['mode' => 'quality', 'quality' => 30]]]);
+    sheetOf($cut, ['preset' => 'review-720', 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 30]]]);
     $this->travel(20)->seconds();
-    sheetOf($cut, ['preset' => 'review-720', 'edits' => ['rate' => ['mode' => 'quality', 'quality' => 31]]]);
-    $this->work(SamplePieces::QUEUE);
-    expect(Sample::query()->count())->toBe(1)->and(Sample::query()->first()->output['edits']['rate']['quality'])->toBe(31);
+    sheetOf($cut, ['preset' => 'review-720', 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 31]]]);
+    $this->work('sample');
+    $made = Sample::query()->whereNotNull('result')->get();
+    expect($made)->toHaveCount(1)->and(Freezer::thaw($made[0]->plan)->bitrate->quality)->toBe(31)->and(Work::query()->where('kind', Sample::WORK)->count())->toBe(1);
 });
 
 it('keeps the rough figure where pieces cannot be encoded', function () {
     $cut = $this->bringIn('plain')['id'];
     sheetOf($cut, ['preset' => 'review-720']);
     config(['crate.engine.encoder' => '/bin/false']);
-    $this->work(SamplePieces::QUEUE);
+    $this->work('sample');
     expect(Sample::query()->value('result'))->toBeFalse();
 });

@@ -1,16 +1,14 @@
 <?php
 
-use App\Media\CutShelf;
-use App\Models\Run;
-use App\Models\RunState;
-use App\Planning\Planning;
-use App\Planning\Surroundings;
+use App\Desk\Surroundings;
+use App\Models\WorkState;
+use App\Shelf\CutShelf;
 
 /** Ids of what is noticed of a review file of a cut. */
 function noticed(string $path, ?string $name = null): array
 {
     $cut = app(CutShelf::class)->bringIn($path, $name, false);
-    $plan = app(Planning::class)->plans(app(Surroundings::class)->of($cut), [['preset' => 'review-720']])[0];
+    $plan = test()->columns($cut, [["preset" => "review-720"]])[0];
 
     return array_map(fn ($finding): string => $finding->id, $plan->findings);
 }
@@ -37,11 +35,11 @@ it('is not misled by words that only contain one', function () {
 
 it('knows which names are taken: on the disk whatever their case, and by what is under way', function () {
     $cut = app(CutShelf::class)->bringIn($this->clip('plain', 'bowl.mp4'), 'Bowl', false);
-    $name = fn (array $edits = []): string => app(Planning::class)->plans(app(Surroundings::class)->of($cut, null, $this->folder('out')), [['preset' => 'review-720', 'edits' => $edits]])[0]->file->path();
+    $name = fn (array $edits = []): string => $this->columns($cut, [['preset' => 'review-720', 'edits' => $edits]])[0]->plan->file->path();
     expect($name())->toBe('Bowl review.mp4');
     file_put_contents($this->folder('out').'/BOWL REVIEW.MP4', '');
     expect($name())->toBe('Bowl review v2.mp4');
-    Run::query()->create(['pack' => 'p', 'cut_id' => $cut->id, 'cut_name' => 'Bowl', 'source' => $cut->path, 'name' => 'review', 'file' => $this->folder('out').'/Bowl review v2.mp4', 'state' => RunState::Waiting, 'plan' => [], 'passes' => []]);
+    $this->aRun(['cut_id' => $cut->id, 'file' => $this->folder('out').'/Bowl review v2.mp4']);
     expect($name())->toBe('Bowl review v3.mp4')->and($name(['file' => ['folder' => 'deep/er']]))->toBe('deep/er/Bowl review.mp4');
 });
 
@@ -55,8 +53,8 @@ it('knows the drive: how much is free, how it is formatted, and whether the cut 
 
 it('counts what waits in the queue into the room on the drive, less what is done of it', function () {
     $cut = app(CutShelf::class)->bringIn($this->clip(), null, false);
-    foreach ([[RunState::Waiting, 0], [RunState::Running, 75], [RunState::Done, 100]] as $i => [$state, $percent]) {
-        Run::query()->create(['pack' => 'p', 'cut_id' => $cut->id, 'cut_name' => 'c', 'source' => 's', 'name' => "n{$i}", 'file' => "f{$i}", 'state' => $state, 'percent' => $percent, 'plan' => ['estimate' => ['bytes' => 1_000_000]], 'passes' => []]);
+    foreach ([[WorkState::Waiting, 0], [WorkState::Running, 75], [WorkState::Done, 100]] as [$state, $percent]) {
+        $this->aRun(['cut_id' => $cut->id, 'plan' => ['estimate' => ['bytes' => 1_000_000]]], $state, ['percent' => $percent]);
     }
     expect(app(Surroundings::class)->of($cut)->volume->promisedBytes)->toBe(1_250_000);
 });

@@ -4,20 +4,29 @@ namespace Tests\Support;
 
 use Opis\JsonSchema\Validator;
 use OuterCrate\Checks\CheckList;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Checks\Volume;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Desk\Column;
+use OuterCrate\Desk\Desk as CoreDesk;
+use OuterCrate\Desk\Pace;
 use OuterCrate\Encoding\Encoders;
+use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Host;
+use OuterCrate\Hosts\HostFile;
+use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Cells\Schemas;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Subject;
+use OuterCrate\Planning\Volume;
 use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Units\LineSpeed;
 
-/** The planner with the shipped presets and hosts, without the framework. */
+/** The desk with the shipped presets and hosts, without the framework. */
 final class Desk
 {
     public static function reading(array $probe, int $bytes = 1_000_000): Reading
@@ -33,7 +42,12 @@ final class Desk
     /** @param  array<string, mixed>  $asks  in place of what the file asks */
     public static function host(?string $slug, array $asks = []): ?Host
     {
-        return $slug === null ? null : Host::fromFile($slug, array_replace_recursive(json_decode(file_get_contents(__DIR__."/../../hosts/{$slug}.json"), true), ['asks' => $asks]));
+        return $slug === null ? null : (new HostFile(new Catalogue))->host($slug, array_replace_recursive(self::hostFile($slug), ['asks' => $asks]));
+    }
+
+    public static function hostFile(string $slug): array
+    {
+        return json_decode(file_get_contents(__DIR__."/../../hosts/{$slug}.json"), true);
     }
 
     /** @return list<string> */
@@ -49,26 +63,45 @@ final class Desk
     }
 
     /** @param  string  $output PRESET or PRESET@HOST */
-    public static function plan(Reading $reading, string $output, array $edits = [], ?array $encoders = null, ?int $free = null, ?Subject $subject = null, array $asks = []): Plan
-    {
+    public static function column(
+        Reading $reading,
+        string $output,
+        array $edits = [],
+        ?array $encoders = null,
+        ?int $free = null,
+        ?Subject $subject = null,
+        array $asks = [],
+        ?Cells $cells = null,
+    ): Column {
         [$preset, $host] = explode('@', $output) + [1 => null];
+        $cells ??= new Cells;
+        $desk = new CoreDesk($cells, new Planner(new Catalogue, $cells), new CheckList(new Encoders));
+        $pace = new Pace(new TimeEstimate(new Encoders, []), LineSpeed::said(5_000_000));
+        $subject ??= new Subject($reading, $encoders, new Volume($free));
 
-        return (new Planner(new Catalogue, new CheckList(new Encoders)))
-            ->plan($subject ?? new Subject($reading, $encoders, new Volume($free)), new OutputSpec(self::preset($preset), self::host($host, $asks), new Rules($edits)));
+        return $desk->column($subject, new OutputSpec(self::preset($preset), self::host($host, $asks), new Rules($edits)), $pace);
     }
 
-    /** @return list<string> ids of a plan's findings */
-    public static function findings(Plan $plan): array
+    /** @param  string  $output PRESET or PRESET@HOST */
+    public static function plan(Reading $reading, string $output, array $edits = [], ?array $encoders = null, ?int $free = null, ?Subject $subject = null, array $asks = []): Plan
     {
-        return array_map(fn ($finding): string => $finding->id, $plan->findings);
+        return self::column($reading, $output, $edits, $encoders, $free, $subject, $asks)->plan;
+    }
+
+    /** @return list<string> ids of a column's findings */
+    public static function findings(Column $column): array
+    {
+        return array_map(fn (Finding $finding): string => $finding->id, $column->findings);
     }
 
     /** Whether edits are in the shape that the sheet takes them in. */
     public static function fits(array $edits): bool
     {
         $validator = new Validator;
-        $validator->resolver()->registerPrefix('https://outer-crate.invalid/schema/', __DIR__.'/../../resources/schema');
+        foreach ((new Schemas(new Cells))->documents() as $document) {
+            $validator->resolver()->registerRaw(json_encode($document));
+        }
 
-        return $validator->validate(json_decode(json_encode((object) $edits)), 'https://outer-crate.invalid/schema/edits.json')->isValid();
+        return $validator->validate(json_decode(json_encode((object) $edits)), Schemas::ADDRESS.'edits.json')->isValid();
     }
 }

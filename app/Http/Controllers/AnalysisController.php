@@ -3,8 +3,8 @@
 namespace App\Http\Controllers;
 
 use App\Analysis\CutAnalyses;
-use App\Analysis\Workspace;
 use App\Http\Resources\AnalysisResource;
+use App\Media\Workspace;
 use App\Models\Cut;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -2,15 +2,52 @@
 
 namespace App\Http\Controllers;
 
-use App\Engine\Engine;
+use App\Engine\Capabilities;
 use Illuminate\Http\JsonResponse;
-use OuterCrate\Planning\Choices;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Formats\Video\VideoCodec;
+use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Cells\Choice;
+use OuterCrate\Planning\Cells\Part;
 
+/** The rows of the sheet, and what their editors offer (resources/schema/choices.json). */
 class ChoicesController
 {
-    /** What the cells' editors offer. */
-    public function __invoke(Choices $choices, Engine $engine): JsonResponse
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly Cells $cells,
+        private readonly Capabilities $capabilities,
+    ) {
+    }
+
+    public function __invoke(): JsonResponse
     {
-        return response()->json(['cells' => $choices->all(), 'parts' => $choices->parts($engine->hardware() !== []), 'rateModes' => $choices->rateModes(), 'qualities' => $choices->qualities()]);
+        $hardware = $this->capabilities->hardware() !== [];
+
+        return response()->json([
+            'cells' => array_values(array_map(fn (Cell $cell): array => [
+                'name' => $cell->name(),
+                'label' => $cell->label(),
+                'choices' => array_map(fn (Choice $choice): array => $choice->toArray(), $cell->choices($this->catalogue)),
+                'parts' => array_map(fn (Part $part): array => $part->toArray(), $cell->parts($hardware)),
+            ], $this->cells->all())),
+            'codecs' => array_map($this->codec(...), $this->catalogue->videoCodecs()),
+        ]);
+    }
+
+    /** @return array{modes: list<string>, quality: ?array{best: int, worst: int, usual: int}} how a codec can be told to spend bits */
+    private function codec(VideoCodec $codec): array
+    {
+        $scale = $codec->quality();
+
+        return [
+            'modes' => [
+                ...array_map(fn (BitrateMode $mode): string => $mode->value, $codec->rateModes()),
+                ...($codec->hasTwoPasses() ? ['vbr2'] : []),
+            ],
+            'quality' => $scale === null ? null : ['best' => $scale->best, 'worst' => $scale->worst, 'usual' => $scale->usual],
+        ];
     }
 }

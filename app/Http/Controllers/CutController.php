@@ -5,12 +5,11 @@ namespace App\Http\Controllers;
 use App\Http\Payload;
 use App\Http\Resources\CutResource;
 use App\Http\Resources\MediaFileResource;
-use App\Media\CutShelf;
 use App\Media\MediaFolders;
 use App\Models\Cut;
 use App\Models\Run;
-use App\Models\RunState;
 use App\Packing\PackRefused;
+use App\Shelf\CutShelf;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -41,8 +40,8 @@ class CutController
     /** Takes the cut off the shelf. Its file and what was packed from it stay. */
     public function destroy(Cut $cut): Response
     {
-        if (Run::query()->where('cut_id', $cut->id)->whereIn('state', RunState::underWay())->exists()) {
-            throw new PackRefused("{$cut->name} has runs under way. Stop them or wait, then take it off the shelf.");
+        if (Run::underWay()->where('cut_id', $cut->id)->exists()) {
+            throw new PackRefused("{$cut->name} has runs under way.", 'Stop them or wait, then take it off the shelf.');
         }
         $this->shelf->takeOff($cut);
 

@@ -2,7 +2,7 @@
 
 namespace App\Http\Controllers;
 
-use App\Engine\Engine;
+use App\Engine\Capabilities;
 use App\Http\Payload;
 use App\Media\OutputFile;
 use App\Models\Setting;
@@ -13,7 +13,7 @@ use OuterCrate\Units\ByteCount;
 
 class MachineController
 {
-    public function __construct(private readonly Engine $engine)
+    public function __construct(private readonly Capabilities $capabilities)
     {
     }
 
@@ -25,7 +25,7 @@ class MachineController
         return response()->json([
             'freeBytes' => $free,
             'freeLabel' => $free === null ? null : (string) new ByteCount($free),
-            'engine' => $this->engine->version(),
+            'engine' => $this->capabilities->version(),
             'deliveries' => config('crate.deliveries'),
             'lineSpeed' => $speed->bitsPerSecond,
             'lineSpeedLabel' => (string) new Bitrate($speed->bitsPerSecond),

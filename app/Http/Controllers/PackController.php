@@ -2,26 +2,26 @@
 
 namespace App\Http\Controllers;
 
+use App\Desk\CutDesk;
+use App\Desk\Surroundings;
 use App\Http\Payload;
 use App\Http\Resources\CutResource;
 use App\Http\Resources\RunResource;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Packing\Packer;
-use App\Planning\Planning;
-use App\Planning\Surroundings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 class PackController
 {
     /** Queues the outputs that are named, or every output of the cut's sheet. */
-    public function store(Request $request, Cut $cut, Planning $planning, Surroundings $surroundings, Packer $packer): JsonResponse
+    public function store(Request $request, Cut $cut, CutDesk $desk, Packer $packer): JsonResponse
     {
         $folder = Surroundings::deliveries($cut->name);
         $reading = $cut->reading();
         $outputs = $request->json()->all() === [] ? $cut->outputs : Payload::of($request, 'pack-request')['outputs'] ?? $cut->outputs;
-        $runs = $packer->queue($cut, $planning->plans($surroundings->of($cut, $reading), $outputs, $cut->range($reading)), $folder);
+        $runs = $packer->pack($cut, $desk->columns($cut, $reading, $outputs, $cut->range($reading)), $folder);
 
         return response()->json(['pack' => $runs->first()?->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
     }

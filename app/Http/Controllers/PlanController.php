@@ -2,31 +2,31 @@
 
 namespace App\Http\Controllers;
 
+use App\Desk\CutDesk;
 use App\Http\Payload;
 use App\Models\Cut;
-use App\Planning\Planning;
-use App\Planning\Surroundings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use OuterCrate\Planning\Plan;
+use OuterCrate\Desk\Column;
+use OuterCrate\Desk\Recap;
 use OuterCrate\Units\FrameRange;
 
 /** Plans outputs for a cut without saving anything. */
 class PlanController
 {
-    public function __invoke(Request $request, Planning $planning, Surroundings $surroundings): JsonResponse
+    public function __invoke(Request $request, CutDesk $desk): JsonResponse
     {
         $payload = Payload::of($request, 'plan-request');
         $cut = Cut::query()->findOrFail($payload['cut']);
         $reading = $cut->reading();
-        $range = isset($payload['range']) ? new FrameRange($payload['range']['first'], max($payload['range']['first'], $payload['range']['last'])) : $cut->range($reading);
-
-        $plans = $planning->plans($surroundings->of($cut, $reading), $payload['outputs'], $range);
+        $asked = $payload['range'] ?? null;
+        $range = $asked === null ? $cut->range($reading) : new FrameRange($asked['first'], max($asked['first'], $asked['last']));
+        $columns = $desk->columns($cut, $reading, $payload['outputs'], $range);
 
         return response()->json([
-            'outputs' => array_map(fn (Plan $plan): array => $planning->describe($plan, $reading), $plans),
-            'recap' => $planning->recap($plans, $reading),
-            'stopped' => array_reduce($plans, fn (bool $stopped, Plan $plan): bool => $stopped || $plan->isStopped(), false),
+            'outputs' => array_map(fn (Column $column): array => $column->toArray(), $columns),
+            'recap' => Recap::of($columns),
+            'stopped' => array_filter($columns, fn (Column $column): bool => $column->isStopped()) !== [],
         ]);
     }
 }

@@ -7,7 +7,9 @@ use App\Http\Resources\AnalysisResource;
 use App\Http\Resources\RunResource;
 use App\Models\CutAnalysis;
 use App\Models\Run;
-use App\Models\RunState;
+use App\Models\WorkState;
+use App\Work\WorkQueue;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use InvalidArgumentException;
@@ -22,23 +24,22 @@ class RunController
     public function index(Request $request): JsonResponse
     {
         $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
-        $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'state', 'plan', 'frames', 'percent', 'speed', 'seconds_left', 'stop_asked', 'error', 'slip', 'ended_at'];
-        $underWay = Run::query()->select($columns)->whereIn('state', RunState::underWay())->orderBy('id')->get();
-        $over = Run::query()->select($columns)->whereNotIn('state', RunState::underWay())->orderByDesc('id')->limit($latest)->get();
-
-        $analyses = CutAnalysis::query()->with('cut:id,name')->whereIn('state', RunState::underWay())->orderBy('id')->get(['id', 'cut_id', 'state', 'percent', 'seconds_left', 'error']);
+        $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'plan', 'slip'];
+        $underWay = Run::underWay()->select($columns)->orderBy('id')->get();
+        $over = Run::over()->select($columns)->orderByDesc('id')->limit($latest)->get();
+        $analyses = CutAnalysis::query()->with('cut:id,name')->orderBy('id')
+            ->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
+            ->get(['id', 'cut_id'])->sortBy(fn (CutAnalysis $analysis): int => $analysis->work->state === WorkState::Running ? 0 : 1);
 
         return response()->json([
             'runs' => $underWay->concat($over)->map(RunResource::of(...)),
-            'analyses' => $analyses->sortBy(fn (CutAnalysis $analysis): int => $analysis->state === RunState::Running ? 0 : 1)->values()->map(AnalysisResource::onBelt(...)),
+            'analyses' => $analyses->values()->map(AnalysisResource::onBelt(...)),
         ]);
     }
 
-    public function stop(Run $run): JsonResponse
+    public function stop(Run $run, WorkQueue $queue): JsonResponse
     {
-        $run->update(['stop_asked' => true]);
-        // What has not begun is stopped at once; the worker passes over it.
-        Run::query()->whereKey($run->id)->where('state', RunState::Waiting)->update(['state' => RunState::Stopped, 'ended_at' => now()]);
+        $queue->stop($run->work);
 
         return response()->json(['run' => RunResource::of($run->refresh())]);
     }
@@ -47,7 +48,7 @@ class RunController
     public function sent(Request $request, Run $run): JsonResponse
     {
         $took = Payload::of($request, 'sent-request')['took'];
-        abort_unless($run->state === RunState::Done && isset($run->plan['host']), 422, 'Only a file that was made for a host is sent to one.');
+        abort_unless($run->work->state === WorkState::Done && isset($run->plan['host']), 422, 'Only a file that was made for a host is sent to one.');
         try {
             $seconds = $took === null ? null : Duration::parse($took)->seconds->round();
         } catch (InvalidArgumentException $e) {
@@ -61,7 +62,7 @@ class RunController
 
     public function file(Run $run): BinaryFileResponse
     {
-        abort_unless($run->state === RunState::Done && is_file($run->file), 404);
+        abort_unless($run->work->state === WorkState::Done && is_file($run->file), 404);
         $name = basename($run->file);
 
         return response()->download($run->file, $name, ['Cache-Control' => 'private, no-store'], 'attachment')

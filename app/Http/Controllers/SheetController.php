@@ -3,25 +3,25 @@
 namespace App\Http\Controllers;
 
 use App\Analysis\CutAnalyses;
+use App\Desk\CutDesk;
 use App\Http\InvalidPayload;
 use App\Http\Payload;
 use App\Http\Resources\CutResource;
 use App\Http\Resources\RangeResource;
 use App\Models\Cut;
-use App\Planning\Planning;
-use App\Planning\Samples;
-use App\Planning\Surroundings;
+use App\Sampling\Samples;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Analysis\Notice;
 use OuterCrate\Analysis\Notices;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Planning\Plan;
+use OuterCrate\Analysis\Severity;
+use OuterCrate\Desk\Column;
+use OuterCrate\Desk\Recap;
 use OuterCrate\Reading\Reading;
 
 class SheetController
 {
-    public function __construct(private readonly Planning $planning, private readonly Surroundings $surroundings, private readonly Samples $samples)
+    public function __construct(private readonly CutDesk $desk, private readonly Samples $samples)
     {
     }
 
@@ -69,22 +69,23 @@ class SheetController
     private function sheet(Cut $cut, Reading $reading): JsonResponse
     {
         $range = $cut->range($reading);
-        $plans = $this->planning->plans($this->surroundings->of($cut, $reading), $cut->outputs, $range);
-        $sampling = $this->samples->want($cut, $reading, $plans);
+        $columns = $this->desk->columns($cut, $reading, $cut->outputs, $range);
+        $sampling = $this->samples->want($cut, $reading, $columns);
         $notices = Notices::for($cut->analysis->result ?? [], $range);
+        $outputs = array_map(fn (array $output, Column $column, bool $sampling): array => [
+            'key' => $output['key'],
+            'range' => RangeResource::of($column->plan->range, $reading) + ['own' => $column->plan->spec->ownRange],
+            'plan' => $column->toArray($sampling),
+        ], $cut->outputs, $columns, $sampling);
 
         return response()->json([
             'cut' => CutResource::of($cut),
             'range' => RangeResource::of($range, $reading) + ['set' => $cut->range !== null],
             'noticed' => array_map(fn (Notice $notice): array => $notice->toArray(), $notices),
-            'outputs' => array_map(fn (array $output, Plan $plan, bool $sampling): array => [
-                'key' => $output['key'],
-                'range' => RangeResource::of($plan->range, $reading) + ['own' => $plan->spec->ownRange],
-                'plan' => $this->planning->describe($plan, $reading, $sampling),
-            ], $cut->outputs, $plans, $sampling),
-            'totals' => $this->planning->totals($plans, $reading),
-            'recap' => $this->planning->recap($plans, $reading, array_map(fn (Notice $notice): Severity => $notice->severity, $notices)),
-            'stopped' => array_reduce($plans, fn (bool $stopped, Plan $plan): bool => $stopped || $plan->isStopped(), false),
+            'outputs' => $outputs,
+            'totals' => $this->desk->totals($columns)->toArray(),
+            'recap' => Recap::of($columns, array_map(fn (Notice $notice): Severity => $notice->severity, $notices)),
+            'stopped' => array_filter($columns, fn (Column $column): bool => $column->isStopped()) !== [],
         ]);
     }
 }

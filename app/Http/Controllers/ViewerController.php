@@ -2,8 +2,8 @@
 
 namespace App\Http\Controllers;
 
-use App\Analysis\Workspace;
 use App\Media\ExactFrames;
+use App\Media\Workspace;
 use App\Models\Cut;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;

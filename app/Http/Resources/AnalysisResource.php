@@ -3,10 +3,10 @@
 namespace App\Http\Resources;
 
 use App\Analysis\Analyser;
-use App\Analysis\Workspace;
+use App\Media\Workspace;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
-use App\Models\RunState;
+use App\Models\WorkState;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 
@@ -18,7 +18,7 @@ final class AnalysisResource
     {
         $analysis = $cut->analysis;
         $space = Workspace::ofCut($cut->id);
-        $made = $analysis?->state === RunState::Done && is_file($space->proxy());
+        $made = $analysis?->work->state === WorkState::Done && is_file($space->proxy());
         $version = $made ? filemtime($space->proxy()) : 0;
 
         return [
@@ -39,11 +39,14 @@ final class AnalysisResource
     /** @return array{state: string, percent: int, secondsLeftLabel: ?string, error: ?string} */
     private static function progress(?CutAnalysis $analysis): array
     {
+        $work = $analysis?->work;
+        $left = $work?->seconds_left;
+
         return [
-            'state' => $analysis->state->value ?? 'none',
-            'percent' => $analysis->percent ?? 0,
-            'secondsLeftLabel' => $analysis?->seconds_left === null ? null : (string) new Duration(new Fraction($analysis->seconds_left)),
-            'error' => $analysis?->error,
+            'state' => $work->state->value ?? 'none',
+            'percent' => $work->percent ?? 0,
+            'secondsLeftLabel' => $left === null ? null : (string) new Duration(new Fraction($left)),
+            'error' => $work?->error,
         ];
     }
 }

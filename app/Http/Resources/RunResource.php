@@ -3,7 +3,7 @@
 namespace App\Http\Resources;
 
 use App\Models\Run;
-use App\Models\RunState;
+use App\Models\WorkState;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
@@ -22,23 +22,23 @@ final class RunResource
             'name' => $run->name,
             'role' => $run->plan['role'],
             'preset' => $run->plan['presetName'],
-            'state' => $run->state->value,
-            'frames' => $run->frames,
+            'state' => $run->work->state->value,
+            'frames' => $run->work->frames,
             'framesTotal' => $run->plan['frames'],
-            'percent' => $run->percent,
-            'speed' => $run->speed,
-            'secondsLeft' => $run->seconds_left,
-            'secondsLeftLabel' => $run->seconds_left === null ? null : (string) new Duration(new Fraction($run->seconds_left)),
+            'percent' => $run->work->percent,
+            'speed' => $run->work->speed,
+            'secondsLeft' => $run->work->seconds_left,
+            'secondsLeftLabel' => $run->work->seconds_left === null ? null : (string) new Duration(new Fraction($run->work->seconds_left)),
             'expectedSeconds' => $run->plan['estimate']['seconds'],
-            'error' => $run->error,
+            'error' => $run->work->error,
             'file' => mb_scrub(basename($run->file)),
             'path' => mb_scrub($run->file),
-            'onDisk' => $run->state === RunState::Done && file_exists($run->file),
-            'isFolder' => isset($run->plan['values']['container']['id']) && $run->plan['values']['container']['id'] === 'folder',
-            'stopAsked' => $run->stop_asked && ! $run->state->isOver(),
-            'endedAt' => $run->ended_at?->toIso8601ZuluString(),
-            'bytesLabel' => $run->slip['bytesLabel'] ?? null,
-            'differences' => $run->slip === null ? null : count($run->slip['differences']),
+            'onDisk' => $run->work->state === WorkState::Done && file_exists($run->file),
+            'isFolder' => ($run->plan['values']['container']['set'] ?? '') === 'folder',
+            'stopAsked' => $run->work->stop_asked && ! $run->work->state->isOver(),
+            'endedAt' => $run->work->ended_at?->toIso8601ZuluString(),
+            'bytesLabel' => $run->work->state === WorkState::Done ? $run->slip['bytesLabel'] ?? null : null,
+            'differences' => $run->work->state !== WorkState::Done || $run->slip === null ? null : count($run->slip['differences']),
         ];
     }
 
@@ -49,6 +49,7 @@ final class RunResource
         unset($plan['speedKey']);
         $plan['edits'] = (object) $plan['edits'];
         $plan['asks'] = (object) ($plan['asks'] ?? []);
+        $plan['rules'] = (object) ($plan['rules'] ?? []);
 
         $slip = $run->slip;
         if (isset($slip['reading']['tags'])) {

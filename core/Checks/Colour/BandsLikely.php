@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\Colour;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\Colour\ColourCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** Smooth gradients lose bits on the way to 8 and turn to bands, which a host’s encoder makes worse. */
 final class BandsLikely implements Check
@@ -21,7 +22,7 @@ final class BandsLikely implements Check
     /** Grain, on a scale to 255, that breaks bands up by itself. */
     private const GRAIN = 1.5;
 
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $found = $subject->found;
         $cut = $subject->reading->mainVideo()?->pixelFormat;
@@ -31,6 +32,6 @@ final class BandsLikely implements Check
         $percent = round(100 * $found->gradient);
         $dark = round(100 * $found->darkness);
 
-        return new Finding('bands-likely', Severity::Caution, Cell::Colour, "{$percent} % of the picture are gentle gradients and {$dark} % of the frames are dark, with hardly any grain: in 8 bits they turn to bands once the host has recompressed them.", $cut->bitDepth > 8 ? Remedy::adding($plan, 'Diffuse the error', Cell::Colour, ['dither' => 'error-diffusion']) : null);
+        return new Finding('bands-likely', Severity::Caution, ColourCell::NAME, "{$percent} % of the picture are gentle gradients and {$dark} % of the frames are dark, with hardly any grain: in 8 bits they turn to bands once the host has recompressed them.", $cut->bitDepth > 8 ? Remedy::adding($plan, 'Diffuse the error', ColourCell::NAME, ['dither' => 'error-diffusion']) : null);
     }
 }

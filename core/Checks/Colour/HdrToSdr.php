@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\Colour;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\Colour\ColourCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** The cut is HDR and the output is not. */
 final class HdrToSdr implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         if (! $plan->colour->toneMap) {
             return null;
@@ -24,9 +25,9 @@ final class HdrToSdr implements Check
         return new Finding(
             'hdr-to-sdr',
             Severity::Caution,
-            Cell::Colour,
-            "The cut is {$subject->reading->mainVideo()?->colour->label()}. {$plan->picture->name()} carries {$plan->colour->pixelFormat->bitDepth} bits, so highlights are brought down to BT.709.",
-            new Remedy('Keep HDR: HEVC Main 10', ['picture' => ['codec' => 'hevc', 'profile' => 'main10']]),
+            ColourCell::NAME,
+            "The cut is {$subject->reading->mainVideo()?->colour->label()}. {$plan->video->name()} carries {$plan->colour->pixelFormat->bitDepth} bits, so highlights are brought down to BT.709.",
+            new Remedy('Keep HDR: HEVC Main 10', ['video' => ['codec' => 'hevc', 'profile' => 'main10']]),
         );
     }
 }

@@ -4,20 +4,21 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\Colour;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
+use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\Chroma;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Cells\Colour\ColourCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 use OuterCrate\Presets\Role;
 
 /** A master stores fewer bits or coarser chroma than the cut. */
 final class MasterLosesDepth implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $cut = $subject->reading->mainVideo()?->pixelFormat;
         $stored = $plan->colour->pixelFormat;
@@ -26,8 +27,8 @@ final class MasterLosesDepth implements Check
         }
         $ten = $cut->bitDepth <= 10 && ! $cut->chroma->isFinerThan(Chroma::C422);
 
-        return new Finding('master-loses-depth', Severity::Caution, Cell::Colour, "The cut has {$cut->bitDepth}-bit {$cut->chroma->value}, and this master keeps {$stored->bitDepth}-bit {$stored->chroma->value} of it. Whatever is made from it later has no more.", $ten
-            ? new Remedy('Use ProRes 422 HQ in MOV', ['picture' => ['codec' => 'prores', 'profile' => 'hq'], 'container' => ['set' => 'mov'], 'rate' => ['mode' => 'codec'], 'sound' => 'follow', 'colour' => null])
-            : new Remedy('Use FFV1, which keeps all', ['picture' => ['codec' => 'ffv1'], 'container' => ['set' => 'matroska'], 'rate' => ['mode' => 'lossless'], 'sound' => 'follow', 'colour' => null]));
+        return new Finding('master-loses-depth', Severity::Caution, ColourCell::NAME, "The cut has {$cut->bitDepth}-bit {$cut->chroma->value}, and this master keeps {$stored->bitDepth}-bit {$stored->chroma->value} of it. Whatever is made from it later has no more.", $ten
+            ? new Remedy('Use ProRes 422 HQ in MOV', ['video' => ['codec' => 'prores', 'profile' => 'hq'], 'container' => ['set' => 'mov'], 'bitrate' => ['mode' => 'codec'], 'audio' => 'follow', 'colour' => null])
+            : new Remedy('Use FFV1, which keeps all', ['video' => ['codec' => 'ffv1'], 'container' => ['set' => 'matroska'], 'bitrate' => ['mode' => 'lossless'], 'audio' => 'follow', 'colour' => null]));
     }
 }

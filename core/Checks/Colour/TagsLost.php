@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\Colour;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
+use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\Chroma;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Cells\Colour\ColourCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** The container keeps no colour tags, so that every player guesses. */
 final class TagsLost implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $container = $plan->container->container;
         $cut = $subject->reading->mainVideo()?->colour;
@@ -27,7 +28,7 @@ final class TagsLost implements Check
         return new Finding(
             'tags-lost',
             Severity::Caution,
-            Cell::Colour,
+            ColourCell::NAME,
             "{$container->name()} keeps no colour tags: players guess, and {$cut->label()} of this {$plan->frameSize->frame} picture may come back with another gamma or saturation.",
             new Remedy('Use Matroska, which keeps them', ['container' => ['set' => 'matroska']]),
         );

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\Colour;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\Colour\ColourCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** The file says nothing of its colour, so that players shift gamma or saturation. */
 final class Untagged implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $tagged = $plan->colour->colour->isTagged();
         if ($tagged || ! $plan->container->container->keepsColour()) {
@@ -23,6 +24,6 @@ final class Untagged implements Check
         }
         $lines = $plan->frameSize->frame->shorterSide();
 
-        return new Finding('untagged', Severity::Caution, Cell::Colour, "The file is left untagged: players guess by its {$lines} lines, and shift gamma or saturation where they guess wrong.", Remedy::adding($plan, 'Tag it', Cell::Colour, ['tag' => null]));
+        return new Finding('untagged', Severity::Caution, ColourCell::NAME, "The file is left untagged: players guess by its {$lines} lines, and shift gamma or saturation where they guess wrong.", Remedy::adding($plan, 'Tag it', ColourCell::NAME, ['tag' => null]));
     }
 }

@@ -4,27 +4,27 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\Container;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
 use OuterCrate\Estimates\SizeEstimate;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Planning\Cells\Container\ContainerCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 use OuterCrate\Units\ByteCount;
 
 /** The index comes last, so that a host has to wait for the whole file before it can begin. */
 final class IndexLast implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $host = $plan->spec->host;
-        if ($host === null || ! $host->asks->fastStart || ! $plan->container->container->hasFastStart() || $plan->container->fastStart) {
+        if ($host === null || ! $host->asks->container->fastStart || ! $plan->container->container->hasFastStart() || $plan->container->fastStart) {
             return null;
         }
-        $bytes = new ByteCount(SizeEstimate::of($plan, $subject->reading)->bytes);
+        $bytes = new ByteCount($estimate->bytes);
 
-        return new Finding('index-last', Severity::Caution, Cell::Container, "{$host->name} asks fast start: with its index last, all {$bytes} must arrive before the host can read any of it.", Remedy::adding($plan, 'Put the index first', Cell::Container, ['fastStart' => true]));
+        return new Finding('index-last', Severity::Caution, ContainerCell::NAME, "{$host->name} asks fast start: with its index last, all {$bytes} must arrive before the host can read any of it.", Remedy::adding($plan, 'Put the index first', ContainerCell::NAME, ['fastStart' => true]));
     }
 }

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameRate;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** The rate is no whole multiple of the cut's: frames are repeated or dropped unevenly, which the eye sees as judder. */
 final class FrameRateChanged implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $video = $subject->reading->mainVideo();
         if ($video === null || $video->variableRate) {
@@ -29,7 +30,7 @@ final class FrameRateChanged implements Check
         return new Finding(
             'frame-rate-changed',
             Severity::Caution,
-            Cell::FrameRate,
+            FrameRateCell::NAME,
             "{$video->frameRate->label()} fps become {$plan->frameRate->rate->label()}: frames are repeated or dropped unevenly, and motion judders.",
             new Remedy("Follow the cut, {$video->frameRate->label()} fps", ['frameRate' => 'follow']),
         );

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameRate;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** The picture has another scan than its file says, so that fields are left as combs, swapped, or made out of whole frames. */
 final class ScanMistold implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $true = $subject->found?->scan;
         $taken = $plan->frameRate->source;
@@ -28,6 +29,6 @@ final class ScanMistold implements Check
             default => 'half of its lines would be made up',
         };
 
-        return new Finding('scan-mistold', Severity::Caution, Cell::FrameRate, "The {$plan->frames} frames are taken for {$taken->label()}, as the file says, and their fields lie as in {$true->label()}: {$harm}.", Remedy::adding($plan, "Take them for {$true->label()}", Cell::FrameRate, ['source' => $true->value]));
+        return new Finding('scan-mistold', Severity::Caution, FrameRateCell::NAME, "The {$plan->frames} frames are taken for {$taken->label()}, as the file says, and their fields lie as in {$true->label()}: {$harm}.", Remedy::adding($plan, "Take them for {$true->label()}", FrameRateCell::NAME, ['source' => $true->value]));
     }
 }

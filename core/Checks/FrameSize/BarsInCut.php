@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameSize;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 use OuterCrate\Presets\Role;
 
 /** Black bars were made part of the cut's picture: a 4:3 picture in a 16:9 frame, an upright one in a wide frame. */
@@ -22,7 +23,7 @@ final class BarsInCut implements Check
     /** … and to cost something: as much as a 4:3 picture leaves black in a 16:9 frame, less what edges hide. */
     private const MUCH = 0.22;
 
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $video = $subject->reading->mainVideo();
         $bars = $subject->found?->bars;
@@ -40,9 +41,9 @@ final class BarsInCut implements Check
         return new Finding(
             'bars-in-cut',
             $black < self::MUCH ? Severity::Note : Severity::Caution,
-            Cell::FrameSize,
+            FrameSizeCell::NAME,
             'Black bars are part of the cut’s picture ('.$bars->label().'), '.round(100 * $black).' % of it: they are coded, and on a screen of another shape more come around them.',
-            Remedy::adding($plan, "Leave them out: {$video->displaySize($inside->size)->even()} is left", Cell::FrameSize, ['bars' => 'trim']),
+            Remedy::adding($plan, "Leave them out: {$video->displaySize($inside->size)->even()} is left", FrameSizeCell::NAME, ['bars' => 'trim']),
         );
     }
 

@@ -4,26 +4,27 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameSize;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** The frame is larger than any that the host takes. */
 final class FrameTooLargeForHost implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $host = $plan->spec->host;
-        $most = $host?->asks->mostFrame;
+        $most = $host?->asks->frame->most;
         $frame = $plan->frameSize->frame;
-        if ($host === null || $most === null || ($frame->width <= $most->width && $frame->height <= $most->height)) {
+        if ($host === null || $most === null || ! $host->asks->frame->refuses($frame)) {
             return null;
         }
 
-        return new Finding('frame-too-large-for-host', Severity::Stop, Cell::FrameSize, "{$host->name} takes frames of at most {$most}, not {$frame}.", Remedy::adding($plan, "Pad into {$most}", Cell::FrameSize, ['exact' => (string) $most]));
+        return new Finding('frame-too-large-for-host', Severity::Stop, FrameSizeCell::NAME, "{$host->name} takes frames of at most {$most}, not {$frame}.", Remedy::adding($plan, "Pad into {$most}", FrameSizeCell::NAME, ['exact' => (string) $most]));
     }
 }

@@ -4,20 +4,21 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameSize;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 use OuterCrate\Presets\Role;
 use OuterCrate\Units\Fraction;
 
 /** An upload keeps pixels that are not square, which hosts and browsers often show as if they were. */
 final class PixelsNotSquare implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $aspect = $plan->frameSize->sampleAspect;
         if ($plan->spec->preset->role !== Role::Upload || $aspect->equals(new Fraction(1))) {
@@ -25,6 +26,6 @@ final class PixelsNotSquare implements Check
         }
         $shown = $subject->reading->mainVideo()?->displaySize($plan->frameSize->window?->size)->even();
 
-        return new Finding('pixels-not-square', Severity::Caution, Cell::FrameSize, "Pixels are {$aspect->numerator}:{$aspect->denominator}; a host that takes them for square shows {$plan->frameSize->frame} out of shape.", Remedy::adding($plan, "Square pixels, {$shown}", Cell::FrameSize, ['follow' => 'displayed']));
+        return new Finding('pixels-not-square', Severity::Caution, FrameSizeCell::NAME, "Pixels are {$aspect->numerator}:{$aspect->denominator}; a host that takes them for square shows {$plan->frameSize->frame} out of shape.", Remedy::adding($plan, "Square pixels, {$shown}", FrameSizeCell::NAME, ['follow' => 'displayed']));
     }
 }

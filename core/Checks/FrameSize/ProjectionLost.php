@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameSize;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** A 360 picture is cut, padded or put where its projection cannot be told. */
 final class ProjectionLost implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $cut = $subject->reading->mainVideo()?->projection;
         $size = $plan->frameSize;
@@ -24,10 +25,10 @@ final class ProjectionLost implements Check
             return null;
         }
         if ($size->projection === null) {
-            return new Finding('projection-lost', Severity::Caution, Cell::FrameSize, "The cut is a 360 picture ({$cut}), and this frame of {$size->frame} no longer shows all of it: it would be shown flat.", new Remedy('Keep the whole sphere', ['frameSize' => ['follow' => 'displayed', 'bars' => null]]));
+            return new Finding('projection-lost', Severity::Caution, FrameSizeCell::NAME, "The cut is a 360 picture ({$cut}), and this frame of {$size->frame} no longer shows all of it: it would be shown flat.", new Remedy('Keep the whole sphere', ['frameSize' => ['follow' => 'displayed', 'bars' => null]]));
         }
 
         return $container->tellsHdrMetadata() ? null
-            : new Finding('projection-lost', Severity::Caution, Cell::FrameSize, "{$container->name()} is not told here that {$size->frame} is a 360 picture: it would be shown flat.", new Remedy('Use MOV, which is told', ['container' => ['set' => 'mov'], 'sound' => 'follow']));
+            : new Finding('projection-lost', Severity::Caution, FrameSizeCell::NAME, "{$container->name()} is not told here that {$size->frame} is a 360 picture: it would be shown flat.", new Remedy('Use MOV, which is told', ['container' => ['set' => 'mov'], 'audio' => 'follow']));
     }
 }

@@ -4,22 +4,23 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameSize;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameSize;
 
 /** The host shows one shape only, and the frame has another. */
 final class ShapeDiffers implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
-        $shape = $plan->spec->host?->asks->shape;
+        $shape = $plan->spec->host?->asks->frame->shape;
         $frame = $plan->frameSize->frame;
         if ($shape === null || abs($frame->aspect()->toFloat() / $shape->toFloat() - 1) < 0.01) {
             return null;
@@ -29,9 +30,9 @@ final class ShapeDiffers implements Check
         return new Finding(
             'shape-differs',
             Severity::Caution,
-            Cell::FrameSize,
-            "{$plan->spec->host->name} shows {$shape->numerator}:{$shape->denominator}; this frame is {$frame}.",
-            Remedy::adding($plan, "Pad into {$padded}", Cell::FrameSize, ['exact' => (string) $padded]),
+            FrameSizeCell::NAME,
+            "{$plan->spec->host->name} shows {$plan->spec->host->asks->frame->shapeLabel()}; this frame is {$frame}.",
+            Remedy::adding($plan, "Pad into {$padded}", FrameSizeCell::NAME, ['exact' => (string) $padded]),
         );
     }
 

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameSize;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** An equirectangular sphere is twice as wide as high. */
 final class SphereNotTwoToOne implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $size = $plan->frameSize;
         $shape = $size->frame->aspect()->times($size->sampleAspect)->toFloat();
@@ -24,6 +25,6 @@ final class SphereNotTwoToOne implements Check
             return null;
         }
 
-        return new Finding('sphere-not-2-1', Severity::Caution, Cell::FrameSize, "An equirectangular sphere has 2:1; {$size->frame} has ".round($shape, 2).':1, and straight lines will bend.', Remedy::adding($plan, 'Leave it flat', Cell::FrameSize, ['projection' => 'none']));
+        return new Finding('sphere-not-2-1', Severity::Caution, FrameSizeCell::NAME, "An equirectangular sphere has 2:1; {$size->frame} has ".round($shape, 2).':1, and straight lines will bend.', Remedy::adding($plan, 'Leave it flat', FrameSizeCell::NAME, ['projection' => 'none']));
     }
 }

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\FrameSize;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** The picture is pulled into another shape. */
 final class Stretched implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $video = $subject->reading->mainVideo();
         if (! $plan->frameSize->stretched || $video === null) {
@@ -26,9 +27,9 @@ final class Stretched implements Check
         return new Finding(
             'stretched',
             Severity::Caution,
-            Cell::FrameSize,
+            FrameSizeCell::NAME,
             "The picture is {$video->displaySize($plan->frameSize->window?->size)} and is stretched to {$frame}: what is round is no longer round.",
-            Remedy::adding($plan, "Pad it into {$frame} instead", Cell::FrameSize, ['exact' => (string) $frame]),
+            Remedy::adding($plan, "Pad it into {$frame} instead", FrameSizeCell::NAME, ['exact' => (string) $frame]),
         );
     }
 }

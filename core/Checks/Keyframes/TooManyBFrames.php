@@ -4,25 +4,26 @@ declare(strict_types=1);
 
 namespace OuterCrate\Checks\Keyframes;
 
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
-use OuterCrate\Checks\Severity;
-use OuterCrate\Checks\Subject;
-use OuterCrate\Planning\Cell;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\Keyframes\KeyframesCell;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
 
 /** More B-frames in a row than the host asks. */
 final class TooManyBFrames implements Check
 {
-    public function look(Plan $plan, Subject $subject): ?Finding
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $host = $plan->spec->host;
-        $most = $host?->asks->mostBFrames;
+        $most = $host?->asks->keyframes->mostBFrames;
         if ($host === null || $most === null || $plan->keyframes->bFrames <= $most) {
             return null;
         }
 
-        return new Finding('too-many-b-frames', Severity::Caution, Cell::Keyframes, "{$host->name} asks at most {$most} B-frames in a row; here are up to {$plan->keyframes->bFrames}.", Remedy::adding($plan, "At most {$most}", Cell::Keyframes, ['bFrames' => $most]));
+        return new Finding('too-many-b-frames', Severity::Caution, KeyframesCell::NAME, "{$host->name} asks at most {$most} B-frames in a row; here are up to {$plan->keyframes->bFrames}.", Remedy::adding($plan, "At most {$most}", KeyframesCell::NAME, ['bFrames' => $most]));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
 
 final class AacArguments implements AudioArguments
 {
@@ -13,12 +13,12 @@ final class AacArguments implements AudioArguments
         return 'aac';
     }
 
-    public function encoder(SoundValue $sound): string
+    public function encoder(AudioValue $sound): string
     {
         return 'aac';
     }
 
-    public function arguments(SoundValue $sound): array
+    public function arguments(AudioValue $sound): array
     {
         return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }

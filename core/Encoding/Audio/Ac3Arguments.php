@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
 
 /** AC-3. */
 final class Ac3Arguments implements AudioArguments
@@ -14,12 +14,12 @@ final class Ac3Arguments implements AudioArguments
         return 'ac3';
     }
 
-    public function encoder(SoundValue $sound): string
+    public function encoder(AudioValue $sound): string
     {
         return 'ac3';
     }
 
-    public function arguments(SoundValue $sound): array
+    public function arguments(AudioValue $sound): array
     {
         return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }

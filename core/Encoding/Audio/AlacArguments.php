@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
 
 /** ALAC. The engine takes planar samples of 16 bits, or of 32 bits of which 24 count. */
 final class AlacArguments implements AudioArguments
@@ -14,12 +14,12 @@ final class AlacArguments implements AudioArguments
         return 'alac';
     }
 
-    public function encoder(SoundValue $sound): string
+    public function encoder(AudioValue $sound): string
     {
         return 'alac';
     }
 
-    public function arguments(SoundValue $sound): array
+    public function arguments(AudioValue $sound): array
     {
         return ['-sample_fmt', $sound->bitDepth > 16 ? 's32p' : 's16p'];
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
 
 /** How one sound codec's encoder is told what a plan decided. */
 interface AudioArguments
@@ -13,8 +13,8 @@ interface AudioArguments
     public function codec(): string;
 
     /** Name of the engine's encoder. */
-    public function encoder(SoundValue $sound): string;
+    public function encoder(AudioValue $sound): string;
 
     /** @return list<string> the encoder's own options */
-    public function arguments(SoundValue $sound): array;
+    public function arguments(AudioValue $sound): array;
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
 
 final class FlacArguments implements AudioArguments
 {
@@ -13,13 +13,13 @@ final class FlacArguments implements AudioArguments
         return 'flac';
     }
 
-    public function encoder(SoundValue $sound): string
+    public function encoder(AudioValue $sound): string
     {
         return 'flac';
     }
 
     /** The engine hands deep samples over in 32 bits and is told how many of them count. */
-    public function arguments(SoundValue $sound): array
+    public function arguments(AudioValue $sound): array
     {
         return $sound->bitDepth > 16 ? ['-sample_fmt', 's32', '-bits_per_raw_sample:a', (string) $sound->bitDepth] : ['-sample_fmt', 's16'];
     }

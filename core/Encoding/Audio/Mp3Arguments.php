@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
 
 /** MP3 through libmp3lame. */
 final class Mp3Arguments implements AudioArguments
@@ -14,12 +14,12 @@ final class Mp3Arguments implements AudioArguments
         return 'mp3';
     }
 
-    public function encoder(SoundValue $sound): string
+    public function encoder(AudioValue $sound): string
     {
         return 'libmp3lame';
     }
 
-    public function arguments(SoundValue $sound): array
+    public function arguments(AudioValue $sound): array
     {
         return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }

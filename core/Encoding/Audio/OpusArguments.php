@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Values\SoundValue;
+use OuterCrate\Planning\Cells\Audio\AudioValue;
 
 /** Opus through libopus. */
 final class OpusArguments implements AudioArguments
@@ -14,12 +14,12 @@ final class OpusArguments implements AudioArguments
         return 'opus';
     }
 
-    public function encoder(SoundValue $sound): string
+    public function encoder(AudioValue $sound): string
     {
         return 'libopus';
     }
 
-    public function arguments(SoundValue $sound): array
+    public function arguments(AudioValue $sound): array
     {
         return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** AV1 through SVT-AV1. */
 final class Av1Arguments implements VideoArguments
@@ -18,27 +18,27 @@ final class Av1Arguments implements VideoArguments
         return 'av1';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'libsvtav1';
     }
 
     public function arguments(Plan $plan, int $pass): array
     {
-        $rate = $plan->rate;
+        $rate = $plan->bitrate;
         $mastering = $plan->colour->mastering?->inNumbers();
         $light = $plan->colour->light;
         $parameters = [...($mastering === null ? [] : ["mastering-display={$mastering}"]), ...($light === null ? [] : ["content-light={$light->brightestPixel},{$light->brightestFrame}"])];
 
         return [
-            '-preset', self::EFFORT[$plan->picture->effort] ?? '8',
-            ...($rate->mode === RateMode::Quality ? ['-crf', (string) $rate->quality] : ['-b:v', (string) $rate->average?->bitsPerSecond]),
+            '-preset', self::EFFORT[$plan->video->effort] ?? '8',
+            ...($rate->mode === BitrateMode::Quality ? ['-crf', (string) $rate->quality] : ['-b:v', (string) $rate->average?->bitsPerSecond]),
             '-g', (string) $plan->keyframes->frames,
             ...($parameters === [] ? [] : ['-svtav1-params', implode(':', $parameters)]),
         ];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return match ($picture->effort) {
             'fast' => 9_000_000,

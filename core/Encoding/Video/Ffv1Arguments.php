@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** FFV1 version 3 (RFC 9043): every frame by itself, range coder with context, 4 slices or more, each with its checksum. */
 final class Ffv1Arguments implements VideoArguments
@@ -15,7 +15,7 @@ final class Ffv1Arguments implements VideoArguments
         return 'ffv1';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'ffv1';
     }
@@ -30,7 +30,7 @@ final class Ffv1Arguments implements VideoArguments
         ];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 24_000_000;
     }

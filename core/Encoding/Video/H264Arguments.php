@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Scan;
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** H.264 through libx264. */
 final class H264Arguments implements VideoArguments
@@ -27,7 +27,7 @@ final class H264Arguments implements VideoArguments
         return 'h264';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'libx264';
     }
@@ -40,10 +40,10 @@ final class H264Arguments implements VideoArguments
             'b-pyramid='.($keyframes->pyramid ? 'normal' : 'none'),
             'stitchable=1',
         ];
-        if ($plan->rate->mode === RateMode::Cbr) {
+        if ($plan->bitrate->mode === BitrateMode::Cbr) {
             $private[] = 'nal-hrd=cbr';
         }
-        if ($plan->rate->mode === RateMode::Vbr && $plan->rate->passes === 1) {
+        if ($plan->bitrate->mode === BitrateMode::Vbr && $plan->bitrate->passes === 1) {
             $private[] = 'ratetol='.self::STRAYING;
         }
         if ($plan->frameRate->scan->isInterlaced()) {
@@ -51,11 +51,11 @@ final class H264Arguments implements VideoArguments
         }
 
         return [
-            '-preset', $plan->picture->effort,
-            '-profile:v', self::PROFILES[$plan->picture->profile ?? 'high'] ?? 'high',
-            ...($plan->picture->level === null ? [] : ['-level:v', $plan->picture->level]),
-            ...(isset(self::TUNES[$plan->picture->tune ?? '']) ? ['-tune', self::TUNES[$plan->picture->tune ?? '']] : []),
-            ...RateArguments::of($plan->rate),
+            '-preset', $plan->video->effort,
+            '-profile:v', self::PROFILES[$plan->video->profile ?? 'high'] ?? 'high',
+            ...($plan->video->level === null ? [] : ['-level:v', $plan->video->level]),
+            ...(isset(self::TUNES[$plan->video->tune ?? '']) ? ['-tune', self::TUNES[$plan->video->tune ?? '']] : []),
+            ...RateArguments::of($plan->bitrate),
             ...($keyframes->references === null ? [] : ['-refs', (string) $keyframes->references]),
             ...($keyframes->sceneCuts ? [] : ['-sc_threshold', '0']),
             ...($plan->frameRate->scan->isInterlaced() ? ['-flags:v', '+ildct+ilme'] : []),
@@ -66,7 +66,7 @@ final class H264Arguments implements VideoArguments
         ];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return match ($picture->effort) {
             'fast' => 16_000_000,

@@ -4,20 +4,13 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** Encoders in graphics chips. They take frames as they come from any filter; each maker names its settings differently. */
 final readonly class HardwareArguments implements VideoArguments
 {
-    /** By codec, the one that keeps most of the picture first. */
-    public const ENCODERS = [
-        'h264' => ['h264_nvenc', 'h264_qsv', 'h264_videotoolbox', 'h264_amf'],
-        'hevc' => ['hevc_nvenc', 'hevc_qsv', 'hevc_videotoolbox', 'hevc_amf'],
-        'av1' => ['av1_nvenc', 'av1_qsv', 'av1_amf'],
-    ];
-
     /** Effort in the words of each maker; one without words has one effort. */
     private const EFFORTS = [
         'nvenc' => ['fast' => 'p3', 'medium' => 'p5', 'slow' => 'p7'],
@@ -32,28 +25,12 @@ final readonly class HardwareArguments implements VideoArguments
     {
     }
 
-    /**
-     * The encoder for a codec among those that work on a machine; null where there is none.
-     *
-     * @param  list<string>  $working
-     */
-    public static function find(string $codec, array $working): ?string
-    {
-        return array_values(array_intersect(self::ENCODERS[$codec] ?? [], $working))[0] ?? null;
-    }
-
-    /** @return list<string> */
-    public static function all(): array
-    {
-        return array_merge(...array_values(self::ENCODERS));
-    }
-
     public function codec(): string
     {
         return $this->codec;
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return $this->encoder;
     }
@@ -61,16 +38,16 @@ final readonly class HardwareArguments implements VideoArguments
     public function arguments(Plan $plan, int $pass): array
     {
         $maker = substr($this->encoder, (int) strrpos($this->encoder, '_') + 1);
-        $effort = self::EFFORTS[$maker][$plan->picture->effort] ?? null;
-        $rate = $plan->rate;
+        $effort = self::EFFORTS[$maker][$plan->video->effort] ?? null;
+        $rate = $plan->bitrate;
         $peak = $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
         $profile = ['main', 'high', 'main10', 'baseline'];
 
         return [
             ...($effort === null ? [] : ['-preset', $effort]),
-            ...(in_array($plan->picture->profile, $profile, true) ? ['-profile:v', $plan->picture->profile] : []),
-            ...($maker === 'nvenc' ? ['-rc', $rate->mode === RateMode::Cbr ? 'cbr' : 'vbr'] : []),
-            ...($rate->mode === RateMode::Quality
+            ...(in_array($plan->video->profile, $profile, true) ? ['-profile:v', $plan->video->profile] : []),
+            ...($maker === 'nvenc' ? ['-rc', $rate->mode === BitrateMode::Cbr ? 'cbr' : 'vbr'] : []),
+            ...($rate->mode === BitrateMode::Quality
                 ? [self::QUALITY[$maker] ?? '-q:v', (string) $rate->quality, ...$peak]
                 : ['-b:v', (string) $rate->average?->bitsPerSecond, ...$peak]),
             '-g', (string) $plan->keyframes->frames, '-bf', (string) $plan->keyframes->bFrames,
@@ -79,7 +56,7 @@ final readonly class HardwareArguments implements VideoArguments
     }
 
     /** What the slowest of the chips in use manage; the first run tells how fast this one is. */
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 150_000_000;
     }

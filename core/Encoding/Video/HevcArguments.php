@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Video\Hevc;
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** HEVC through libx265. */
 final class HevcArguments implements VideoArguments
@@ -17,7 +17,7 @@ final class HevcArguments implements VideoArguments
         return 'hevc';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'libx265';
     }
@@ -34,8 +34,8 @@ final class HevcArguments implements VideoArguments
             'bframes='.$keyframes->bFrames,
             ...($keyframes->references === null ? [] : ["ref={$keyframes->references}"]),
             ...($keyframes->sceneCuts ? [] : ['scenecut=0']),
-            ...($plan->picture->level === null ? [] : ['level-idc='.str_replace(Hevc::HIGH_TIER, '', $plan->picture->level), 'high-tier='.(str_ends_with($plan->picture->level, Hevc::HIGH_TIER) ? '1' : '0')]),
-            ...($plan->rate->mode === RateMode::Cbr ? ['strict-cbr=1', 'hrd=1'] : []),
+            ...($plan->video->level === null ? [] : ['level-idc='.str_replace(Hevc::HIGH_TIER, '', $plan->video->level), 'high-tier='.(str_ends_with($plan->video->level, Hevc::HIGH_TIER) ? '1' : '0')]),
+            ...($plan->bitrate->mode === BitrateMode::Cbr ? ['strict-cbr=1', 'hrd=1'] : []),
             ...($plan->colour->colour->isHdr() ? ['hdr10-opt=1', 'repeat-headers=1'] : []),
             ...($mastering === null ? [] : ["master-display={$mastering}"]),
             ...($light === null ? [] : ["max-cll={$light->brightestPixel},{$light->brightestFrame}"]),
@@ -43,17 +43,17 @@ final class HevcArguments implements VideoArguments
         ];
 
         return [
-            '-preset', $plan->picture->effort,
-            '-profile:v', $plan->picture->profile ?? 'main',
-            ...(in_array($plan->picture->tune, ['grain', 'animation'], true) ? ['-tune', $plan->picture->tune] : []),
-            ...RateArguments::of($plan->rate),
+            '-preset', $plan->video->effort,
+            '-profile:v', $plan->video->profile ?? 'main',
+            ...(in_array($plan->video->tune, ['grain', 'animation'], true) ? ['-tune', $plan->video->tune] : []),
+            ...RateArguments::of($plan->bitrate),
             '-g', (string) $keyframes->frames,
             '-x265-params', implode(':', $private),
             ...(in_array($plan->container->container->id(), ['mp4', 'mov'], true) ? ['-tag:v', 'hvc1'] : []),
         ];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return match ($picture->effort) {
             'fast' => 4_000_000,

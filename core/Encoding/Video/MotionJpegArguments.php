@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** Motion JPEG. */
 final class MotionJpegArguments implements VideoArguments
@@ -15,17 +15,17 @@ final class MotionJpegArguments implements VideoArguments
         return 'mjpeg';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'mjpeg';
     }
 
     public function arguments(Plan $plan, int $pass): array
     {
-        return ['-q:v', (string) ($plan->rate->quality ?? 3), '-huffman', 'optimal'];
+        return ['-q:v', (string) ($plan->bitrate->quality ?? 3), '-huffman', 'optimal'];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 45_000_000;
     }

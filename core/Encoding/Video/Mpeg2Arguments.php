@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Scan;
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** MPEG-2 video. */
 final class Mpeg2Arguments implements VideoArguments
@@ -20,24 +20,24 @@ final class Mpeg2Arguments implements VideoArguments
         return 'mpeg2video';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'mpeg2video';
     }
 
     public function arguments(Plan $plan, int $pass): array
     {
-        $rate = $plan->rate;
+        $rate = $plan->bitrate;
         $interlaced = $plan->frameRate->scan->isInterlaced();
-        $buffer = (string) (self::BUFFER[$plan->picture->level ?? 'Main'] ?? self::BUFFER['Main']);
+        $buffer = (string) (self::BUFFER[$plan->video->level ?? 'Main'] ?? self::BUFFER['Main']);
         $rated = match ($rate->mode) {
-            RateMode::Quality => ['-q:v', (string) $rate->quality],
-            RateMode::Cbr => ['-b:v', (string) $rate->average?->bitsPerSecond, '-minrate', (string) $rate->average?->bitsPerSecond, '-maxrate', (string) $rate->average?->bitsPerSecond, '-bufsize', $buffer],
+            BitrateMode::Quality => ['-q:v', (string) $rate->quality],
+            BitrateMode::Cbr => ['-b:v', (string) $rate->average?->bitsPerSecond, '-minrate', (string) $rate->average?->bitsPerSecond, '-maxrate', (string) $rate->average?->bitsPerSecond, '-bufsize', $buffer],
             default => ['-b:v', (string) $rate->average?->bitsPerSecond, '-maxrate', (string) $rate->peak?->bitsPerSecond, '-bufsize', $buffer],
         };
 
         return [
-            '-profile:v', $plan->picture->profile === 'p422' ? '0' : '4',
+            '-profile:v', $plan->video->profile === 'p422' ? '0' : '4',
             ...$rated,
             '-g', (string) $plan->keyframes->frames, '-bf', (string) $plan->keyframes->bFrames, '-sc_threshold', '1000000000',
             ...($plan->keyframes->closed || $interlaced ? ['-flags:v', ($plan->keyframes->closed ? '+cgop' : '').($interlaced ? '+ildct+ilme' : '')] : []),
@@ -46,7 +46,7 @@ final class Mpeg2Arguments implements VideoArguments
         ];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 40_000_000;
     }

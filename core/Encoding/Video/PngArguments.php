@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 final class PngArguments implements VideoArguments
 {
@@ -14,7 +14,7 @@ final class PngArguments implements VideoArguments
         return 'png';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'png';
     }
@@ -24,7 +24,7 @@ final class PngArguments implements VideoArguments
         return ['-pred', 'mixed', ...StillPixels::of($plan->colour->pixelFormat, 'be')];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 8_000_000;
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /**
  * ProRes. The engine has two encoders: one four times as fast that spends more bits on grain, one that searches for the best
@@ -20,7 +20,7 @@ final class ProResArguments implements VideoArguments
         return 'prores';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return $picture?->effort === 'fast' ? 'prores' : 'prores_ks';
     }
@@ -28,13 +28,13 @@ final class ProResArguments implements VideoArguments
     public function arguments(Plan $plan, int $pass): array
     {
         return [
-            '-profile:v', self::PROFILES[$plan->picture->profile ?? 'hq'] ?? '3',
+            '-profile:v', self::PROFILES[$plan->video->profile ?? 'hq'] ?? '3',
             '-vendor', 'apl0',
             ...($plan->frameRate->scan->isInterlaced() ? InterlaceArguments::of($plan->frameRate->scan) : []),
         ];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return $picture->effort === 'fast' ? 26_000_000 : 6_200_000;
     }

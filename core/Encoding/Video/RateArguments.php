@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\RateMode;
-use OuterCrate\Planning\Values\RateValue;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 
 /** The rate control options that the H.264 and HEVC encoders share. */
 final class RateArguments
@@ -15,14 +15,14 @@ final class RateArguments
      *
      * @return list<string>
      */
-    public static function of(RateValue $rate): array
+    public static function of(BitrateValue $rate): array
     {
         $average = $rate->average === null ? [] : ['-b:v', (string) $rate->average->bitsPerSecond];
         $peak = $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
-        if ($rate->mode === RateMode::Cbr && $rate->average !== null) {
+        if ($rate->mode === BitrateMode::Cbr && $rate->average !== null) {
             return [...$average, '-minrate', (string) $rate->average->bitsPerSecond, ...$peak];
         }
 
-        return $rate->mode === RateMode::Quality ? ['-crf', (string) $rate->quality, ...$peak] : [...$average, ...$peak];
+        return $rate->mode === BitrateMode::Quality ? ['-crf', (string) $rate->quality, ...$peak] : [...$average, ...$peak];
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 final class TiffArguments implements VideoArguments
 {
@@ -14,7 +14,7 @@ final class TiffArguments implements VideoArguments
         return 'tiff';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'tiff';
     }
@@ -24,7 +24,7 @@ final class TiffArguments implements VideoArguments
         return ['-compression_algo', 'lzw', ...StillPixels::of($plan->colour->pixelFormat, 'le')];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 14_000_000;
     }

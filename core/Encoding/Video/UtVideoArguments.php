@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** UT Video with the median predictor, which makes the smallest files. */
 final class UtVideoArguments implements VideoArguments
@@ -15,7 +15,7 @@ final class UtVideoArguments implements VideoArguments
         return 'utvideo';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'utvideo';
     }
@@ -25,7 +25,7 @@ final class UtVideoArguments implements VideoArguments
         return ['-pred', 'median'];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 50_000_000;
     }

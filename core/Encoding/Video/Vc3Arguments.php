@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** VC-3. DNxHR is asked for by profile; DNxHD by the stated rate of its compression ID, in Mb/s. */
 final class Vc3Arguments implements VideoArguments
@@ -23,18 +23,18 @@ final class Vc3Arguments implements VideoArguments
         return 'dnxhd';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'dnxhd';
     }
 
     public function arguments(Plan $plan, int $pass): array
     {
-        $profile = $plan->picture->profile ?? 'hr-hqx';
+        $profile = $plan->video->profile ?? 'hr-hqx';
         if (! str_starts_with($profile, 'hd-')) {
             return ['-profile:v', 'dnxhr_'.substr($profile, 3)];
         }
-        $own = $plan->picture->codec->ownRate($profile, $plan->frameSize->frame, $plan->frameRate->rate);
+        $own = $plan->video->codec->ownRate($profile, $plan->frameSize->frame, $plan->frameRate->rate);
         $megabits = ($own->bitsPerSecond ?? 0) / 1_000_000;
         $stated = self::STATED[$profile][$plan->frameSize->frame->height] ?? [145];
         usort($stated, static fn (int $a, int $b): int => abs($a - $megabits) <=> abs($b - $megabits));
@@ -42,7 +42,7 @@ final class Vc3Arguments implements VideoArguments
         return ['-profile:v', 'dnxhd', '-b:v', $stated[0].'M'];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 30_000_000;
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** VC-5 in the manner of CineForm. */
 final class Vc5Arguments implements VideoArguments
@@ -17,17 +17,17 @@ final class Vc5Arguments implements VideoArguments
         return 'cfhd';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'cfhd';
     }
 
     public function arguments(Plan $plan, int $pass): array
     {
-        return ['-quality', self::QUALITIES[$plan->rate->quality ?? 3] ?? 'film2'];
+        return ['-quality', self::QUALITIES[$plan->bitrate->quality ?? 3] ?? 'film2'];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return 20_000_000;
     }

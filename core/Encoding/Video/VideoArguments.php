@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** How one codec's encoder is told what a plan decided. */
 interface VideoArguments
@@ -14,7 +14,7 @@ interface VideoArguments
     public function codec(): string;
 
     /** Name of the engine's encoder for the given effort. */
-    public function encoder(?PictureValue $picture = null): string;
+    public function encoder(?VideoValue $picture = null): string;
 
     /**
      * The encoder's own options, without `-c:v`.
@@ -25,5 +25,5 @@ interface VideoArguments
     public function arguments(Plan $plan, int $pass): array;
 
     /** Pixels per second this encoder manages on two ordinary cores: what estimates start from until a run has been timed. */
-    public function usualSpeed(PictureValue $picture): int;
+    public function usualSpeed(VideoValue $picture): int;
 }

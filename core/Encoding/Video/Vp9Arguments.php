@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\PictureValue;
 
 /** VP9 through libvpx. */
 final class Vp9Arguments implements VideoArguments
@@ -18,27 +18,27 @@ final class Vp9Arguments implements VideoArguments
         return 'vp9';
     }
 
-    public function encoder(?PictureValue $picture = null): string
+    public function encoder(?VideoValue $picture = null): string
     {
         return 'libvpx-vp9';
     }
 
     public function arguments(Plan $plan, int $pass): array
     {
-        $rate = $plan->rate;
+        $rate = $plan->bitrate;
         // Constant quality is asked for by a rate of zero; with a peak it is held below that.
-        $quality = $rate->mode === RateMode::Quality ? ['-crf', (string) $rate->quality, '-b:v', (string) ($rate->peak->bitsPerSecond ?? 0)] : RateArguments::of($rate);
+        $quality = $rate->mode === BitrateMode::Quality ? ['-crf', (string) $rate->quality, '-b:v', (string) ($rate->peak->bitsPerSecond ?? 0)] : RateArguments::of($rate);
 
         return [
-            '-profile:v', substr($plan->picture->profile ?? 'p0', 1),
-            '-deadline', 'good', '-cpu-used', self::EFFORT[$plan->picture->effort] ?? '3', '-row-mt', '1', '-tile-columns', '2', '-auto-alt-ref', $pass === 0 ? '0' : '1',
+            '-profile:v', substr($plan->video->profile ?? 'p0', 1),
+            '-deadline', 'good', '-cpu-used', self::EFFORT[$plan->video->effort] ?? '3', '-row-mt', '1', '-tile-columns', '2', '-auto-alt-ref', $pass === 0 ? '0' : '1',
             ...$quality,
             '-g', (string) $plan->keyframes->frames,
             ...($pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics']),
         ];
     }
 
-    public function usualSpeed(PictureValue $picture): int
+    public function usualSpeed(VideoValue $picture): int
     {
         return match ($picture->effort) {
             'fast' => 5_000_000,

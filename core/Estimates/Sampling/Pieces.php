@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Estimates\Sampling;
 
 use OuterCrate\Analysis\Found;
-use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
@@ -94,7 +94,7 @@ final class Pieces
 
     private static function isStillSettling(Plan $plan, float $seconds): bool
     {
-        return $plan->rate->mode === RateMode::Vbr && $plan->rate->passes === 1 && $seconds <= self::SETTLING
+        return $plan->bitrate->mode === BitrateMode::Vbr && $plan->bitrate->passes === 1 && $seconds <= self::SETTLING
             && $plan->frames * $plan->frameSize->picture->pixels() <= self::MOST_PIXELS;
     }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates\Sampling;
 
-use OuterCrate\Formats\RateMode;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Values\RateValue;
 use OuterCrate\Units\Bitrate;
 
 /** Which plans are sampled, and what their pieces say of the whole. */
@@ -21,12 +21,12 @@ final class Sampling
     /** The size of such a file depends on what is in the picture: a calm one does not use up its average either. */
     public static function isWorthwhile(Plan $plan): bool
     {
-        if (! $plan->hasPicture()) {
+        if (! $plan->hasVideo()) {
             return false;
         }
 
-        return match ($plan->rate->mode) {
-            RateMode::Cbr => false,
+        return match ($plan->bitrate->mode) {
+            BitrateMode::Cbr => false,
             default => true,
         };
     }
@@ -40,14 +40,14 @@ final class Sampling
      */
     public static function ample(Plan $plan, Sample $planned): ?Plan
     {
-        $average = $plan->rate->average;
-        if ($plan->rate->mode !== RateMode::Vbr || $average === null || $planned->bytesPerFrame * 8 * $plan->frameRate->rate->perSecond->toFloat() > self::USED_UP * $average->bitsPerSecond) {
+        $average = $plan->bitrate->average;
+        if ($plan->bitrate->mode !== BitrateMode::Vbr || $average === null || $planned->bytesPerFrame * 8 * $plan->frameRate->rate->perSecond->toFloat() > self::USED_UP * $average->bitsPerSecond) {
             return null;
         }
         // Two passes find their average in a short piece, too.
-        $passes = $plan->picture->codec->hasTwoPasses() && $plan->picture->hardware === null ? 2 : 1;
+        $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
 
-        return $plan->atRate(new RateValue(RateMode::Vbr, $passes, new Bitrate(2 * ($plan->rate->peak ?? $average)->bitsPerSecond)));
+        return $plan->atBitrate(new BitrateValue(BitrateMode::Vbr, $passes, new Bitrate(2 * ($plan->bitrate->peak ?? $average)->bitsPerSecond)));
     }
 
     /**
@@ -71,7 +71,7 @@ final class Sampling
      */
     public static function concludeAmple(Plan $plan, Sample $planned, array $pieces, array $ample): Sample
     {
-        $each = self::each($plan, $pieces, $ample, $plan->rate->peak);
+        $each = self::each($plan, $pieces, $ample, $plan->bitrate->peak);
 
         return $planned->withAmple(self::mean($pieces, $each), self::doubt($pieces, $each));
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
-use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
@@ -62,7 +62,7 @@ final class Av1 implements VideoCodec
 
     public function rateModes(): array
     {
-        return [RateMode::Quality, RateMode::Vbr];
+        return [BitrateMode::Quality, BitrateMode::Vbr];
     }
 
     /** The engine's wrapper of the encoder keeps no statistics of a first pass. */
@@ -72,7 +72,7 @@ final class Av1 implements VideoCodec
     }
 
     /** Measured: a quality whose rate was to stay under 6 Mb/s ran at 11. */
-    public function holdsPeak(RateMode $mode): bool
+    public function holdsPeak(BitrateMode $mode): bool
     {
         return false;
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Containers\Container;
-use OuterCrate\Formats\RateMode;
 
 /** For a codec that builds frames upon others. */
 trait BuildsOnOthers
@@ -15,7 +15,7 @@ trait BuildsOnOthers
         return false;
     }
 
-    public function holdsPeak(RateMode $mode): bool
+    public function holdsPeak(BitrateMode $mode): bool
     {
         return true;
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Containers\Container;
-use OuterCrate\Formats\RateMode;
 
 /** For a codec that builds no frame upon another. */
 trait EveryFrameByItself
@@ -20,7 +20,7 @@ trait EveryFrameByItself
         return $container->tellsFieldOrder();
     }
 
-    public function holdsPeak(RateMode $mode): bool
+    public function holdsPeak(BitrateMode $mode): bool
     {
         return false;
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Colour;
-use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
@@ -25,7 +25,7 @@ trait LosesNothing
 
     public function rateModes(): array
     {
-        return [RateMode::Lossless];
+        return [BitrateMode::Lossless];
     }
 
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
-use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
@@ -61,13 +61,13 @@ final class Mpeg2 implements VideoCodec
 
     public function rateModes(): array
     {
-        return [RateMode::Vbr, RateMode::Cbr, RateMode::Quality];
+        return [BitrateMode::Vbr, BitrateMode::Cbr, BitrateMode::Quality];
     }
 
     /** A fixed quantiser knows no rate. */
-    public function holdsPeak(RateMode $mode): bool
+    public function holdsPeak(BitrateMode $mode): bool
     {
-        return $mode !== RateMode::Quality;
+        return $mode !== BitrateMode::Quality;
     }
 
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): ?Bitrate

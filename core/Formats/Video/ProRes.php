@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
-use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;
@@ -61,7 +61,7 @@ final class ProRes implements VideoCodec
 
     public function rateModes(): array
     {
-        return [RateMode::Codec];
+        return [BitrateMode::Codec];
     }
 
     /** Scaled from the stated target by macroblocks per second. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
-use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
@@ -64,7 +64,7 @@ final class Vc3 implements VideoCodec
 
     public function rateModes(): array
     {
-        return [RateMode::Codec];
+        return [BitrateMode::Codec];
     }
 
     /** Every frame has the same size, in steps of 4096 bytes. */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\Containers\Container;
 use OuterCrate\Formats\PixelFormat;
-use OuterCrate\Formats\RateMode;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
@@ -32,14 +32,14 @@ interface VideoCodec
     /** The colour tags as this codec can write them: an equal one in place of a value that its own table lacks. */
     public function tags(Colour $colour): Colour;
 
-    /** @return non-empty-list<RateMode> */
+    /** @return non-empty-list<BitrateMode> */
     public function rateModes(): array;
 
     /** Whether a first pass tells the second, with the encoder at hand, where the bits are needed. */
     public function hasTwoPasses(): bool;
 
     /** Whether the encoder at hand keeps the rate of a mode under a peak. */
-    public function holdsPeak(RateMode $mode): bool;
+    public function holdsPeak(BitrateMode $mode): bool;
 
     /** Every frame is coded by itself. */
     public function isIntraOnly(): bool;

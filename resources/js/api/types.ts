@@ -32,7 +32,7 @@ export interface Contract {
     range: Range;
     'reading-in-words': ReadingInWords;
     reading: Reading;
-    rules: Rules;
+    rules: Rules1;
     'run-answer': RunAnswer;
     'run-list': RunList;
     run: Run;
@@ -44,6 +44,8 @@ export interface Contract {
     'upload-answer': UploadAnswer;
     'upload-list': UploadList;
     upload: Upload;
+    values: Values;
+    words: Words2;
 }
 /**
  * What was found in the picture and the sound of a cut.
@@ -175,166 +177,27 @@ export interface Span {
     length: string;
 }
 /**
- * Answer of GET /api/choices: what the cells' editors offer.
+ * Answer of GET /api/choices: the rows of the sheet in their order, and what their editors offer.
  */
 export interface Choices {
     cells: {
-        container: {
+        name: string;
+        label: string;
+        /**
+         * Rules to choose from.
+         */
+        choices: {
             label: string;
             about: string;
-            rule:
-                | 'host'
-                | {
-                      set?: string;
-                      fastStart?: boolean;
-                  };
+            /**
+             * In the shape that rules.json has for the cell.
+             */
+            rule: string | {};
         }[];
-        picture: {
-            label: string;
-            about: string;
-            rule:
-                | ('host' | 'none')
-                | {
-                      codec?: string;
-                      profile?: string;
-                      effort?: 'fast' | 'medium' | 'slow';
-                      /**
-                       * Fixed; null or absent for the lowest that holds.
-                       */
-                      level?: string | null;
-                      tune?: 'grain' | 'animation' | 'stills' | null;
-                      as?: 'host';
-                      /**
-                       * hardware: the graphics chip, where one works; software otherwise.
-                       */
-                      device?: 'software' | 'hardware';
-                  };
-        }[];
-        frameSize: {
-            label: string;
-            about: string;
-            rule: FrameSize;
-        }[];
-        frameRate: {
-            label: string;
-            about: string;
-            rule:
-                | 'follow'
-                | {
-                      as?: 'follow';
-                      /**
-                       * 25, 30000/1001, 29.97
-                       */
-                      exact?: string | null;
-                      /**
-                       * Lifted by whole multiples until it is reached.
-                       */
-                      atLeast?: string;
-                      halve?: boolean;
-                      /**
-                       * How frames of one rate become those of another.
-                       */
-                      by?: 'repeat' | 'blend' | 'motion';
-                      /**
-                       * How fields become frames; by the material when absent.
-                       */
-                      fields?: 'keep' | 'interpolate' | 'blend' | null;
-                      /**
-                       * What the cut's frames are, where its file says otherwise.
-                       */
-                      source?: 'progressive' | 'tff' | 'bff' | null;
-                  };
-        }[];
-        keyframes: {
-            label: string;
-            about: string;
-            rule:
-                | ('host' | 'intra')
-                | {
-                      seconds?: number | null;
-                      closed?: boolean;
-                      bFrames?: number | null;
-                      pyramid?: boolean;
-                      /**
-                       * In place of seconds.
-                       */
-                      frames?: number | null;
-                      references?: number | null;
-                      sceneCuts?: boolean;
-                      as?: 'host' | 'intra';
-                  };
-        }[];
-        sound: {
-            label: string;
-            about: string;
-            rule:
-                | ('follow' | 'host' | 'none')
-                | {
-                      codec?: string;
-                      kbps?: number | null;
-                      sampleRate?: number | null;
-                      channels?: number | null;
-                      bitDepth?: 16 | 24 | 32 | null;
-                      as?: 'follow' | 'host';
-                      /**
-                       * Integrated, in LUFS; null leaves the level alone.
-                       */
-                      loudness?: number | 'host' | null;
-                      /**
-                       * In dBTP.
-                       */
-                      truePeak?: number | null;
-                      tracks?: 'first' | 'all';
-                  };
-        }[];
-        colour: {
-            label: string;
-            about: string;
-            rule:
-                | ('follow' | 'host')
-                | {
-                      bitDepth?: 8 | 10 | 12 | 16 | null;
-                      chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
-                      as?: 'follow' | 'host';
-                      /**
-                       * What the samples are taken for, without changing them; none leaves the file untagged.
-                       */
-                      tag?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | 'none' | null;
-                      /**
-                       * Samples are computed anew for this space; HDR comes down to SDR.
-                       */
-                      convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
-                      range?: 'limited' | 'full' | null;
-                      /**
-                       * Middle tones are lifted above 1, lowered below.
-                       */
-                      gamma?: number | null;
-                      dither?: 'ordered' | 'error-diffusion' | 'none';
-                      /**
-                       * HDR10 metadata.
-                       */
-                      hdr10?: 'carry' | 'measure' | 'none';
-                  };
-        }[];
-    };
-    rateModes: {
-        [k: string]: ('quality' | 'cbr' | 'vbr' | 'vbr2' | 'codec' | 'lossless')[];
-    };
-    /**
-     * Scale of constant quality by video codec.
-     */
-    qualities: {
-        [k: string]: {
-            best: number;
-            worst: number;
-            usual: number;
-        } | null;
-    };
-    /**
-     * By cell: named values of its rule that an editor shows beside the list.
-     */
-    parts: {
-        [k: string]: {
+        /**
+         * Named values of its rule that an editor shows beside the list.
+         */
+        parts: {
             key: string;
             label: string;
             kind: 'options' | 'number' | 'switch' | 'text';
@@ -349,41 +212,20 @@ export interface Choices {
             step: number | null;
             about: string;
         }[];
+    }[];
+    /**
+     * How each video codec can be told to spend bits.
+     */
+    codecs: {
+        [k: string]: {
+            modes: ('quality' | 'cbr' | 'vbr' | 'vbr2' | 'codec' | 'lossless')[];
+            quality: {
+                best: number;
+                worst: number;
+                usual: number;
+            } | null;
+        };
     };
-}
-export interface FrameSize {
-    /**
-     * stored: the cut's own pixels. displayed: square pixels, upright.
-     */
-    follow?: 'stored' | 'displayed';
-    /**
-     * Inside these bounds, never enlarged.
-     */
-    fit?: string | null;
-    /**
-     * This frame, the picture fitted in.
-     */
-    exact?: string | null;
-    /**
-     * One of the usual sizes up (1) or down (-1).
-     */
-    step?: number;
-    /**
-     * With exact: what is done where the shapes differ; pad when absent.
-     */
-    shape?: 'pad' | 'crop' | 'stretch';
-    /**
-     * With exact: the shape that the frame is shown at, as discs have it; square pixels when absent.
-     */
-    display?: '4:3' | '16:9' | 'nearest';
-    /**
-     * What the file says of a 360 picture; as the cut when absent.
-     */
-    projection?: 'equirectangular' | 'none' | null;
-    /**
-     * trim: black bars that were found in the cut are left out; kept when absent.
-     */
-    bars?: 'trim' | null;
 }
 /**
  * Answer of GET /api/cuts/{cut}/curves.
@@ -431,8 +273,6 @@ export interface Cut {
     file: string;
     path: string;
     poster: string;
-    container: string;
-    picture: string;
     width: number;
     height: number;
     displayWidth: number;
@@ -440,9 +280,7 @@ export interface Cut {
     frameRate: string;
     frameRateLabel: string;
     scan: 'progressive' | 'tff' | 'bff';
-    colour: string;
     hdr: boolean;
-    sound: string;
     frames: number;
     duration: string;
     durationLabel: string;
@@ -457,14 +295,10 @@ export interface Cut {
      * Timecode of the last frame; it is included.
      */
     last: string;
-    pixels: string;
-    rate: string;
-    bitrateLabel: string;
     /**
      * Whether the file is the one that was read.
      */
     fileState: 'here' | 'changed' | 'gone';
-    keyframes: string;
     timecode: {
         /**
          * Number of the first frame, counted from 00:00:00:00.
@@ -476,6 +310,21 @@ export interface Cut {
         perSecond: number;
         dropFrame: boolean;
     };
+    values: Words;
+}
+/**
+ * What it has, by cell, in the words of the sheet.
+ */
+export interface Words {
+    container: string;
+    video: string;
+    frameSize: string;
+    frameRate: string;
+    bitrate: string;
+    keyframes: string;
+    colour: string;
+    audio: string;
+    file: string;
 }
 /**
  * Answer of GET /api/cuts.
@@ -502,11 +351,12 @@ export interface Edits {
                     fastStart?: boolean;
                 }
           );
-    picture?:
+    video?:
         | null
         | (
               | ('host' | 'none')
               | {
+                    as?: 'host';
                     codec?: string;
                     profile?: string;
                     effort?: 'fast' | 'medium' | 'slow';
@@ -515,7 +365,6 @@ export interface Edits {
                      */
                     level?: string | null;
                     tune?: 'grain' | 'animation' | 'stills' | null;
-                    as?: 'host';
                     /**
                      * hardware: the graphics chip, where one works; software otherwise.
                      */
@@ -547,28 +396,37 @@ export interface Edits {
                      */
                     fields?: 'keep' | 'interpolate' | 'blend' | null;
                     /**
-                     * What the cut's frames are, where its file says otherwise.
+                     * What the cut’s frames are, where its file says otherwise.
                      */
                     source?: 'progressive' | 'tff' | 'bff' | null;
                 }
           );
-    rate?: null | Rate;
+    bitrate?: null | Bitrate;
     keyframes?:
         | null
         | (
               | ('host' | 'intra')
               | {
+                    as?: 'host' | 'intra';
+                    /**
+                     * From 0.1 to 20.
+                     */
                     seconds?: number | null;
+                    /**
+                     * In place of seconds. From 1 to 1000.
+                     */
+                    frames?: number | null;
                     closed?: boolean;
+                    /**
+                     * From 0 to 16.
+                     */
                     bFrames?: number | null;
                     pyramid?: boolean;
                     /**
-                     * In place of seconds.
+                     * From 1 to 16.
                      */
-                    frames?: number | null;
                     references?: number | null;
                     sceneCuts?: boolean;
-                    as?: 'host' | 'intra';
                 }
           );
     colour?:
@@ -576,9 +434,9 @@ export interface Edits {
         | (
               | ('follow' | 'host')
               | {
+                    as?: 'follow' | 'host';
                     bitDepth?: 8 | 10 | 12 | 16 | null;
                     chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
-                    as?: 'follow' | 'host';
                     /**
                      * What the samples are taken for, without changing them; none leaves the file untagged.
                      */
@@ -589,7 +447,7 @@ export interface Edits {
                     convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
                     range?: 'limited' | 'full' | null;
                     /**
-                     * Middle tones are lifted above 1, lowered below.
+                     * Middle tones are lifted above 1, lowered below. From 0.5 to 2.
                      */
                     gamma?: number | null;
                     dither?: 'ordered' | 'error-diffusion' | 'none';
@@ -599,23 +457,23 @@ export interface Edits {
                     hdr10?: 'carry' | 'measure' | 'none';
                 }
           );
-    sound?:
+    audio?:
         | null
         | (
               | ('follow' | 'host' | 'none')
               | {
+                    as?: 'follow' | 'host';
                     codec?: string;
+                    /**
+                     * From 8 to 640.
+                     */
                     kbps?: number | null;
                     sampleRate?: number | null;
                     channels?: number | null;
                     bitDepth?: 16 | 24 | 32 | null;
-                    as?: 'follow' | 'host';
+                    loudness?: (number | null) | 'host';
                     /**
-                     * Integrated, in LUFS; null leaves the level alone.
-                     */
-                    loudness?: number | 'host' | null;
-                    /**
-                     * In dBTP.
+                     * From −10 to 0.
                      */
                     truePeak?: number | null;
                     tracks?: 'first' | 'all';
@@ -623,19 +481,53 @@ export interface Edits {
           );
     file?: null | File;
 }
-export interface Rate {
+export interface FrameSize {
+    /**
+     * stored: the cut’s own pixels. displayed: square pixels, upright.
+     */
+    follow?: 'stored' | 'displayed';
+    /**
+     * Inside these bounds, never enlarged.
+     */
+    fit?: string | null;
+    /**
+     * This frame, the picture fitted in.
+     */
+    exact?: string | null;
+    /**
+     * One of the usual sizes up (1) or down (−1).
+     */
+    step?: number;
+    /**
+     * With exact: what is done where the shapes differ; pad when absent.
+     */
+    shape?: 'pad' | 'crop' | 'stretch';
+    /**
+     * With exact: the shape that the frame is shown at, as discs have it; square pixels when absent.
+     */
+    display?: '4:3' | '16:9' | 'nearest';
+    /**
+     * What the file says of a 360 picture; as the cut when absent.
+     */
+    projection?: 'equirectangular' | 'none' | null;
+    /**
+     * trim: black bars that were found in the cut are left out; kept when absent.
+     */
+    bars?: 'trim' | null;
+}
+export interface Bitrate {
     mode?: 'quality' | 'cbr' | 'vbr' | 'codec' | 'lossless';
     passes?: 1 | 2;
     average?:
         | {
               /**
-               * Kilobits per second.
+               * Kilobits per second. From 16 to 2000000.
                */
               kbps: number;
           }
         | {
               /**
-               * The host's ask times this.
+               * The host’s ask times this.
                */
               timesAsk: number;
           }
@@ -659,7 +551,7 @@ export interface Rate {
         | 'host'
         | {
               /**
-               * Kilobits per second.
+               * Kilobits per second. From 16 to 2000000.
                */
               kbps: number;
           }
@@ -669,11 +561,14 @@ export interface Rate {
                */
               timesAverage: number;
           };
+    /**
+     * On the codec’s own scale.
+     */
     quality?: number;
 }
 export interface File {
     /**
-     * {cut} {role} {host} {preset} {width} {height} {rate} {codec} {n}
+     * {cut} {role} {host} {preset} {width} {height} {fps} {codec} {n}
      */
     template?: string | null;
     /**
@@ -693,6 +588,14 @@ export interface ErrorAnswer {
             path: string;
             text: string;
         }[];
+        /**
+         * What became of what was there or half made.
+         */
+        kept?: string;
+        /**
+         * What to do about it.
+         */
+        todo?: string;
     };
 }
 /**
@@ -701,7 +604,7 @@ export interface ErrorAnswer {
 export interface Finding {
     id: string;
     severity: 'stop' | 'caution' | 'note';
-    cell: 'container' | 'picture' | 'frameSize' | 'frameRate' | 'rate' | 'keyframes' | 'colour' | 'sound' | 'file';
+    cell: string;
     text: string;
     remedy: null | {
         text: string;
@@ -716,29 +619,180 @@ export interface HostList {
         slug: string;
         name: string;
         about: string;
-        recompression: string;
+        /**
+         * What it does to an upload, in a sentence.
+         */
+        recompression: string | null;
         asks: {
             label: string;
             text: string;
         }[];
-        highRateAbove: string;
-        rates: {
+        bitrates: {
             shorterSide: number;
             normal: string;
             high: string;
             peak: string | null;
         }[];
+        highFrameRateAbove: string;
+        tiers: {
+            name: string;
+            /**
+             * Which uploads get into it; empty for all others.
+             */
+            when: string;
+            ladder: {
+                shorterSide: number;
+                codec: string;
+                bits: string;
+                keyframes: string;
+                speed: string;
+            }[];
+        }[];
     }[];
 }
 /**
- * A host: what it asks of an upload.
+ * A host: what it asks of an upload, and what it does to it.
  */
 export interface HostFile {
     format: 'outer-crate/host';
     version: 1;
     name: string;
     about?: string;
-    recompression?: string;
+    /**
+     * What it does to an upload: the first tier that takes it decides its renditions.
+     */
+    recompression?: {
+        /**
+         * @minItems 1
+         */
+        tiers: [
+            {
+                name: string;
+                /**
+                 * Any of these lets an upload in; absent for every upload.
+                 *
+                 * @minItems 1
+                 */
+                when?: [
+                    {
+                        /**
+                         * Lines, at least.
+                         */
+                        shorterSide?: number;
+                        frameRateAbove?: string;
+                        hdr?: boolean;
+                    },
+                    ...{
+                        /**
+                         * Lines, at least.
+                         */
+                        shorterSide?: number;
+                        frameRateAbove?: string;
+                        hdr?: boolean;
+                    }[]
+                ];
+                /**
+                 * @minItems 1
+                 */
+                ladder: [
+                    {
+                        shorterSide: number;
+                        codec: string;
+                        /**
+                         * Average; or quality.
+                         */
+                        kbps?: number;
+                        /**
+                         * On the codec's own scale; or kbps.
+                         */
+                        quality?: number;
+                        keyframeSeconds?: number;
+                        speed?: 'fast' | 'medium' | 'slow';
+                    },
+                    ...{
+                        shorterSide: number;
+                        codec: string;
+                        /**
+                         * Average; or quality.
+                         */
+                        kbps?: number;
+                        /**
+                         * On the codec's own scale; or kbps.
+                         */
+                        quality?: number;
+                        keyframeSeconds?: number;
+                        speed?: 'fast' | 'medium' | 'slow';
+                    }[]
+                ];
+            },
+            ...{
+                name: string;
+                /**
+                 * Any of these lets an upload in; absent for every upload.
+                 *
+                 * @minItems 1
+                 */
+                when?: [
+                    {
+                        /**
+                         * Lines, at least.
+                         */
+                        shorterSide?: number;
+                        frameRateAbove?: string;
+                        hdr?: boolean;
+                    },
+                    ...{
+                        /**
+                         * Lines, at least.
+                         */
+                        shorterSide?: number;
+                        frameRateAbove?: string;
+                        hdr?: boolean;
+                    }[]
+                ];
+                /**
+                 * @minItems 1
+                 */
+                ladder: [
+                    {
+                        shorterSide: number;
+                        codec: string;
+                        /**
+                         * Average; or quality.
+                         */
+                        kbps?: number;
+                        /**
+                         * On the codec's own scale; or kbps.
+                         */
+                        quality?: number;
+                        keyframeSeconds?: number;
+                        speed?: 'fast' | 'medium' | 'slow';
+                    },
+                    ...{
+                        shorterSide: number;
+                        codec: string;
+                        /**
+                         * Average; or quality.
+                         */
+                        kbps?: number;
+                        /**
+                         * On the codec's own scale; or kbps.
+                         */
+                        quality?: number;
+                        keyframeSeconds?: number;
+                        speed?: 'fast' | 'medium' | 'slow';
+                    }[]
+                ];
+            }[]
+        ];
+        audio?: {
+            codec: string;
+            kbps: number;
+            sampleRate?: number;
+            channels?: number;
+            loudness?: number;
+        };
+    };
     asks: {
         containers?: string[];
         fastStart?: boolean;
@@ -748,13 +802,6 @@ export interface HostFile {
             aboveWidth?: number;
         }[];
         chroma?: '4:2:0' | '4:2:2' | '4:4:4';
-        rates?: {
-            shorterSide: number;
-            kbps: number;
-            highKbps?: number;
-            peakKbps?: number;
-        }[];
-        highRateAbove?: string;
         hdrTimes?: number;
         keyframes?: {
             seconds?: number;
@@ -766,18 +813,25 @@ export interface HostFile {
         frameRates?: string[];
         shape?: string;
         projection?: 'equirectangular';
-        sound?: {
+        limits?: {
+            seconds?: number;
+            bytes?: number;
+            frame?: string;
+        };
+        bitrates?: {
+            shorterSide: number;
+            kbps: number;
+            highKbps?: number;
+            peakKbps?: number;
+        }[];
+        audio?: {
             codec: string;
             kbps: number;
             sampleRate?: number;
             channels?: number;
             loudness?: number;
         };
-        limits?: {
-            seconds?: number;
-            bytes?: number;
-            frame?: string;
-        };
+        highFrameRateAbove?: string;
     };
 }
 /**
@@ -888,151 +942,12 @@ export interface Plan {
     host: string | null;
     hostName: string | null;
     edits: Edits;
-    values: {
-        container: {
-            label: string;
-            id: string;
-            fastStart: boolean;
-        };
-        picture: {
-            label: string;
-            codec: string;
-            profile: string | null;
-            level: string | null;
-            effort: string;
-            tune: string | null;
-            device: string;
-        };
-        frameSize: {
-            label: string;
-            width: number;
-            height: number;
-            pictureWidth: number;
-            pictureHeight: number;
-            sampleAspect: string;
-            /**
-             * What is done where the picture has another shape than the frame; null where it has the same.
-             */
-            shape: 'pad' | 'crop' | 'stretch' | null;
-            projection: string | null;
-            exact: string;
-            /**
-             * trim: the cut's black bars are left out.
-             */
-            bars?: string | null;
-        };
-        frameRate: {
-            label: string;
-            rate: string;
-            scan: 'progressive' | 'tff' | 'bff';
-            deinterlace: boolean;
-            convert: boolean;
-            fields: string | null;
-            by: string;
-            exact: string;
-            source: string;
-        };
-        rate: {
-            label: string;
-            mode: 'quality' | 'cbr' | 'vbr' | 'codec' | 'lossless';
-            passes: number;
-            average: number | null;
-            peak: number | null;
-            quality: number | null;
-            /**
-             * Bytes that the file is to stay under.
-             */
-            target?: number | null;
-        };
-        keyframes: {
-            label: string;
-            frames: number;
-            seconds: string;
-            closed: boolean;
-            bFrames: number;
-            pyramid: boolean;
-            references: number | null;
-            sceneCuts: boolean;
-        };
-        colour: {
-            label: string;
-            primaries: string | null;
-            transfer: string | null;
-            matrix: string | null;
-            range: string;
-            bitDepth: number;
-            chroma: string;
-            alpha: boolean;
-            toneMap: boolean;
-            converts: boolean;
-            gamma: number;
-            dither: string;
-            mastering: string | null;
-            light: string | null;
-            tag: string | null;
-            convert: string | null;
-            hdr10: string;
-        };
-        sound: {
-            label: string;
-            codec: string | null;
-            bitrate: number | null;
-            sampleRate: number | null;
-            channels: number | null;
-            bitDepth: number | null;
-            kbps: number | null;
-            tracks: string;
-            trackCount: number;
-            loudness: number | null;
-            truePeak: number | null;
-            gain: number | null;
-            limited: boolean;
-        };
-        file: {
-            label: string;
-            name: string;
-            /**
-             * Below the folder for deliveries.
-             */
-            folder: string;
-            template: string;
-            version: number;
-        };
-    };
+    values: Values;
+    /**
+     * Where each value came from, by cell.
+     */
     origins: {
-        container: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-        picture: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-        frameSize: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-        frameRate: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-        rate: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-        keyframes: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-        colour: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-        sound: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-        file: {
+        [k: string]: {
             from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
             text: string;
         };
@@ -1049,7 +964,7 @@ export interface Plan {
         bytes: number;
         bytesLabel: string;
         marginPercent: number;
-        basis: 'rate' | 'codec' | 'cut' | 'content' | 'sample';
+        basis: 'bitrate' | 'codec' | 'cut' | 'content' | 'sample';
         seconds: number;
         secondsLabel: string;
         sendSeconds: number | null;
@@ -1068,23 +983,262 @@ export interface Plan {
      */
     bitsPerPixel: number | null;
     /**
-     * What the host asks, by cell.
+     * What the host asks, by cell; a cell of which it says nothing is left out.
      */
     asks: {
-        container?: string;
-        picture?: string;
-        frameSize?: string;
-        frameRate?: string;
-        rate?: string;
-        keyframes?: string;
-        colour?: string;
-        sound?: string;
-        file?: string;
+        [k: string]: string;
     };
-    rateRow: {
+    rules: Rules;
+    /**
+     * Cells that leave nothing to change: what was decided before leaves one value, or none.
+     */
+    fixed: string[];
+    /**
+     * The row of the host's table of bitrates that this picture falls into.
+     */
+    bitrateRow: {
         shorterSide: number;
         high: boolean;
     } | null;
+}
+/**
+ * The decided values of an output, by cell.
+ */
+export interface Values {
+    container: {
+        label: string;
+        set: string;
+        fastStart: boolean;
+    };
+    video: {
+        label: string;
+        codec: string;
+        profile: string | null;
+        level: string | null;
+        effort: string;
+        tune: string | null;
+        device: string;
+    };
+    frameSize: {
+        label: string;
+        exact: string;
+        width: number;
+        height: number;
+        pictureWidth: number;
+        pictureHeight: number;
+        /**
+         * What is done where the picture has another shape than the frame; null where it has the same.
+         */
+        shape: 'pad' | 'crop' | 'stretch' | null;
+        sampleAspect: string;
+        projection: string | null;
+        /**
+         * trim: the cut’s black bars are left out.
+         */
+        bars: string | null;
+    };
+    frameRate: {
+        label: string;
+        exact: string;
+        rate: string;
+        scan: 'progressive' | 'tff' | 'bff';
+        deinterlace: boolean;
+        fields: string | null;
+        source: string;
+        convert: boolean;
+        by: string;
+    };
+    bitrate: {
+        label: string;
+        mode: 'quality' | 'cbr' | 'vbr' | 'codec' | 'lossless';
+        passes: number;
+        average: number | null;
+        peak: number | null;
+        quality: number | null;
+        /**
+         * Bytes that the file is to stay under.
+         */
+        target: number | null;
+    };
+    keyframes: {
+        label: string;
+        frames: number;
+        seconds: string;
+        closed: boolean;
+        bFrames: number;
+        pyramid: boolean;
+        references: number | null;
+        sceneCuts: boolean;
+    };
+    colour: {
+        label: string;
+        primaries: string | null;
+        transfer: string | null;
+        matrix: string | null;
+        range: string;
+        bitDepth: number;
+        chroma: string;
+        alpha: boolean;
+        toneMap: boolean;
+        converts: boolean;
+        gamma: number;
+        dither: string;
+        tag: string | null;
+        convert: string | null;
+        hdr10: string;
+        mastering: string | null;
+        light: string | null;
+    };
+    audio: {
+        label: string;
+        codec: string | null;
+        bitrate: number | null;
+        kbps: number | null;
+        sampleRate: number | null;
+        channels: number | null;
+        bitDepth: number | null;
+        tracks: string;
+        trackCount: number;
+        loudness: number | null;
+        truePeak: number | null;
+        gain: number | null;
+        limited: boolean;
+    };
+    file: {
+        label: string;
+        name: string;
+        /**
+         * Below the folder for deliveries.
+         */
+        folder: string;
+        template: string;
+        version: number;
+    };
+}
+/**
+ * The preset's rules with the edits laid over them.
+ */
+export interface Rules {
+    container?:
+        | 'host'
+        | {
+              set?: string;
+              fastStart?: boolean;
+          };
+    video?:
+        | ('host' | 'none')
+        | {
+              as?: 'host';
+              codec?: string;
+              profile?: string;
+              effort?: 'fast' | 'medium' | 'slow';
+              /**
+               * Fixed; null or absent for the lowest that holds.
+               */
+              level?: string | null;
+              tune?: 'grain' | 'animation' | 'stills' | null;
+              /**
+               * hardware: the graphics chip, where one works; software otherwise.
+               */
+              device?: 'software' | 'hardware';
+          };
+    frameSize?: FrameSize;
+    frameRate?:
+        | 'follow'
+        | {
+              as?: 'follow';
+              /**
+               * 25, 30000/1001, 29.97
+               */
+              exact?: string | null;
+              /**
+               * Lifted by whole multiples until it is reached.
+               */
+              atLeast?: string;
+              halve?: boolean;
+              /**
+               * How frames of one rate become those of another.
+               */
+              by?: 'repeat' | 'blend' | 'motion';
+              /**
+               * How fields become frames; by the material when absent.
+               */
+              fields?: 'keep' | 'interpolate' | 'blend' | null;
+              /**
+               * What the cut’s frames are, where its file says otherwise.
+               */
+              source?: 'progressive' | 'tff' | 'bff' | null;
+          };
+    bitrate?: Bitrate;
+    keyframes?:
+        | ('host' | 'intra')
+        | {
+              as?: 'host' | 'intra';
+              /**
+               * From 0.1 to 20.
+               */
+              seconds?: number | null;
+              /**
+               * In place of seconds. From 1 to 1000.
+               */
+              frames?: number | null;
+              closed?: boolean;
+              /**
+               * From 0 to 16.
+               */
+              bFrames?: number | null;
+              pyramid?: boolean;
+              /**
+               * From 1 to 16.
+               */
+              references?: number | null;
+              sceneCuts?: boolean;
+          };
+    colour?:
+        | ('follow' | 'host')
+        | {
+              as?: 'follow' | 'host';
+              bitDepth?: 8 | 10 | 12 | 16 | null;
+              chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
+              /**
+               * What the samples are taken for, without changing them; none leaves the file untagged.
+               */
+              tag?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | 'none' | null;
+              /**
+               * Samples are computed anew for this space; HDR comes down to SDR.
+               */
+              convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
+              range?: 'limited' | 'full' | null;
+              /**
+               * Middle tones are lifted above 1, lowered below. From 0.5 to 2.
+               */
+              gamma?: number | null;
+              dither?: 'ordered' | 'error-diffusion' | 'none';
+              /**
+               * HDR10 metadata.
+               */
+              hdr10?: 'carry' | 'measure' | 'none';
+          };
+    audio?:
+        | ('follow' | 'host' | 'none')
+        | {
+              as?: 'follow' | 'host';
+              codec?: string;
+              /**
+               * From 8 to 640.
+               */
+              kbps?: number | null;
+              sampleRate?: number | null;
+              channels?: number | null;
+              bitDepth?: 16 | 24 | 32 | null;
+              loudness?: (number | null) | 'host';
+              /**
+               * From −10 to 0.
+               */
+              truePeak?: number | null;
+              tracks?: 'first' | 'all';
+          };
+    file?: File;
 }
 /**
  * What came out of a run.
@@ -1096,7 +1250,19 @@ export interface Slip {
     duration: string;
     durationLabel: string;
     frames: number;
-    rates: {
+    keyframes: {
+        count: number;
+        longestGap: number;
+    };
+    reading: Reading;
+    differences: {
+        cell: string;
+        planned: string;
+        found: string;
+        text: string;
+    }[];
+    madeIn: number;
+    bitrates: {
         video: number;
         videoLabel: string;
         audio: number | null;
@@ -1104,18 +1270,7 @@ export interface Slip {
         peakSecond: number;
         peakSecondLabel: string;
     };
-    keyframes: {
-        count: number;
-        longestGap: number;
-    };
-    reading: Reading;
-    differences: {
-        cell: 'container' | 'picture' | 'frameSize' | 'frameRate' | 'rate' | 'keyframes' | 'colour' | 'sound';
-        planned: string;
-        found: string;
-        text: string;
-    }[];
-    madeIn: number;
+    found: Words1;
 }
 /**
  * What a media file is; printed by `bin/crate read --json`.
@@ -1265,6 +1420,20 @@ export interface Reading {
     analysis?: Analysis;
 }
 /**
+ * What the file has, by cell, in the words of the sheet.
+ */
+export interface Words1 {
+    container: string;
+    video: string;
+    frameSize: string;
+    frameRate: string;
+    bitrate: string;
+    keyframes: string;
+    colour: string;
+    audio: string;
+    file: string;
+}
+/**
  * POST /api/cuts/{cut}/pack: these outputs, or those of the cut's sheet when there are none.
  */
 export interface PackRequest {
@@ -1378,22 +1547,23 @@ export interface PresetList {
         role: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
         host: string | null;
         about: string;
-        rules: Rules;
+        rules: Rules1;
     }[];
 }
 /**
  * Rules by cell, as presets and edits say them. A word, or named values.
  */
-export interface Rules {
+export interface Rules1 {
     container?:
         | 'host'
         | {
               set?: string;
               fastStart?: boolean;
           };
-    picture?:
+    video?:
         | ('host' | 'none')
         | {
+              as?: 'host';
               codec?: string;
               profile?: string;
               effort?: 'fast' | 'medium' | 'slow';
@@ -1402,7 +1572,6 @@ export interface Rules {
                */
               level?: string | null;
               tune?: 'grain' | 'animation' | 'stills' | null;
-              as?: 'host';
               /**
                * hardware: the graphics chip, where one works; software otherwise.
                */
@@ -1431,32 +1600,41 @@ export interface Rules {
                */
               fields?: 'keep' | 'interpolate' | 'blend' | null;
               /**
-               * What the cut's frames are, where its file says otherwise.
+               * What the cut’s frames are, where its file says otherwise.
                */
               source?: 'progressive' | 'tff' | 'bff' | null;
           };
-    rate?: Rate;
+    bitrate?: Bitrate;
     keyframes?:
         | ('host' | 'intra')
         | {
+              as?: 'host' | 'intra';
+              /**
+               * From 0.1 to 20.
+               */
               seconds?: number | null;
+              /**
+               * In place of seconds. From 1 to 1000.
+               */
+              frames?: number | null;
               closed?: boolean;
+              /**
+               * From 0 to 16.
+               */
               bFrames?: number | null;
               pyramid?: boolean;
               /**
-               * In place of seconds.
+               * From 1 to 16.
                */
-              frames?: number | null;
               references?: number | null;
               sceneCuts?: boolean;
-              as?: 'host' | 'intra';
           };
     colour?:
         | ('follow' | 'host')
         | {
+              as?: 'follow' | 'host';
               bitDepth?: 8 | 10 | 12 | 16 | null;
               chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
-              as?: 'follow' | 'host';
               /**
                * What the samples are taken for, without changing them; none leaves the file untagged.
                */
@@ -1467,7 +1645,7 @@ export interface Rules {
               convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
               range?: 'limited' | 'full' | null;
               /**
-               * Middle tones are lifted above 1, lowered below.
+               * Middle tones are lifted above 1, lowered below. From 0.5 to 2.
                */
               gamma?: number | null;
               dither?: 'ordered' | 'error-diffusion' | 'none';
@@ -1476,21 +1654,21 @@ export interface Rules {
                */
               hdr10?: 'carry' | 'measure' | 'none';
           };
-    sound?:
+    audio?:
         | ('follow' | 'host' | 'none')
         | {
+              as?: 'follow' | 'host';
               codec?: string;
+              /**
+               * From 8 to 640.
+               */
               kbps?: number | null;
               sampleRate?: number | null;
               channels?: number | null;
               bitDepth?: 16 | 24 | 32 | null;
-              as?: 'follow' | 'host';
+              loudness?: (number | null) | 'host';
               /**
-               * Integrated, in LUFS; null leaves the level alone.
-               */
-              loudness?: number | 'host' | null;
-              /**
-               * In dBTP.
+               * From −10 to 0.
                */
               truePeak?: number | null;
               tracks?: 'first' | 'all';
@@ -1510,7 +1688,7 @@ export interface PresetFile {
      */
     host?: string;
     about?: string;
-    rules: Rules;
+    rules: Rules1;
 }
 /**
  * Answer of GET /api/cuts/{cut}/reading.
@@ -1652,4 +1830,18 @@ export interface Upload {
  */
 export interface UploadList {
     uploads: Upload[];
+}
+/**
+ * A text for each cell.
+ */
+export interface Words2 {
+    container: string;
+    video: string;
+    frameSize: string;
+    frameRate: string;
+    bitrate: string;
+    keyframes: string;
+    colour: string;
+    audio: string;
+    file: string;
 }

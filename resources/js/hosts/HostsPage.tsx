@@ -3,6 +3,8 @@ import type { HostList } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Failed, Loading } from '../ui/States';
 
+type Host = HostList['hosts'][number];
+
 /** The hosts: what each asks of an upload and what it does to it. */
 export function HostsPage() {
     const { data, isError, error, refetch } = useHosts();
@@ -24,20 +26,15 @@ export function HostsPage() {
     );
 }
 
-function HostSheet({ host }: { host: HostList['hosts'][number] }) {
-    const high = host.rates.some((row) => row.high !== row.normal);
-    const peak = host.rates.some((row) => row.peak !== null);
+function HostSheet({ host }: { host: Host }) {
     return (
         <section className="border-t-2 border-rule pt-2 text-[13px]">
             <h2 className="flex items-baseline gap-3">
                 <span className="font-stencil text-[16px] tracking-[.05em] uppercase">{host.name}</span>
                 <span className="truncate text-soft">{host.about}</span>
             </h2>
-            <p className="mt-1 mb-2 text-soft">
-                <Figures text={host.recompression} />
-            </p>
-            <div className="grid grid-cols-[1fr_auto] items-start gap-6">
-                <dl className="grid grid-cols-[84px_1fr] border-t border-line">
+            <div className="mt-2 grid grid-cols-[1fr_auto] items-start gap-6">
+                <dl className="grid grid-cols-[92px_1fr] border-t border-line">
                     {host.asks.map((ask) => (
                         <div key={ask.label} className="contents">
                             <dt className="border-b border-line py-[3px] text-soft">{ask.label}</dt>
@@ -47,54 +44,126 @@ function HostSheet({ host }: { host: HostList['hosts'][number] }) {
                         </div>
                     ))}
                 </dl>
-                <table
-                    className="border-t border-line text-right whitespace-nowrap"
-                    aria-label={`Rates ${host.name} asks`}
-                >
-                    <thead className="text-soft">
-                        <tr className="border-b border-line">
-                            <th scope="col" className="pr-4 text-left">
-                                Lines
-                            </th>
-                            <th scope="col" className="pl-4 text-right">
-                                {high ? <Figures text={`≤ ${host.highRateAbove} fps`} /> : 'Average'}
-                            </th>
-                            {high && (
-                                <th scope="col" className="pl-4 text-right">
-                                    <Figures text={`> ${host.highRateAbove} fps`} />
-                                </th>
-                            )}
-                            {peak && (
-                                <th scope="col" className="pl-4 text-right">
-                                    Peak
-                                </th>
-                            )}
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {host.rates.map((row) => (
-                            <tr key={row.shorterSide} className="border-b border-line">
-                                <td className="pr-4 text-left">
-                                    <Figures text={String(row.shorterSide)} />
-                                </td>
-                                <td className="py-[3px] pl-4">
-                                    <Figures text={row.normal} />
-                                </td>
-                                {high && (
-                                    <td className="pl-4">
-                                        <Figures text={row.high} />
-                                    </td>
-                                )}
-                                {peak && (
-                                    <td className="pl-4">
-                                        <Figures text={row.peak ?? '–'} />
-                                    </td>
-                                )}
-                            </tr>
-                        ))}
-                    </tbody>
-                </table>
+                <BitratesAsked host={host} />
             </div>
+            <h3 className="mt-4 mb-1 font-medium">What it does to an upload</h3>
+            <p className="mb-1 text-soft">
+                <Figures text={host.recompression ?? 'Not known.'} />
+            </p>
+            {host.tiers.length > 0 && <Ladders host={host} />}
         </section>
+    );
+}
+
+const cell = 'py-[3px] pl-4';
+
+function BitratesAsked({ host }: { host: Host }) {
+    const high = host.bitrates.some((row) => row.high !== row.normal);
+    const peak = host.bitrates.some((row) => row.peak !== null);
+    return (
+        <table
+            className="border-t border-line text-right whitespace-nowrap"
+            aria-label={`Bitrates that ${host.name} asks for`}
+        >
+            <thead className="text-soft">
+                <tr className="border-b border-line">
+                    <th scope="col" className="pr-4 text-left">
+                        Lines
+                    </th>
+                    <th scope="col" className="pl-4 text-right">
+                        {high ? <Figures text={`≤ ${host.highFrameRateAbove} fps`} /> : 'Average'}
+                    </th>
+                    {high && (
+                        <th scope="col" className="pl-4 text-right">
+                            <Figures text={`> ${host.highFrameRateAbove} fps`} />
+                        </th>
+                    )}
+                    {peak && (
+                        <th scope="col" className="pl-4 text-right">
+                            Peak
+                        </th>
+                    )}
+                </tr>
+            </thead>
+            <tbody>
+                {host.bitrates.map((row) => (
+                    <tr key={row.shorterSide} className="border-b border-line">
+                        <td className="pr-4 text-left">
+                            <Figures text={String(row.shorterSide)} />
+                        </td>
+                        <td className={cell}>
+                            <Figures text={row.normal} />
+                        </td>
+                        {high && (
+                            <td className={cell}>
+                                <Figures text={row.high} />
+                            </td>
+                        )}
+                        {peak && (
+                            <td className={cell}>
+                                <Figures text={row.peak ?? '–'} />
+                            </td>
+                        )}
+                    </tr>
+                ))}
+            </tbody>
+        </table>
+    );
+}
+
+/** The renditions of each tier, the largest first. */
+function Ladders({ host }: { host: Host }) {
+    return (
+        <table
+            className="w-full border-t border-line whitespace-nowrap"
+            aria-label={`What ${host.name} makes of an upload`}
+        >
+            <thead className="text-soft">
+                <tr className="border-b border-line">
+                    <th scope="col" className="text-left">
+                        Tier
+                    </th>
+                    <th scope="col" className="pl-4 text-right">
+                        Lines
+                    </th>
+                    <th scope="col" className="pl-4 text-left">
+                        Video codec
+                    </th>
+                    <th scope="col" className="pl-4 text-right">
+                        Bitrate
+                    </th>
+                    <th scope="col" className="pl-4 text-right">
+                        Keyframes
+                    </th>
+                    <th scope="col" className="pl-4 text-left">
+                        Speed
+                    </th>
+                </tr>
+            </thead>
+            <tbody>
+                {host.tiers.flatMap((tier) =>
+                    tier.ladder.map((rung, i) => (
+                        <tr key={`${tier.name} ${rung.shorterSide}`} className="border-b border-line">
+                            <td className="max-w-0 truncate" title={tier.when}>
+                                {i === 0 && tier.name}
+                            </td>
+                            <td className={`${cell} text-right`}>
+                                <Figures text={String(rung.shorterSide)} />
+                            </td>
+                            <td className={cell}>
+                                <Figures text={rung.codec} />
+                            </td>
+                            <td className={`${cell} text-right`}>
+                                <Figures text={rung.bits} />
+                            </td>
+                            <td className={`${cell} text-right`}>
+                                <Figures text={rung.keyframes} />
+                            </td>
+                            <td className={cell}>{rung.speed}</td>
+                        </tr>
+                    )),
+                )}
+            </tbody>
+        </table>
     );
 }

@@ -1,14 +1,13 @@
 import { useChoices } from '../api/queries';
-import type { Choices, Cut, Edits, Plan, Rules } from '../api/types';
+import type { Choices, Cut, Edits, Plan } from '../api/types';
+import { lookOf } from '../cells';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { ChoiceEditor } from './ChoiceEditor';
 import { FindingList } from './FindingList';
 import { type Output, type Rule, says, withPart } from './outputs';
 import { PartsEditor } from './PartsEditor';
-import { RateEditor } from './RateEditor';
 import type { Row } from './rows';
-import { SizeDrawing } from './SizeDrawing';
 
 interface Props {
     cut: Cut;
@@ -16,33 +15,36 @@ interface Props {
     plan: Plan;
     output: Output;
     yours: boolean;
-    edit: (rule: Rules[keyof Rules] | null, step?: string | null) => void;
+    edit: (rule: Rule | null, step?: string | null) => void;
     /** Answers a finding, which can concern other cells too. */
     apply: (patch: Edits) => void;
     close: () => void;
 }
 
-const isListed = (row: Row) => row.part === null && row.cell !== 'file' && row.cell !== 'rate';
+const cellOf = (row: Row, choices: Choices | undefined) => choices?.cells.find(({ name }) => name === row.cell);
 
 /** Whether a cell's rules stand in a list beside their named values. */
-export const hasSides = (row: Row, choices: Choices | undefined) =>
-    isListed(row) && (choices?.parts[row.cell]?.length ?? 0) > 0;
+export function hasSides(row: Row, choices: Choices | undefined): boolean {
+    const cell = cellOf(row, choices);
+    return row.part === null && cell !== undefined && cell.choices.length > 0 && cell.parts.length > 0;
+}
 
 /** The editor of a cell: what its host asks, rules to choose from, and the named values of the rule. */
 export function CellEditor({ cut, row, plan, output, yours, edit, apply, close }: Props) {
-    const { data } = useChoices();
+    const cell = cellOf(row, useChoices().data);
     const name = row.cell;
+    const { Editor, Drawing, Footer } = lookOf(name);
     const rule = (output.edits[name] ?? null) as Rule | null;
-    if (name === 'rate') {
+    if (Editor !== undefined) {
         return (
             <>
-                <RateEditor plan={plan} rule={output.edits.rate ?? null} edit={edit} close={close} />
+                <Editor plan={plan} rule={rule} edit={edit} close={close} />
                 <CellFindings plan={plan} cell={name} apply={apply} />
             </>
         );
     }
-    const parts = row.part === null ? (data?.parts[name] ?? []) : [row.part];
-    const list = isListed(row);
+    const parts = row.part === null ? (cell?.parts ?? []) : [row.part];
+    const choices = row.part === null ? (cell?.choices ?? []) : [];
     const asks = plan.asks[name];
     return (
         <div>
@@ -54,10 +56,10 @@ export function CellEditor({ cut, row, plan, output, yours, edit, apply, close }
                 />
             </div>
             {row.part === null && <CellFindings plan={plan} cell={name} apply={apply} />}
-            <div className={list && parts.length > 0 ? 'grid grid-cols-[252px_1fr] gap-5' : ''}>
-                {list && name !== 'file' && (
+            <div className={choices.length > 0 && parts.length > 0 ? 'grid grid-cols-[252px_1fr] gap-5' : ''}>
+                {choices.length > 0 && (
                     <ChoiceEditor
-                        cell={name}
+                        choices={choices}
                         yours={yours}
                         beside={parts.length > 0}
                         holds={(choice) => says(choice, rule, plan.values[name])}
@@ -68,7 +70,7 @@ export function CellEditor({ cut, row, plan, output, yours, edit, apply, close }
                     />
                 )}
                 <div>
-                    {name === 'frameSize' && row.part === null && <SizeDrawing cut={cut} plan={plan} />}
+                    {Drawing !== undefined && row.part === null && <Drawing cut={cut} plan={plan} />}
                     {parts.length > 0 && (
                         <PartsEditor
                             parts={parts}
@@ -78,12 +80,8 @@ export function CellEditor({ cut, row, plan, output, yours, edit, apply, close }
                     )}
                 </div>
             </div>
-            {name === 'file' && (
-                <p className="mt-3 border-t border-line pt-2 text-[12px] break-all text-soft">
-                    <Figures text={plan.values.file.label} />
-                </p>
-            )}
-            {!list && rule !== null && (
+            {Footer !== undefined && <Footer plan={plan} />}
+            {choices.length === 0 && rule !== null && (
                 <div className="mt-3 flex justify-end">
                     <Button
                         kind="quiet"

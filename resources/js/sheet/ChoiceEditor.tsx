@@ -1,21 +1,20 @@
 import { type KeyboardEvent, useEffect, useRef } from 'react';
-import { useChoices } from '../api/queries';
-import type { Choices, Rules } from '../api/types';
 import { Figures } from '../ui/Figures';
+import type { Rule } from './outputs';
+import type { Cell } from './rows';
 
 interface Props {
-    cell: keyof Choices['cells'];
+    choices: Cell['choices'];
     yours: boolean;
     /** In a narrow column, with what it means under each. */
     beside?: boolean;
     /** Whether a rule says what the cell holds already. */
     holds: (rule: unknown) => boolean;
-    choose: (rule: Rules[keyof Rules] | null) => void;
+    choose: (rule: Rule | null) => void;
 }
 
 /** The rules a cell can have, with what each means; arrows move, letters jump, Enter takes. */
-export function ChoiceEditor({ cell, yours, beside, holds, choose }: Props) {
-    const { data } = useChoices();
+export function ChoiceEditor({ choices, yours, beside, holds, choose }: Props) {
     const list = useRef<HTMLDivElement>(null);
     useEffect(() => {
         const held = list.current?.querySelector<HTMLElement>('[aria-current]');
@@ -46,14 +45,14 @@ export function ChoiceEditor({ cell, yours, beside, holds, choose }: Props) {
             className={`relative -mx-1.5 overflow-y-auto py-0.5 ${beside ? 'max-h-[228px] border-r border-line pr-3.5' : 'max-h-[208px]'}`}
         >
             {yours && <Choice label="Put the preset’s rule back" about="" onClick={() => choose(null)} strong />}
-            {data?.cells[cell].map((choice) => (
+            {choices.map((choice) => (
                 <Choice
                     key={choice.label}
                     label={choice.label}
                     about={choice.about}
                     beside={beside}
                     current={holds(choice.rule)}
-                    onClick={() => choose(choice.rule as Rules[keyof Rules])}
+                    onClick={() => choose(choice.rule as Rule)}
                 />
             ))}
         </div>

@@ -1,10 +1,8 @@
 import { useId, useRef } from 'react';
-import type { Choices } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Segments } from '../ui/Segments';
 import { useTyped } from '../ui/useTyped';
-
-type Part = Choices['parts'][string][number];
+import type { Part } from './rows';
 
 interface Props {
     parts: Part[];

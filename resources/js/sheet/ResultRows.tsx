@@ -65,8 +65,8 @@ export function ResultRows({ cut, sheet, outputs, plans }: Props) {
 }
 
 const reasons: Record<Plan['estimate']['basis'], string> = {
-    rate: 'from its rate',
-    codec: 'from the rate that the codec states',
+    bitrate: 'from its bitrate',
+    codec: 'from the bitrate that the codec states',
     cut: 'from the cut, which has the same codec',
     content: 'a rough guess: it depends on the picture',
     sample: 'from pieces that were encoded',

@@ -1,11 +1,12 @@
 import { memo, useState } from 'react';
 import { useChoices } from '../api/queries';
 import type { Cut, Edits, Plan } from '../api/types';
+import { lookOf } from '../cells';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Popover } from '../ui/Popover';
 import { CellEditor, hasSides } from './CellEditor';
-import { isAbsent, type Output } from './outputs';
+import { canChange, type Output } from './outputs';
 import type { Row } from './rows';
 import { textOf } from './rows';
 import type { Columns } from './useColumns';
@@ -42,14 +43,15 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
         return <td className="border-b border-l border-line bg-surface px-3 text-faint">…</td>;
     }
     const name = row.cell;
-    const origin = plan.origins[name];
+    const origin = plan.origins[name] ?? unsaid;
     const finding = row.part === null ? plan.findings.find((candidate) => candidate.cell === name) : undefined;
     const rule = output.edits[name];
     const yours =
         row.part === null ? origin.from === 'you' : typeof rule === 'object' && rule !== null && row.part.key in rule;
-    const editable = !isAbsent(plan, name) && !(name === 'keyframes' && plan.values.keyframes.frames === 1);
+    const editable = canChange(plan, name);
     const value = textOf(plan, row);
-    const from = isAbsent(plan, name) ? '' : row.part === null ? origins(plan, name, yours) : yours ? 'you' : '';
+    const absent = plan.values[name].label === '–';
+    const from = absent ? '' : row.part === null ? origins(plan, name, yours) : yours ? 'you' : '';
     const Tag = editable ? 'button' : 'div';
     const content = (
         <Tag
@@ -81,7 +83,7 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
                     onOpenChange={setOpen}
                     label={`${row.label} of ${plan.presetName}`}
                     anchor={content}
-                    width={sided ? 700 : name !== 'rate' ? 404 : plan.rateRow === null ? 340 : 680}
+                    width={lookOf(name).width?.(plan) ?? (sided ? 700 : 404)}
                     // Above its cell it leaves the results in sight.
                     side="top"
                     tall
@@ -104,6 +106,9 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
     );
 }
 
+/** Of a value that an earlier version planned without saying where it came from. */
+const unsaid = { from: 'rule', text: '' } as const;
+
 const asked = (plan: Plan, name: Row['cell']) => {
     const text = plan.asks[name];
     return text === undefined ? '' : `${plan.hostName} asks ${text}`;
@@ -111,7 +116,7 @@ const asked = (plan: Plan, name: Row['cell']) => {
 
 /** Where it came from, and what the host asks where that is not said already. */
 function origins(plan: Plan, name: Row['cell'], yours: boolean): string {
-    const origin = plan.origins[name];
+    const origin = plan.origins[name] ?? unsaid;
     const asks = plan.asks[name];
     const own = yours ? 'you' : origin.text;
     return asks === undefined || own.includes('asks') ? own : `${own} · asks ${asks}`;

@@ -4,11 +4,10 @@ import type { Cut, Plan, Range, Sheet } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { AddOutput } from './AddOutput';
-import { cutValue } from './cutValue';
 import { FindingsCell } from './FindingsCell';
 import { cutCell, head, result } from './looks';
 import { OutputHead } from './OutputHead';
-import { type CellName, type Output, outputsOf } from './outputs';
+import { type Output, outputsOf } from './outputs';
 import { RangeCell } from './RangeCell';
 import { ResultRows } from './ResultRows';
 import { RowHead } from './RowHead';
@@ -35,13 +34,13 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
     const table = useRef<HTMLTableElement>(null);
     const [unfolded, fold] = useUnfolded();
     const [chosen, setChosen] = useState<string[]>([]);
-    const parts = useChoices().data?.parts;
+    const cells = useChoices().data?.cells ?? [];
     const plans = new Map<string, Plan>(sheet.outputs.map((output) => [output.key, output.plan]));
     const ranges = new Map(sheet.outputs.map((output) => [output.key, output.range]));
     const compared = chosen.filter((key) => outputs.some((output) => output.key === key));
     const comparing = compared.length === 2;
     const shown = comparing ? outputs.filter((output) => compared.includes(output.key)) : outputs;
-    const all = rowsOf(parts, comparing ? allCells : unfolded, outputs);
+    const all = rowsOf(cells, comparing ? 'all' : unfolded, outputs);
     const rows = comparing ? all.filter((row) => differs(row, shown, plans)) : all;
     const numberOf = (output: Output) => outputs.indexOf(output) + 1;
     const columns = useColumns(outputs, change);
@@ -55,7 +54,7 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
     const answered = new Set(outputsOf(sheet));
     /** A column whose figures are not there yet. */
     const isPlanning = (output: Output) => planning && !answered.has(output);
-    const { onKey, said } = useSheetKeys({ table, rows, shown, outputs, plans, change });
+    const { onKey, said } = useSheetKeys({ table, cells, rows, shown, outputs, plans, change });
 
     return (
         <>
@@ -156,8 +155,8 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
                                     open={unfolded.includes(row.cell)}
                                     fold={comparing ? undefined : () => fold(row.cell)}
                                 />
-                                <td className={cutCell} title={row.part === null ? cutValue(cut, row.cell) : undefined}>
-                                    {row.part === null && <Figures text={cutValue(cut, row.cell)} />}
+                                <td className={cutCell} title={row.part === null ? cut.values[row.cell] : undefined}>
+                                    {row.part === null && <Figures text={cut.values[row.cell]} />}
                                 </td>
                                 {shown.map((output, column) => (
                                     <SheetCell
@@ -220,8 +219,6 @@ const sameRange = ([left, right]: Output[], ranges: Map<string, Sheet['outputs']
     const [a, b] = [ranges.get(left?.key ?? ''), ranges.get(right?.key ?? '')];
     return a?.first === b?.first && a?.last === b?.last;
 };
-
-const allCells: readonly CellName[] = ['picture', 'frameSize', 'frameRate', 'keyframes', 'colour', 'sound', 'file'];
 
 function differs(row: Row, [left, right]: Output[], plans: Map<string, Plan>): boolean {
     const [a, b] = [plans.get(left?.key ?? ''), plans.get(right?.key ?? '')];

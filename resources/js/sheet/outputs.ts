@@ -19,25 +19,10 @@ export interface Draft {
 
 export type CellName = keyof Plan['values'];
 
+/** Whether what was decided before leaves something to change in a cell. */
+export const canChange = (plan: Plan, cell: CellName) => !plan.fixed.includes(cell);
+
 export type Rule = Rules[keyof Rules];
-
-export const cells: readonly { name: CellName; label: string }[] = [
-    { name: 'container', label: 'Box' },
-    { name: 'picture', label: 'Picture' },
-    { name: 'frameSize', label: 'Frame size' },
-    { name: 'frameRate', label: 'Frame rate' },
-    { name: 'rate', label: 'Rate' },
-    { name: 'keyframes', label: 'Keyframes' },
-    { name: 'colour', label: 'Colour' },
-    { name: 'sound', label: 'Sound' },
-    { name: 'file', label: 'Name' },
-];
-
-/** What belongs to a picture, and is not there in a file of sound alone. */
-const ofPicture: readonly CellName[] = ['frameSize', 'frameRate', 'rate', 'keyframes', 'colour'];
-
-export const isAbsent = (plan: Plan, cell: CellName) =>
-    plan.values.picture.codec === 'none' && ofPicture.includes(cell);
 
 const known = new WeakMap<Sheet['outputs'][number], Output>();
 
@@ -90,7 +75,7 @@ export function says(choice: unknown, set: Rule | null, decided: object): boolea
         return false;
     }
     const values = decided as Record<string, unknown>;
-    return Object.entries(choice).every(([key, value]) => values[key === 'set' ? 'id' : key] === value);
+    return Object.entries(choice).every(([key, value]) => values[key] === value);
 }
 
 /** Columns with one moved a place to the left (−1) or right (1). */

@@ -1,7 +1,10 @@
 import type { Choices, Plan } from '../api/types';
-import { type CellName, cells, isAbsent, type Output } from './outputs';
+import { type CellName, canChange, type Output } from './outputs';
 
-export type Part = Choices['parts'][string][number];
+/** A row of the sheet as the server names it. */
+export type Cell = Choices['cells'][number];
+
+export type Part = Cell['parts'][number];
 
 /** A row of the sheet: a cell, or one named value of a cell's rule. */
 export interface Row {
@@ -13,17 +16,19 @@ export interface Row {
 }
 
 /** The named values that have rows of their own when a cell is unfolded; the others are its list's own business. */
-const shownParts = (parts: Part[] | undefined) => parts?.filter((part) => part.key !== 'exact') ?? [];
+const shownParts = (cell: Cell) => (cell.choices.length === 0 ? [] : cell.parts.filter((part) => part.key !== 'exact'));
 
-/** Rows in their order. Named values are shown where their cell is unfolded, or where someone uses them. */
-export function rowsOf(parts: Choices['parts'] | undefined, unfolded: readonly CellName[], outputs: Output[]): Row[] {
-    return cells.flatMap(({ name, label }) => {
-        const all = shownParts(parts?.[name]);
+/** Rows in the server's order. Named values are shown where their cell is unfolded, or where someone uses them. */
+export function rowsOf(cells: readonly Cell[], unfolded: readonly CellName[] | 'all', outputs: Output[]): Row[] {
+    return cells.flatMap((cell) => {
+        const name = cell.name as CellName;
+        const all = shownParts(cell);
         const shown = all.filter(
-            (part) => unfolded.includes(name) || outputs.some((output) => uses(output, name, part)),
+            (part) =>
+                unfolded === 'all' || unfolded.includes(name) || outputs.some((output) => uses(output, name, part)),
         );
         return [
-            { cell: name, label, part: null, folds: all.length > 0 },
+            { cell: name, label: cell.label, part: null, folds: all.length > 0 },
             ...shown.map((part) => ({ cell: name, label: part.label, part, folds: false })),
         ];
     });
@@ -40,7 +45,7 @@ export function textOf(plan: Plan, row: Row): string {
     if (row.part === null) {
         return value.label;
     }
-    if (isAbsent(plan, row.cell) || (row.cell === 'keyframes' && plan.values.keyframes.frames === 1)) {
+    if (!canChange(plan, row.cell)) {
         return '–';
     }
     const own = (value as Record<string, unknown>)[row.part.key] ?? null;

@@ -1,12 +1,12 @@
 import { type KeyboardEvent, type RefObject, useState } from 'react';
-import { usePresets } from '../api/queries';
 import type { Plan } from '../api/types';
-import { clipboard, copy, ruleOf } from './clipboard';
-import { cells, moved, type Output, withEdit } from './outputs';
-import { type Row, textOf } from './rows';
+import { clipboard, copy } from './clipboard';
+import { type CellName, moved, type Output, withEdit } from './outputs';
+import { type Cell, type Row, textOf } from './rows';
 
 interface Sheet {
     table: RefObject<HTMLTableElement | null>;
+    cells: readonly Cell[];
     rows: Row[];
     /** Columns that are shown, and all of them. */
     shown: Output[];
@@ -28,8 +28,7 @@ const steps: Record<string, [number, number]> = {
  *
  * @returns the handler, and what the last key did, in words
  */
-export function useSheetKeys({ table, rows, shown, outputs, plans, change }: Sheet) {
-    const presets = usePresets().data?.presets;
+export function useSheetKeys({ table, cells, rows, shown, outputs, plans, change }: Sheet) {
     const [said, setSaid] = useState('');
 
     const focus = (row: number, column: number) => {
@@ -73,12 +72,12 @@ export function useSheetKeys({ table, rows, shown, outputs, plans, change }: She
         if (at === -2 && plan !== undefined) {
             copy(
                 { kind: 'column', output },
-                cells.map(({ name, label }) => `${label}\t${plan.values[name].label}`).join('\n'),
+                cells.map(({ name, label }) => `${label}\t${plan.values[name as CellName].label}`).join('\n'),
             );
             setSaid(`Copied the column ${plan.presetName}.`);
         } else if (row !== undefined && plan !== undefined) {
             copy(
-                { kind: 'cell', cell: row.cell, rule: ruleOf(output, row.cell, presets) },
+                { kind: 'cell', cell: row.cell, rule: plan.rules[row.cell] ?? null },
                 textOf(plan, { ...row, part: null }),
             );
             setSaid(`Copied ${plan.values[row.cell].label}.`);

@@ -61,19 +61,19 @@ export function CutRow({ cut }: { cut: Cut }) {
                 </div>
             </td>
             <td className={quiet}>
-                <Figures text={cut.pixels} />
+                <Figures text={cut.values.frameSize} />
             </td>
             <td className={quiet} title={`${cut.frameRate} frames per second`}>
-                <Figures text={cut.rate} />
+                <Figures text={cut.values.frameRate} />
             </td>
             <td className={quiet}>
-                <Figures text={cut.picture} />
+                <Figures text={cut.values.video} />
             </td>
             <td className={quiet}>
-                <Figures text={cut.colour} />
+                <Figures text={cut.values.colour} />
             </td>
-            <td className={`${quiet} ${cut.sound === 'none' ? 'text-faint' : ''}`}>
-                <Figures text={cut.sound} />
+            <td className={`${quiet} ${cut.values.audio === 'none' ? 'text-faint' : ''}`}>
+                <Figures text={cut.values.audio} />
             </td>
             <td className={`${quiet} text-right`} title={`${cut.frames} frames`}>
                 <Figures text={cut.durationLabel} />

@@ -10,22 +10,22 @@ import { Sendings } from '../uploads/Sendings';
 import { BringIn } from './BringIn';
 import { CutRow } from './CutRow';
 
-type Column = { key: keyof Cut; label: string; sort: (cut: Cut) => number | string; className: string };
+type Column = { key: string; label: string; sort: (cut: Cut) => number | string; className: string };
 
 const columns: readonly Column[] = [
     { key: 'name', label: 'Cut', sort: (cut) => cut.name.toLowerCase(), className: 'w-auto' },
-    { key: 'pixels', label: 'Size', sort: (cut) => cut.width * cut.height, className: 'w-[168px]' },
-    { key: 'rate', label: 'Rate', sort: (cut) => fps(cut.frameRate), className: 'w-[132px]' },
-    { key: 'picture', label: 'Codec', sort: (cut) => cut.picture, className: 'w-[122px]' },
-    { key: 'colour', label: 'Colour', sort: (cut) => cut.colour, className: 'w-[190px]' },
-    { key: 'sound', label: 'Sound', sort: (cut) => cut.sound, className: 'w-[165px]' },
+    { key: 'frameSize', label: 'Frame size', sort: (cut) => cut.width * cut.height, className: 'w-[168px]' },
+    { key: 'frameRate', label: 'Frame rate', sort: (cut) => fps(cut.frameRate), className: 'w-[132px]' },
+    { key: 'video', label: 'Video codec', sort: (cut) => cut.values.video, className: 'w-[122px]' },
+    { key: 'colour', label: 'Colour', sort: (cut) => cut.values.colour, className: 'w-[190px]' },
+    { key: 'audio', label: 'Audio', sort: (cut) => cut.values.audio, className: 'w-[165px]' },
     {
         key: 'durationLabel',
         label: 'Length',
         sort: (cut) => cut.frames / fps(cut.frameRate),
         className: 'w-[68px] text-right',
     },
-    { key: 'bytesLabel', label: 'File', sort: (cut) => cut.bytes, className: 'w-[78px] text-right' },
+    { key: 'bytesLabel', label: 'File size', sort: (cut) => cut.bytes, className: 'w-[78px] text-right' },
 ];
 
 function fps(fraction: string): number {
@@ -37,12 +37,12 @@ function fps(fraction: string): number {
 export function ShelfPage() {
     const { data, isError, error, refetch } = useCuts();
     const [text, setText] = useState('');
-    const [order, setOrder] = useState<{ key: keyof Cut; down: boolean } | null>(null);
+    const [order, setOrder] = useState<{ key: string; down: boolean } | null>(null);
     const [bringing, setBringing] = useState(false);
     const wanted = useDeferredValue(text.trim().toLowerCase());
     const cuts = useMemo(() => {
         const found = (data?.cuts ?? []).filter((cut) =>
-            `${cut.name} ${cut.file} ${cut.picture}`.toLowerCase().includes(wanted),
+            `${cut.name} ${cut.file} ${cut.values.video}`.toLowerCase().includes(wanted),
         );
         const column = columns.find((candidate) => candidate.key === order?.key);
         if (column === undefined) {
@@ -145,7 +145,7 @@ export function ShelfPage() {
 }
 
 /** Rising, falling, then the shelf's own order again. */
-function next(order: { key: keyof Cut; down: boolean } | null, key: keyof Cut) {
+function next(order: { key: string; down: boolean } | null, key: string) {
     if (order?.key !== key) {
         return { key, down: false };
     }

@@ -2,11 +2,10 @@ import { Download } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { fileAddress } from '../api/client';
-import { isUnderWay, useSlips } from '../api/queries';
-import type { Cut, PackedRun, Plan } from '../api/types';
+import { isUnderWay, useChoices, useSlips } from '../api/queries';
+import type { PackedRun, Plan } from '../api/types';
 import { stateText } from '../frame/Belt';
-import { cutValue } from '../sheet/cutValue';
-import { cells, isAbsent } from '../sheet/outputs';
+import type { CellName } from '../sheet/outputs';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Failed, Loading } from '../ui/States';
@@ -17,6 +16,7 @@ type Slip = NonNullable<PackedRun['slip']>;
 
 /** What came out of a pack, side by side: the cut, the master, the uploads. */
 export function SlipsPage() {
+    const cells = useChoices().data?.cells ?? [];
     const { data, isError, error, refetch } = useSlips(useParams().pack ?? '');
     if (isError && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;
@@ -57,7 +57,7 @@ export function SlipsPage() {
                 </thead>
                 <tbody>
                     <Row
-                        name="File"
+                        name="File size"
                         first
                         cut={cut?.bytesLabel}
                         runs={runs}
@@ -73,16 +73,16 @@ export function SlipsPage() {
                         <Row
                             key={name}
                             name={label}
-                            cut={cut === null ? undefined : cutValue(cut, name)}
+                            cut={cut?.values[name as CellName]}
                             runs={runs}
                             differs={(slip) => slip.differences.some((difference) => difference.cell === name)}
-                            of={(slip, run) => <Figures text={found(slip, run, name)} />}
+                            of={(slip) => <Figures text={slip.found[name as CellName]} />}
                         />
                     ))}
                     <Row
                         name="Fullest second"
                         runs={runs}
-                        of={(slip) => <Figures text={slip.rates.peakSecondLabel} />}
+                        of={(slip) => <Figures text={slip.bitrates.peakSecondLabel} />}
                     />
                     <Row name="Made in" runs={runs} of={(slip) => <Figures text={`${slip.madeIn.toFixed(1)} s`} />} />
                     {runs.some((run) => run.plan.host !== null) && (
@@ -158,7 +158,7 @@ function Head({ run }: { run: PackedRun }) {
 
 interface RowProps {
     name: string;
-    cut?: Cut[keyof Cut];
+    cut?: string;
     first?: boolean;
     runs: PackedRun[];
     differs?: (slip: Slip) => boolean;
@@ -172,7 +172,7 @@ function Row({ name, cut, runs, of, differs }: RowProps) {
                 {name}
             </th>
             <td className="max-w-0 truncate border-b border-l border-line bg-sunk px-3">
-                {cut !== undefined && <Figures text={String(cut)} />}
+                {cut !== undefined && <Figures text={cut} />}
             </td>
             {runs.map((run) => (
                 <td
@@ -197,42 +197,6 @@ function Size({ slip, plan }: { slip: Slip; plan: Plan }) {
             />
         </span>
     );
-}
-
-/** What the finished file says in a row, read back from it. */
-function found(slip: Slip, run: PackedRun, cell: (typeof cells)[number]['name']): string {
-    const { plan } = run;
-    const video = slip.reading.video[0];
-    const audio = slip.reading.audio[0];
-    if (video === undefined && isAbsent(plan, cell)) {
-        return '–';
-    }
-    switch (cell) {
-        case 'container':
-            return `${slip.reading.containerName}${slip.reading.fastStart ? ' · fast start' : ''}`;
-        case 'picture':
-            return video?.label ?? 'none';
-        case 'frameSize':
-            return video === undefined
-                ? ''
-                : `${video.width}×${video.height}${video.sampleAspect === '1' ? '' : ` · ${video.sampleAspect.replace('/', ':')} pixels`}`;
-        case 'frameRate':
-            return `${video?.frameRateLabel ?? ''}${video?.scan === 'progressive' ? '' : ' · interlaced'}`;
-        case 'rate':
-            return plan.values.rate.average === null
-                ? slip.rates.videoLabel
-                : `${slip.rates.videoLabel} · planned ${plan.values.rate.label.replace(/^.*?· /, '')}`;
-        case 'keyframes':
-            return slip.keyframes.longestGap === 1
-                ? 'every frame'
-                : `${slip.keyframes.count} · at most ${slip.keyframes.longestGap} frames apart`;
-        case 'colour':
-            return video === undefined ? '' : `${video.colour.label} · ${video.bitDepth}-bit ${video.chroma}`;
-        case 'sound':
-            return audio?.label ?? 'none';
-        case 'file':
-            return run.path.split('/').pop() ?? '';
-    }
 }
 
 function Copyable({ text, shown, what, gone }: { text: string; shown: string; what: string; gone?: boolean }) {

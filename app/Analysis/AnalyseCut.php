@@ -1,0 +1,67 @@
+<?php
+
+namespace App\Analysis;
+
+use App\Media\FileProblem;
+use App\Media\Workspace;
+use App\Models\CutAnalysis;
+use App\Models\Work;
+use App\Work\Kind;
+use App\Work\Meter;
+use OuterCrate\Analysis\Analysis;
+
+/** Looks at a cut, behind every run and every sample: the one whose sheet was opened last. What is finished of it is kept. */
+class AnalyseCut implements Kind
+{
+    public function __construct(private readonly Analyser $analyser)
+    {
+    }
+
+    public function name(): string
+    {
+        return CutAnalysis::WORK;
+    }
+
+    public function priority(): int
+    {
+        return 10;
+    }
+
+    public function givesWay(): bool
+    {
+        return true;
+    }
+
+    public function staleAfter(): ?int
+    {
+        return null;
+    }
+
+    public function brokeDown(): string
+    {
+        return 'Something broke inside Outer Crate while this cut was analysed. storage/logs says more; the cut is untouched.';
+    }
+
+    public function run(Work $work, Meter $meter): void
+    {
+        $analysis = CutAnalysis::query()->find($work->subject);
+        $cut = $analysis?->cut;
+        if ($analysis === null || $cut === null) {
+            return;
+        }
+        if ($cut->hasChanged()) {
+            throw new FileProblem('The file has changed or gone since it was read.', $cut->path, 'Point to it, or read it again.');
+        }
+        $reading = $cut->reading();
+        $frames = max(1, $reading->length());
+        $facts = $this->analyser->measure(
+            $reading,
+            $cut->path,
+            Workspace::ofCut($cut->id),
+            proxy: true,
+            onFrames: fn (int $done) => $meter->note($done / $frames),
+            shouldStop: $meter->shouldStop(...),
+        );
+        $analysis->update(['result' => Analysis::of($facts, $reading)->toArray(), 'version' => Analysis::VERSION]);
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+namespace App\Console;
+
+use App\Analysis\CutAnalyses;
+use App\Media\Fingerprint;
+use App\Models\Cut;
+use App\Sampling\Samples;
+use App\Shelf\CutCard;
+use App\Uploads\Uploads;
+use Illuminate\Console\Command;
+
+/** At a start: what an upgrade or the passing of time calls for. What was under way when a process ended is no concern of this. */
+class CatchUpCommand extends Command
+{
+    protected $signature = 'crate:catch-up';
+
+    protected $description = 'Look at cuts that were never looked at, or by an older version, and forget what has expired';
+
+    public function handle(CutAnalyses $analyses, Uploads $uploads, Samples $samples, CutCard $card): int
+    {
+        $uploads->expire();
+        $samples->prune();
+        foreach (Cut::query()->lazy() as $cut) {
+            // Cuts that an older version brought in lack what the sheet shows today.
+            if (! isset($cut->card['timecode'], $cut->card['values']) || $cut->fingerprint === null) {
+                $readable = is_readable($cut->path) && ! $cut->hasChanged();
+                $cut->update([
+                    'card' => $card->of($cut->reading(), $cut->path),
+                    'fingerprint' => $readable ? Fingerprint::of($cut->path) : $cut->fingerprint,
+                ]);
+            }
+        }
+        $analyses->askMissing();
+
+        return self::SUCCESS;
+    }
+}

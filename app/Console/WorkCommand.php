@@ -1,0 +1,42 @@
+<?php
+
+namespace App\Console;
+
+use App\Work\Kinds;
+use App\Work\Worker;
+use Illuminate\Console\Command;
+
+/** A worker: takes work in hand until it is told to end, has run for an hour, or has grown large. */
+class WorkCommand extends Command
+{
+    private const LONGEST = 3600;
+
+    private const LARGEST = 256 * 1024 * 1024;
+
+    protected $signature = 'crate:work {--kinds= : Which kinds, with commas; all when left out}';
+
+    protected $description = 'Make files, look at cuts and encode pieces for estimates, as they are asked for';
+
+    public function handle(Worker $worker, Kinds $kinds): int
+    {
+        $named = $this->option('kinds') === null ? $kinds->names() : explode(',', $this->option('kinds'));
+        $unknown = array_diff($named, $kinds->names());
+        if ($unknown !== []) {
+            $this->error('There is no kind of work “'.implode('”, “', $unknown).'”. There is: '.implode(', ', $kinds->names()).'.');
+
+            return self::INVALID;
+        }
+        $ending = false;
+        $begun = time();
+        $this->trap([SIGINT, SIGTERM, SIGQUIT], function () use (&$ending): void {
+            $ending = true;
+        });
+        $worker->run($named, function () use (&$ending): bool {
+            return $ending;
+        }, function () use (&$ending, $begun): bool {
+            return $ending || time() - $begun > self::LONGEST || memory_get_usage(true) > self::LARGEST;
+        });
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,108 @@
+<?php
+
+namespace App\Desk;
+
+use App\Library\Hosts;
+use App\Library\Presets;
+use App\Library\UnknownName;
+use App\Models\Cut;
+use App\Models\Setting;
+use App\Models\Speed;
+use OuterCrate\Desk\Column;
+use OuterCrate\Desk\Desk;
+use OuterCrate\Desk\Pace;
+use OuterCrate\Desk\Totals;
+use OuterCrate\Encoding\Encoders;
+use OuterCrate\Estimates\Sampling\Sample;
+use OuterCrate\Estimates\TimeEstimate;
+use OuterCrate\Planning\OutputSpec;
+use OuterCrate\Planning\Subject;
+use OuterCrate\Presets\Rules;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\FrameRange;
+
+/** Plans outputs for a cut with what this machine knows: its presets, hosts, engine, free space and learnt speeds. */
+class CutDesk
+{
+    private ?Pace $pace = null;
+
+    public function __construct(
+        private readonly Desk $desk,
+        private readonly Encoders $encoders,
+        private readonly Presets $presets,
+        private readonly Hosts $hosts,
+        private readonly Surroundings $surroundings,
+        private readonly KnownSamples $samples,
+    ) {
+    }
+
+    /**
+     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}>  $outputs
+     * @param  FrameRange|null  $range  of the cut; an output may have its own
+     * @param  string|null  $folder  for deliveries; the cut's own when null
+     * @return list<Column>
+     *
+     * @throws UnknownName
+     */
+    public function columns(Cut $cut, Reading $reading, array $outputs, ?FrameRange $range = null, ?string $folder = null): array
+    {
+        $subject = $this->surroundings->of($cut, $reading, $folder);
+
+        return $this->desk->columns($subject, $this->specs($outputs, $range), $this->pace(), $this->samples->of($cut, $reading));
+    }
+
+    /**
+     * The same for a file that need not be on the shelf.
+     *
+     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>}>  $outputs
+     * @return list<Column>
+     *
+     * @throws UnknownName
+     */
+    public function columnsOfFile(Subject $subject, array $outputs): array
+    {
+        return $this->desk->columns($subject, $this->specs($outputs, null), $this->pace());
+    }
+
+    /** A column once pieces of it were encoded. */
+    public function sampled(Column $column, Subject $subject, Sample $sample): Column
+    {
+        return $this->desk->of($column->plan, $subject, $this->pace(), $sample);
+    }
+
+    /** @param  list<Column>  $columns */
+    public function totals(array $columns): Totals
+    {
+        return new Totals($columns, $this->pace()->line);
+    }
+
+    /**
+     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}>  $outputs
+     * @return list<OutputSpec>
+     *
+     * @throws UnknownName
+     */
+    private function specs(array $outputs, ?FrameRange $range): array
+    {
+        return array_map(fn (array $output): OutputSpec => $this->spec($output, $range), $outputs);
+    }
+
+    /** @param  array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}  $output */
+    private function spec(array $output, ?FrameRange $range): OutputSpec
+    {
+        $preset = $this->presets->need($output['preset']);
+        $host = isset($output['host']) ? $this->hosts->need($output['host']) : null;
+        // A null takes an edit back; what is left are rules.
+        $edits = array_filter($output['edits'] ?? [], fn (mixed $rule): bool => $rule !== null);
+        $own = isset($output['range']) ? new FrameRange($output['range']['first'], max($output['range']['first'], $output['range']['last'])) : null;
+
+        return new OutputSpec($preset, $host, new Rules($edits), $own ?? $range, $own !== null);
+    }
+
+    private function pace(): Pace
+    {
+        $learnt = fn (): array => Speed::query()->pluck('pixels_per_second', 'key')->map(fn ($speed): int => (int) $speed)->all();
+
+        return $this->pace ??= new Pace(new TimeEstimate($this->encoders, $learnt()), Setting::lineSpeed());
+    }
+}

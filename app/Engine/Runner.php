@@ -1,0 +1,194 @@
+<?php
+
+namespace App\Engine;
+
+use Closure;
+use OuterCrate\Encoding\Commands\Command;
+use OuterCrate\Encoding\Progress;
+use OuterCrate\Encoding\ProgressReader;
+use Symfony\Component\Process\Exception\ProcessSignaledException;
+use Symfony\Component\Process\Exception\ProcessStartFailedException;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
+use Symfony\Component\Process\ExecutableFinder;
+use Symfony\Component\Process\Process;
+
+/**
+ * The only place that starts processes: commands of the core, with limits and without a shell, at a low priority, in a session of
+ * their own that ends with this process.
+ */
+class Runner
+{
+    /** Bytes of output above which a program has gone astray. */
+    private const MOST_OUTPUT = 64_000_000;
+
+    /** Microseconds between looks at a program: a single frame is there in a moment; hours of encoding need no one to look that often. */
+    private const FIRST_PAUSE = 4_000;
+
+    private const LONGEST_PAUSE = 40_000;
+
+    /**
+     * Runs an encoding command to its end.
+     *
+     * @param  string  $folder  it works in; statistics of a first pass lie there
+     * @param  Closure(Progress): void|null  $onProgress
+     * @param  Closure(): bool|null  $shouldStop  asked several times a second
+     *
+     * @throws EngineFailed also when nothing moved for a long time
+     * @throws Stopped
+     */
+    public function encode(Command $command, string $folder, ?Closure $onProgress = null, ?Closure $shouldStop = null): void
+    {
+        $limits = Limits::of($command->allowance);
+        $process = $this->process($command, $limits, $folder);
+        $reader = new ProgressReader;
+        $watch = new StallWatch($limits->stall);
+        $errors = '';
+        $this->start($process);
+        $group = (int) $process->getPid();
+        $pause = self::FIRST_PAUSE;
+        try {
+            while ($process->isRunning()) {
+                $errors = substr($errors.$process->getIncrementalErrorOutput(), -8192);
+                $progress = $reader->take($process->getIncrementalOutput());
+                $process->clearOutput();
+                if ($progress !== null) {
+                    $onProgress === null ?: $onProgress($progress);
+                }
+                if ($shouldStop !== null && $shouldStop()) {
+                    throw new Stopped;
+                }
+                $watch->look($progress);
+                $process->checkTimeout();
+                usleep($pause);
+                $pause = min(self::LONGEST_PAUSE, $pause * 2);
+            }
+        } catch (ProcessTimedOutException) {
+            throw EngineFailed::endless();
+        } finally {
+            $this->end($process, $group);
+        }
+        $errors .= $process->getIncrementalErrorOutput();
+        if ($process->hasBeenSignaled()) {
+            throw EngineFailed::killed($process->getTermSignal());
+        }
+        if ($process->getExitCode() !== 0) {
+            throw EngineFailed::saying($errors);
+        }
+        $last = $reader->take($process->getIncrementalOutput()."\n");
+        if ($last !== null && $onProgress !== null) {
+            $onProgress($last);
+        }
+    }
+
+    /**
+     * Standard output of a command that answers in a moment. A failing exit status is not an error here: the caller judges what
+     * came out.
+     *
+     * @throws EngineFailed when the program is missing or takes too long
+     */
+    public function listen(Command $command): string
+    {
+        $process = $this->process($command, Limits::of($command->allowance), null);
+        $output = '';
+        $this->run($process, function (string $type, string $data) use (&$output, $process): void {
+            if ($type === Process::OUT && strlen($output .= $data) > self::MOST_OUTPUT) {
+                $process->stop(0);
+            }
+        });
+
+        return $output;
+    }
+
+    /**
+     * Hands on each line of a command that says much.
+     *
+     * @param  Closure(string): void  $take
+     *
+     * @throws EngineFailed
+     */
+    public function lines(Command $command, Closure $take): void
+    {
+        $rest = '';
+        $process = $this->process($command, Limits::of($command->allowance), null);
+        $process->disableOutput();
+        $this->run($process, function (string $type, string $data) use (&$rest, $take): void {
+            if ($type === Process::OUT) {
+                $lines = explode("\n", $rest.$data);
+                $rest = (string) array_pop($lines);
+                array_map($take, $lines);
+            }
+        });
+    }
+
+    /** Whether a command ends well. */
+    public function succeeds(Command $command): bool
+    {
+        try {
+            $process = $this->process($command, Limits::of($command->allowance), null);
+            $this->run($process, fn () => null);
+        } catch (EngineFailed|ProcessSignaledException) {
+            // A driver that is half there can bring the whole program down.
+            return false;
+        }
+
+        return $process->getExitCode() === 0;
+    }
+
+    /** Full path of a program, given by name or by path; null when it is not there. */
+    public static function locate(string $name): ?string
+    {
+        if (! str_contains($name, '/')) {
+            return (new ExecutableFinder)->find($name);
+        }
+
+        return is_file($name) && is_executable($name) ? $name : null;
+    }
+
+    private function process(Command $command, Limits $limits, ?string $folder): Process
+    {
+        $name = (string) config("crate.engine.{$command->program->value}");
+        $path = self::locate($name) ?? throw EngineFailed::missing($name);
+
+        return new Process(
+            ['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$limits->command(), $path, ...$command->arguments],
+            $folder,
+            ['LC_ALL' => 'C.UTF-8', 'AV_LOG_FORCE_NOCOLOR' => '1'],
+            null,
+            $limits->seconds,
+        );
+    }
+
+    private function run(Process $process, Closure $take): void
+    {
+        $group = 0;
+        try {
+            $this->start($process, $take);
+            $group = (int) $process->getPid();
+            $process->wait();
+        } catch (ProcessTimedOutException) {
+            throw EngineFailed::unreadable();
+        } finally {
+            $this->end($process, $group);
+        }
+    }
+
+    private function start(Process $process, ?Closure $take = null): void
+    {
+        try {
+            $process->start($take);
+        } catch (ProcessStartFailedException $e) {
+            throw EngineFailed::missing($e->getProcess()->getCommandLine());
+        }
+    }
+
+    /** Ends the engine and whatever it started: all of its session. */
+    private function end(Process $process, int $group): void
+    {
+        if ($process->isRunning()) {
+            if ($group > 0) {
+                posix_kill(-$group, SIGKILL);
+            }
+            $process->stop(0);
+        }
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+namespace App\Media;
+
+use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * Paths as they are kept: a named volume and what lies below it, `deliveries:Night firing/upload.mp4`, so that another machine
+ * finds them where it has that volume. A path outside all volumes is kept whole, after a colon without a name.
+ *
+ * @implements CastsAttributes<string, string>
+ */
+final class Volumes implements CastsAttributes
+{
+    public static function place(string $path): string
+    {
+        $best = '';
+        $name = '';
+        foreach (config('crate.volumes') as $volume => $root) {
+            $root = rtrim($root, '/');
+            if (str_starts_with($path, "{$root}/") && strlen($root) > strlen($best)) {
+                [$best, $name] = [$root, $volume];
+            }
+        }
+
+        return $name === '' ? ":{$path}" : "{$name}:".substr($path, strlen($best) + 1);
+    }
+
+    /** @throws FileProblem when this machine has no such volume */
+    public static function path(string $place): string
+    {
+        [$name, $below] = explode(':', $place, 2) + [1 => ''];
+        if ($name === '') {
+            return $below;
+        }
+        $root = config('crate.volumes')[$name] ?? throw new FileProblem(
+            "This machine has no volume “{$name}”.",
+            $place,
+            'Name its folder in config/crate.php, under volumes.',
+        );
+
+        return rtrim($root, '/')."/{$below}";
+    }
+
+    public function get(Model $model, string $key, mixed $value, array $attributes): string
+    {
+        return self::path((string) $value);
+    }
+
+    public function set(Model $model, string $key, mixed $value, array $attributes): string
+    {
+        return self::place((string) $value);
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+namespace App\Packing;
+
+use App\Engine\EngineFailed;
+use App\Engine\Prober;
+use App\Media\Checksum;
+use App\Media\CutReader;
+use App\Media\OutputFile;
+use App\Models\Run;
+use App\Work\Meter;
+use OuterCrate\Formats\Video\NoVideo;
+use OuterCrate\Naming\FileName;
+use OuterCrate\Planning\Made;
+use OuterCrate\Reading\PacketTally;
+use OuterCrate\Reading\Unreadable;
+use OuterCrate\Slips\Comparison;
+use OuterCrate\Slips\Slip;
+
+/** Reads finished files back and writes their slips. */
+class Inspector
+{
+    /** Versions of a name among which a finished file is looked for. */
+    private const VERSIONS = 50;
+
+    public function __construct(
+        private readonly CutReader $reader,
+        private readonly Prober $prober,
+        private readonly Comparison $comparison,
+    ) {
+    }
+
+    /**
+     * @param  bool  $images  the file is a folder of them
+     *
+     * @throws EngineFailed when it cannot be read back
+     */
+    public function slip(Run $run, OutputFile $file, bool $images, Meter $meter): Slip
+    {
+        try {
+            [$made, $sha256] = $images ? $this->images($run, $file->partial, $meter) : $this->file($run, $file->partial, $meter);
+        } catch (Unreadable $e) {
+            throw new EngineFailed("The finished file could not be read back: {$e->getMessage()}", '', 'It was removed.');
+        }
+
+        return new Slip(
+            reading: $made->reading,
+            tally: $made->tally,
+            sha256: $sha256,
+            differences: $this->comparison->differences($run->plan, $made),
+            found: $this->comparison->found($run->plan, $made),
+            madeIn: max(0.0, (float) $meter->work->started_at?->diffInMilliseconds(now()) / 1000),
+        );
+    }
+
+    /** Where a file lies that has its slip and may have its name; null where it has none yet. */
+    public function published(Run $run, Meter $meter): ?string
+    {
+        for ($version = 1; $version <= self::VERSIONS; $version++) {
+            $path = dirname($run->file).'/'.FileName::version(basename($run->file), $version);
+            $file = is_dir($path) ? "{$path}/SHA256SUMS" : $path;
+            $same = is_file($file) && (is_dir($path) || filesize($file) === $run->slip['bytes']);
+            if ($same && Checksum::of($file, $meter->check(...)) === $run->slip['sha256']) {
+                return $path;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{Made, string} */
+    private function file(Run $run, string $path, Meter $meter): array
+    {
+        $hasVideo = $run->plan['values']['video']['codec'] !== NoVideo::ID;
+        $reading = $this->reader->read($path, $hasVideo)['reading'];
+        $tally = new PacketTally($reading->mainVideo()->index ?? -1);
+        $this->prober->packets($path, function (string $line) use ($tally, $meter): void {
+            $tally->take($line);
+            $meter->check();
+        });
+
+        return [new Made($reading, $tally, basename($run->file), (int) $run->plan['frames']), Checksum::of($path, $meter->check(...))];
+    }
+
+    /**
+     * A folder of images is read as the cut that they make up; its checksum is that of the list of theirs, which lies in it.
+     *
+     * @return array{Made, string}
+     */
+    private function images(Run $run, string $folder, Meter $meter): array
+    {
+        $images = array_values(array_diff(scandir($folder) ?: [], ['.', '..']));
+        $sums = array_map(function (string $name) use ($folder, $meter): string {
+            $meter->check();
+
+            return Checksum::of("{$folder}/{$name}")."  {$name}\n";
+        }, $images);
+        OutputFile::write("{$folder}/SHA256SUMS", implode('', $sums));
+        $reading = $this->reader->readImages($folder, $images, (string) $run->plan['values']['frameRate']['rate']);
+        $tally = new PacketTally(0);
+        foreach ($images as $i => $name) {
+            $tally->take("0,{$i},{$i},".filesize("{$folder}/{$name}").',K_');
+        }
+
+        return [new Made($reading, $tally, basename($run->file), (int) $run->plan['frames']), Checksum::of("{$folder}/SHA256SUMS")];
+    }
+}

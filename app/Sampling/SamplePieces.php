@@ -1,0 +1,81 @@
+<?php
+
+namespace App\Sampling;
+
+use App\Engine\EngineFailed;
+use App\Models\Run;
+use App\Models\Sample;
+use App\Models\Work;
+use App\Work\Kind;
+use App\Work\Meter;
+use App\Work\WorkQueue;
+use InvalidArgumentException;
+use OuterCrate\Json\Freezer;
+use OuterCrate\Planning\Plan;
+
+/** Encodes pieces of a cut for the estimate that was asked for last. A run can take hours, and the sheet does not wait for it. */
+class SamplePieces implements Kind
+{
+    /** Seconds after which nobody waits for a sample any more: a sheet that is open asks again every second. */
+    private const STALE = 5;
+
+    public function __construct(private readonly Sampler $sampler, private readonly WorkQueue $queue)
+    {
+    }
+
+    public function name(): string
+    {
+        return Sample::WORK;
+    }
+
+    public function priority(): int
+    {
+        return 20;
+    }
+
+    public function givesWay(): bool
+    {
+        return false;
+    }
+
+    public function staleAfter(): ?int
+    {
+        return self::STALE;
+    }
+
+    public function brokeDown(): string
+    {
+        return 'Something broke inside Outer Crate while pieces were encoded for an estimate. storage/logs says more.';
+    }
+
+    public function run(Work $work, Meter $meter): void
+    {
+        $sample = Sample::query()->find($work->subject);
+        $cut = $sample?->cut;
+        if ($sample === null || $cut === null || $cut->hasChanged()) {
+            $sample?->delete();
+
+            return;
+        }
+        try {
+            $plan = Freezer::thaw($sample->plan);
+        } catch (InvalidArgumentException) {
+            $plan = null;
+        }
+        if (! $plan instanceof Plan) {
+            $sample->delete();
+
+            return;
+        }
+        // A run shares the machine with the pieces, and the time that they take says little.
+        $shared = $this->queue->isInHand(Run::WORK);
+        try {
+            $sampled = $this->sampler->sample($cut->path, $cut->reading(), $cut->found(), $plan, $meter->shouldStop(...));
+            $shared = $shared || $this->queue->isInHand(Run::WORK);
+            $sample->update(['result' => get_object_vars($shared ? $sampled->untimed() : $sampled)]);
+        } catch (EngineFailed) {
+            // The estimate stays the rough one; a run will say what the engine does not like.
+            $sample->update(['result' => false]);
+        }
+    }
+}

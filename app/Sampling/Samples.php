@@ -1,0 +1,65 @@
+<?php
+
+namespace App\Sampling;
+
+use App\Desk\KnownSamples;
+use App\Models\Cut;
+use App\Models\Sample;
+use App\Models\Speed;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Work\WorkQueue;
+use OuterCrate\Desk\Column;
+use OuterCrate\Estimates\Sampling\Sampling;
+use OuterCrate\Estimates\TimeEstimate;
+use OuterCrate\Json\Freezer;
+use OuterCrate\Reading\Reading;
+
+/** Asks for samples of plans whose size depends on the picture: a few pieces are encoded in the background, and the result is kept. */
+class Samples
+{
+    /** Days that a result is kept; by then a cut has been delivered, or the machine is another one. */
+    private const KEPT = 60;
+
+    public function __construct(
+        private readonly KnownSamples $known,
+        private readonly WorkQueue $queue,
+        private readonly SamplePieces $kind,
+    ) {
+    }
+
+    /**
+     * Asks for a sample of each column that has none and would gain by it: in the figure for its size, or in that for the time it
+     * takes, which no run on this machine has taught yet.
+     *
+     * @param  list<Column>  $columns
+     * @return list<bool> by column: whether one is under way
+     */
+    public function want(Cut $cut, Reading $reading, array $columns): array
+    {
+        $timed = Speed::query()->pluck('key')->all();
+
+        return array_map(function (Column $column) use ($cut, $reading, $timed): bool {
+            $plan = $column->plan;
+            $gains = Sampling::isWorthwhile($plan) || ($plan->hasVideo() && ! in_array(TimeEstimate::key($plan), $timed, true));
+            if ($column->sample !== null || $column->isStopped() || ! $gains || $cut->hasChanged()) {
+                return false;
+            }
+            $named = ['cut_id' => $cut->id, 'key' => $this->known->key($plan, $reading)];
+            $sample = Sample::query()->firstWhere($named) ?? Sample::query()->firstOrCreate($named, ['plan' => Freezer::freeze($plan)]);
+            if ($sample->result !== null) {
+                return false;
+            }
+            $work = $this->queue->put($this->kind, $sample->id, Work::now());
+            $this->queue->want(Sample::WORK, $sample->id);
+
+            return $work->state !== WorkState::Failed;
+        }, $columns);
+    }
+
+    /** Results that nobody asked for in a long time are forgotten. */
+    public function prune(): void
+    {
+        Sample::query()->where('created_at', '<', now()->subDays(self::KEPT))->delete();
+    }
+}

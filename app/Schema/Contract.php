@@ -1,0 +1,68 @@
+<?php
+
+namespace App\Schema;
+
+use Illuminate\Support\Facades\Cache;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Errors\ValidationError;
+use Opis\JsonSchema\Validator;
+use OuterCrate\Planning\Cells\Schemas;
+
+/** Holds JSON to the schemas in resources/schema. */
+class Contract
+{
+    private const PREFIX = Schemas::ADDRESS;
+
+    private ?Validator $validator = null;
+
+    public function __construct(private readonly Schemas $schemas)
+    {
+    }
+
+    /**
+     * Where and how the data breaks its schema; empty when it does not.
+     *
+     * @param  string|null  $unchanging  path of the file the data came from: a file that passed once is not held to the schema again
+     * @return list<array{path: string, text: string}>
+     */
+    public function faults(mixed $data, string $schema, ?string $unchanging = null): array
+    {
+        if ($unchanging !== null) {
+            $key = 'contract:'.md5($unchanging.filemtime($unchanging).filemtime(resource_path("schema/{$schema}.json")).serialize($this->schemas->documents()['rules']));
+            if (Cache::has($key)) {
+                return [];
+            }
+        }
+        $error = $this->validator()->validate($data, self::PREFIX.$schema.'.json')->error();
+        if ($error === null) {
+            if (isset($key)) {
+                Cache::forever($key, true);
+            }
+
+            return [];
+        }
+        $faults = [];
+        $formatter = new ErrorFormatter;
+        foreach ($formatter->formatFlat($error, fn (ValidationError $leaf): array => ['path' => '/'.implode('/', $leaf->data()->fullPath()), 'text' => $formatter->formatErrorMessage($leaf)]) as $fault) {
+            $faults[] = $fault;
+        }
+        // The deepest place is the one to look at; the faults around it only repeat it.
+        usort($faults, fn (array $a, array $b): int => strlen($b['path']) <=> strlen($a['path']));
+
+        return $faults;
+    }
+
+    private function validator(): Validator
+    {
+        if ($this->validator === null) {
+            $this->validator = new Validator;
+            $resolver = $this->validator->resolver();
+            foreach ($this->schemas->documents() as $document) {
+                $resolver?->registerRaw(json_encode($document, JSON_THROW_ON_ERROR));
+            }
+            $resolver?->registerPrefix(self::PREFIX, resource_path('schema'));
+        }
+
+        return $this->validator;
+    }
+}

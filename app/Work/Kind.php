@@ -1,0 +1,33 @@
+<?php
+
+namespace App\Work;
+
+use App\Engine\Stopped;
+use App\Models\Work;
+use OuterCrate\Refusals\Refused;
+
+/** A kind of work. */
+interface Kind
+{
+    public function name(): string;
+
+    /** The higher is taken in hand first. */
+    public function priority(): int;
+
+    /** Whether it is put down as soon as something of a higher priority, or wanted later, is there. */
+    public function givesWay(): bool;
+
+    /** Seconds after which nobody waits for a piece of it any more, unless it is wanted again; null where it is always made. */
+    public function staleAfter(): ?int;
+
+    /**
+     * Does it. Whatever is half done when this ends in any way must be fit to be begun again.
+     *
+     * @throws Stopped when the meter says so
+     * @throws Refused when it cannot be done, with words for the person
+     */
+    public function run(Work $work, Meter $meter): void;
+
+    /** A sentence for a failure that nobody foresaw. */
+    public function brokeDown(): string;
+}

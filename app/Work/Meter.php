@@ -1,0 +1,156 @@
+<?php
+
+namespace App\Work;
+
+use App\Engine\Stopped;
+use App\Models\Work;
+use App\Models\WorkState;
+use Closure;
+use Illuminate\Database\QueryException;
+
+/** The thread between a piece of work and its queue: notes how far it is, keeps its lease, and hears when it is to end. */
+final class Meter
+{
+    /** Seconds between notes of progress, and between looks at whether it is to go on. */
+    private const NOTES = 0.3;
+
+    private const LOOKS = 0.4;
+
+    /** Share of the work, and seconds, after which something can be said about the rest. */
+    private const TELLING_SHARE = 0.02;
+
+    private const TELLING_SECONDS = 1.0;
+
+    private ?Ending $ending = null;
+
+    private float $noted = 0.0;
+
+    private float $looked = 0.0;
+
+    private float $beaten;
+
+    private readonly float $begun;
+
+    private ?float $first = null;
+
+    /**
+     * @param  Closure(): bool  $leaving  true once this process is to end
+     * @param  Closure(Work): void|null  $onProgress
+     */
+    public function __construct(
+        private readonly WorkQueue $queue,
+        public readonly Work $work,
+        private readonly Kind $kind,
+        private readonly Closure $leaving,
+        private readonly ?Closure $onProgress = null,
+    ) {
+        $this->begun = $this->beaten = microtime(true);
+    }
+
+    /**
+     * How far it is.
+     *
+     * @param  float  $share  from 0 to 1
+     * @param  array{frames?: int, speed?: ?float}  $more
+     */
+    public function note(float $share, array $more = [], bool $last = false): void
+    {
+        $now = microtime(true);
+        // What was done by an earlier owner says nothing of how fast this one is.
+        $this->first ??= $share < self::TELLING_SHARE ? 0.0 : $share;
+        if ($now - $this->noted < self::NOTES && ! $last) {
+            return;
+        }
+        $this->noted = $now;
+        $new = $share - $this->first;
+        $elapsed = $now - $this->begun;
+        $tells = $new >= self::TELLING_SHARE && $elapsed >= self::TELLING_SECONDS;
+        $this->beat([
+            'percent' => max(0, min(99, (int) floor(100 * $share))),
+            'seconds_left' => $tells ? (int) ceil($elapsed * (1 - $share) / $new) : null,
+        ] + $more);
+    }
+
+    /** What is made is looked at before it counts. */
+    public function checking(): void
+    {
+        $this->beat(['state' => WorkState::Checking, 'seconds_left' => null]);
+        $this->work->state = WorkState::Checking;
+    }
+
+    /** Nothing will be heard for a while: what follows cannot be asked in between. */
+    public function hold(int $seconds): void
+    {
+        $this->beat([], $seconds);
+    }
+
+    /** Asked several times a second while the engine works. */
+    public function shouldStop(): bool
+    {
+        $now = microtime(true);
+        if ($this->ending !== null || $now - $this->looked < self::LOOKS) {
+            return $this->ending !== null;
+        }
+        $this->looked = $now;
+        $this->ending = $this->look($now);
+
+        return $this->ending !== null;
+    }
+
+    /** @throws Stopped when it is to end */
+    public function check(): void
+    {
+        if ($this->shouldStop()) {
+            throw new Stopped;
+        }
+    }
+
+    /** Why it was to end. */
+    public function ending(): Ending
+    {
+        return $this->ending ?? Ending::Interrupted;
+    }
+
+    private function look(float $now): ?Ending
+    {
+        if (($this->leaving)()) {
+            return Ending::Interrupted;
+        }
+        try {
+            if (! $this->queue->isWanted($this->work)) {
+                return $this->queue->isOwned($this->work) ? Ending::Stopped : Ending::Lost;
+            }
+            if ($this->kind->givesWay() && $this->queue->shouldGiveWay($this->work)) {
+                return Ending::Interrupted;
+            }
+        } catch (QueryException $e) {
+            // A database that cannot be asked for a moment is no reason to throw hours of work away.
+            report($e);
+        }
+        if ($now - $this->beaten > WorkQueue::lease() / 4) {
+            $this->beat();
+        }
+
+        return $this->ending;
+    }
+
+    /** @param  array<string, mixed>  $progress */
+    private function beat(array $progress = [], ?float $seconds = null): void
+    {
+        $this->beaten = microtime(true);
+        try {
+            if (! $this->queue->beat($this->work, $progress, $seconds)) {
+                $this->ending = $this->queue->isOwned($this->work) ? Ending::Stopped : Ending::Lost;
+
+                return;
+            }
+        } catch (QueryException $e) {
+            report($e);
+
+            return;
+        }
+        if ($this->onProgress !== null) {
+            ($this->onProgress)($this->work->refresh());
+        }
+    }
+}

@@ -1,0 +1,202 @@
+<?php
+
+namespace App\Work;
+
+use App\Models\Work;
+use App\Models\WorkState;
+use Illuminate\Database\Eloquent\Builder;
+
+/**
+ * One queue for all kinds of work. A piece of work is claimed with a lease that its owner renews; one whose lease ran out is
+ * claimed like one that waits, so that there is no recovery apart from this.
+ */
+class WorkQueue
+{
+    /** How often an owner may vanish over a piece of work before it is given up. */
+    private const MOST_LOST = 3;
+
+    /** Seconds for which something that waits for someone's eyes counts as waited for. */
+    private const WAITED_FOR = 10;
+
+    /** Seconds that a lease lasts without being renewed. */
+    public static function lease(): float
+    {
+        return (float) config('crate.work.lease');
+    }
+
+    /** Puts it in the queue, unless it is there; what is over begins anew. */
+    public function put(Kind $kind, int $subject, ?string $wantedAt = null): Work
+    {
+        $work = Work::query()->firstOrNew(['kind' => $kind->name(), 'subject' => $subject]);
+        if ($work->exists && ! $work->state->isOver()) {
+            return $work;
+        }
+        $work->fill([...(new Work)->getAttributes(), 'priority' => $kind->priority(), 'wanted_at' => $wantedAt])->save();
+
+        return $work;
+    }
+
+    /** Someone waits for it now: it comes before others of its kind. */
+    public function want(string $kind, int $subject): void
+    {
+        Work::query()->where(['kind' => $kind, 'subject' => $subject])->whereIn('state', WorkState::underWay())->update(['wanted_at' => Work::now()]);
+    }
+
+    /**
+     * The next piece of work of these kinds, which is the owner's from now on; null when there is none.
+     *
+     * @param  list<Kind>  $kinds
+     * @param  list<int>|null  $only  ids of those that may be taken; all when null
+     */
+    public function claim(array $kinds, string $owner, ?array $only = null): ?Work
+    {
+        $this->giveUpLost();
+        foreach ($kinds as $kind) {
+            $this->forgetStale($kind);
+            if ($kind->givesWay() && $this->isBusyAbove($kind->priority())) {
+                continue;
+            }
+            while (($work = $this->next($kind, $only)) !== null) {
+                if ($this->take($work, $owner)) {
+                    return $work->refresh();
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Keeps the lease, and notes progress with it.
+     *
+     * @param  array<string, mixed>  $progress
+     * @param  float|null  $seconds  until the next beat at the latest; the usual lease when null
+     * @return bool false when it is someone else's by now
+     */
+    public function beat(Work $work, array $progress = [], ?float $seconds = null): bool
+    {
+        return $this->owned($work)->update(['lease_until' => Work::now($seconds ?? self::lease())] + $progress) === 1;
+    }
+
+    /** Whether it is still the owner's, and is to go on. */
+    public function isWanted(Work $work): bool
+    {
+        return $this->owned($work)->where('stop_asked', false)->exists();
+    }
+
+    public function isOwned(Work $work): bool
+    {
+        return $this->owned($work)->exists();
+    }
+
+    public function end(Work $work, WorkState $state, ?string $error = null): void
+    {
+        $done = $state === WorkState::Done ? ['percent' => 100] : [];
+        $over = ['state' => $state, 'error' => $error, 'seconds_left' => null, 'ended_at' => Work::now(), 'owner' => null, 'lease_until' => null];
+        $this->owned($work)->update($over + $done);
+        $work->refresh();
+    }
+
+    /** Back into the queue, at its place; unless it was asked to stop meanwhile. */
+    public function giveBack(Work $work): void
+    {
+        if ($this->owned($work)->where('stop_asked', true)->exists()) {
+            $this->end($work, WorkState::Stopped);
+
+            return;
+        }
+        $this->owned($work)->update(['state' => WorkState::Waiting, 'seconds_left' => null, 'owner' => null, 'lease_until' => null]);
+        $work->refresh();
+    }
+
+    /** What waits is stopped at once; what is in hand as soon as its owner hears of it. */
+    public function stop(Work $work): void
+    {
+        Work::query()->whereKey($work->id)->whereIn('state', WorkState::underWay())->update(['stop_asked' => true]);
+        Work::query()->whereKey($work->id)->where('state', WorkState::Waiting)
+            ->update(['state' => WorkState::Stopped, 'ended_at' => Work::now()]);
+        $work->refresh();
+    }
+
+    /** Whether something is there that this piece of work gives way to. */
+    public function shouldGiveWay(Work $work): bool
+    {
+        return $this->isBusyAbove($work->priority) || Work::query()
+            ->where(['kind' => $work->kind, 'state' => WorkState::Waiting])
+            ->where('wanted_at', '>', $work->wanted_at ?? '')->exists();
+    }
+
+    /** Whether a process of the engine is likely to be busy with making a file. */
+    public function isInHand(string $kind): bool
+    {
+        return Work::query()->where('kind', $kind)->whereIn('state', WorkState::inHand())->where('lease_until', '>', Work::now())->exists();
+    }
+
+    private function isBusyAbove(int $priority): bool
+    {
+        return Work::query()->where('priority', '>', $priority)->where(fn (Builder $query): Builder => $query
+            ->whereIn('state', WorkState::inHand())
+            ->orWhere(fn (Builder $waiting): Builder => $waiting->where('state', WorkState::Waiting)
+                ->where(fn (Builder $wanted): Builder => $wanted->whereNull('wanted_at')->orWhere('wanted_at', '>', Work::now(-self::WAITED_FOR)))))
+            ->exists();
+    }
+
+    /** @param  list<int>|null  $only */
+    private function next(Kind $kind, ?array $only): ?Work
+    {
+        return Work::query()->where('kind', $kind->name())->where($this->isFree(...))
+            ->when($only !== null, fn (Builder $query): Builder => $query->whereKey($only))
+            ->orderByRaw('wanted_at is null')->orderByDesc('wanted_at')->orderBy('id')->first();
+    }
+
+    /** @param  Builder<Work>  $query */
+    private function isFree(Builder $query): void
+    {
+        $query->where('state', WorkState::Waiting)->orWhere($this->isAbandoned(...));
+    }
+
+    /** @param  Builder<Work>  $query */
+    private function isAbandoned(Builder $query): void
+    {
+        $query->whereIn('state', WorkState::inHand())->where('lease_until', '<', Work::now());
+    }
+
+    /** In one step, so that no two take the same: whoever comes second finds another owner, or none waiting. */
+    private function take(Work $work, string $owner): bool
+    {
+        $lost = $work->state === WorkState::Waiting ? 0 : 1;
+
+        return Work::query()->whereKey($work->id)->where('state', $work->state)->where('attempts', $work->attempts)->where($this->isFree(...))
+            ->update([
+                'state' => WorkState::Running, 'owner' => $owner, 'lease_until' => Work::now(self::lease()), 'attempts' => $work->attempts + 1,
+                'lost' => $work->lost + $lost, 'percent' => 0, 'frames' => 0, 'speed' => null, 'seconds_left' => null, 'started_at' => Work::now(),
+            ]) === 1;
+    }
+
+    /** Abandoned work that was asked to stop is stopped; what cost its owner's life too often is not tried again. */
+    private function giveUpLost(): void
+    {
+        $over = ['owner' => null, 'lease_until' => null, 'seconds_left' => null, 'ended_at' => Work::now()];
+        Work::query()->where($this->isAbandoned(...))->where('stop_asked', true)->update(['state' => WorkState::Stopped] + $over);
+        Work::query()->where($this->isAbandoned(...))->where('lost', '>=', self::MOST_LOST)->update([
+            'state' => WorkState::Failed,
+            'error' => 'This was begun '.(self::MOST_LOST + 1).' times, and each time the process that did it was ended from outside. '
+                .'The machine may have too little memory for it; free some, then try again.',
+        ] + $over);
+    }
+
+    private function forgetStale(Kind $kind): void
+    {
+        $seconds = $kind->staleAfter();
+        if ($seconds !== null) {
+            Work::query()->where(['kind' => $kind->name(), 'state' => WorkState::Waiting])->where('wanted_at', '<', Work::now(-$seconds))->delete();
+        }
+    }
+
+    /** @return Builder<Work> */
+    private function owned(Work $work): Builder
+    {
+        return Work::query()->whereKey($work->id)->where('owner', $work->owner)->where('attempts', $work->attempts)
+            ->whereIn('state', WorkState::inHand());
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+namespace App\Work;
+
+use App\Engine\Stopped;
+use App\Models\Work;
+use App\Models\WorkState;
+use Closure;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use OuterCrate\Refusals\Refused;
+use Throwable;
+
+/** Takes work in hand, one piece at a time. */
+class Worker
+{
+    /** Microseconds between looks at an empty queue. */
+    private const PAUSE = 200_000;
+
+    /** Microseconds after a fault of the database. */
+    private const LONG_PAUSE = 1_000_000;
+
+    private readonly string $owner;
+
+    public function __construct(private readonly WorkQueue $queue, private readonly Kinds $kinds)
+    {
+        $this->owner = gethostname().':'.getmypid().':'.bin2hex(random_bytes(4));
+    }
+
+    /**
+     * Works until it is told to leave.
+     *
+     * @param  list<string>  $kinds
+     * @param  Closure(): bool  $leaving  true once what is in hand is to be given back
+     * @param  Closure(): bool  $idle  true once nothing new is to be taken in hand
+     */
+    public function run(array $kinds, Closure $leaving, Closure $idle): void
+    {
+        while (! $idle()) {
+            try {
+                $this->one($kinds, $leaving) ?: usleep(self::PAUSE);
+            } catch (Throwable $e) {
+                // A full volume, a locked file: what was in hand comes back when its lease has run out.
+                report($e);
+                DB::purge();
+                usleep(self::LONG_PAUSE);
+            }
+        }
+    }
+
+    /**
+     * Takes one piece of work in hand, if there is any.
+     *
+     * @param  list<string>  $kinds
+     * @param  Closure(): bool|null  $leaving
+     * @param  list<int>|null  $only  ids of those that may be taken; all when null
+     * @param  Closure(Work): void|null  $onProgress
+     */
+    public function one(array $kinds, ?Closure $leaving = null, ?array $only = null, ?Closure $onProgress = null): bool
+    {
+        $work = $this->queue->claim($this->kinds->only($kinds), $this->owner, $only);
+        if ($work === null) {
+            return false;
+        }
+        $kind = $this->kinds->get($work->kind);
+        $meter = new Meter($this->queue, $work, $kind, $leaving ?? fn (): bool => false, $onProgress);
+        try {
+            $kind->run($work, $meter);
+            $this->queue->end($work, WorkState::Done);
+        } catch (Stopped) {
+            match ($meter->ending()) {
+                Ending::Stopped => $this->queue->end($work, WorkState::Stopped),
+                Ending::Interrupted => $this->queue->giveBack($work),
+                Ending::Lost => null,
+            };
+        } catch (QueryException $e) {
+            // What it came to could not be written down. It comes back when its lease has run out, and is found finished then.
+            throw $e;
+        } catch (Refused $e) {
+            $this->queue->end($work, WorkState::Failed, $e->getMessage());
+        } catch (Throwable $e) {
+            report($e);
+            $this->queue->end($work, WorkState::Failed, $kind->brokeDown());
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Commands;
+
+use OuterCrate\Encoding\Pass;
+
+/** One pass over a cut. */
+final class EncodeCommand
+{
+    /** @param  string|null  $output  absolute path; null for a pass that writes no file */
+    public static function of(Pass $pass, string $cut, ?string $output, Allowance $allowance = Allowance::Run): Command
+    {
+        return Command::encode($allowance, [
+            ...Input::of($cut, $pass->input),
+            ...$pass->arguments,
+            $output === null ? '-' : 'file:'.$output,
+        ]);
+    }
+}

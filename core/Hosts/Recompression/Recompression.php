@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Hosts\Recompression;
+
+use InvalidArgumentException;
+use OuterCrate\Hosts\AudioAsk;
+
+/** What a host does to an upload: the tier it falls into decides its renditions. */
+final readonly class Recompression
+{
+    /**
+     * @param  non-empty-list<Tier>  $tiers  the first that takes an upload is its own; the last takes every upload
+     * @param  AudioAsk|null  $audio  how it codes the audio; null where it plays no audio
+     *
+     * @throws InvalidArgumentException when an upload could fall into no tier
+     */
+    public function __construct(public array $tiers, public ?AudioAsk $audio)
+    {
+        if ($tiers[count($tiers) - 1]->when !== []) {
+            throw new InvalidArgumentException('The last tier must take every upload: leave out its conditions.');
+        }
+    }
+
+    public function tierOf(Upload $upload): Tier
+    {
+        foreach ($this->tiers as $tier) {
+            if ($tier->takes($upload)) {
+                return $tier;
+            }
+        }
+
+        return $this->tiers[count($this->tiers) - 1];
+    }
+
+    /** Uploads 1440 lines or taller, or above 30 fps, get the fine tier (VP9); the rest get the basic tier (H.264). */
+    public function words(): string
+    {
+        $sentences = [];
+        foreach ($this->tiers as $i => $tier) {
+            $conditions = array_map(static fn (Condition $condition): string => $condition->words(), $tier->when);
+            $who = match (true) {
+                $conditions !== [] => 'Uploads '.implode(', or ', $conditions).(count($conditions) > 1 ? ',' : ''),
+                $i === 0 => 'Every upload',
+                default => 'the rest',
+            };
+            $sentences[] = $who.($i === 0 && $conditions === [] ? ' becomes ' : ' get ').(count($this->tiers) === 1 ? $tier->codecs()
+                : "the {$tier->name} tier ({$tier->codecs()})");
+        }
+        $audio = $this->audio === null ? 'no audio' : $this->audio->words();
+
+        return implode('; ', $sentences).'. Audio: '.$audio.'.';
+    }
+}

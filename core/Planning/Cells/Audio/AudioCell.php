@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Cells\Audio;
+
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Hosts\Asks;
+use OuterCrate\Json\Fields;
+use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\PlainCell;
+use OuterCrate\Planning\Cells\Way;
+use OuterCrate\Planning\Draft;
+use OuterCrate\Planning\Made;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
+
+/** The audio of the file, or none. */
+final readonly class AudioCell implements Cell
+{
+    use PlainCell;
+
+    public const NAME = 'audio';
+
+    public function label(): string
+    {
+        return 'Audio';
+    }
+
+    public function isOfPicture(): bool
+    {
+        return false;
+    }
+
+    public function decide(Draft $draft): void
+    {
+        (new DecideAudio)->decide($draft);
+    }
+
+    public function ofCut(Reading $reading, string $file): string
+    {
+        return $reading->mainAudio()?->label() ?? 'none';
+    }
+
+    public function ofMade(Made $made, Fields $planned): string
+    {
+        return CompareAudio::found($made);
+    }
+
+    public function differences(Fields $planned, Made $made): array
+    {
+        return CompareAudio::differences($planned, $made);
+    }
+
+    public function asked(Asks $asks, Plan $plan): string
+    {
+        return $asks->audio?->words() ?? '';
+    }
+
+    public function choices(Catalogue $catalogue): array
+    {
+        return AudioChoices::all($catalogue);
+    }
+
+    public function parts(bool $hardware): array
+    {
+        return AudioChoices::parts();
+    }
+
+    public function ways(): array
+    {
+        return [
+            new Way(['codec'], ['as', 'kbps', 'bitDepth', 'sampleRate', 'channels'], unlessSame: true),
+            new Way(['as'], ['codec', 'kbps', 'bitDepth', 'sampleRate', 'channels']),
+        ];
+    }
+
+    public function ruleSchema(): array
+    {
+        return AudioSchema::rule();
+    }
+
+    public function valueSchema(): array
+    {
+        return AudioSchema::value();
+    }
+}

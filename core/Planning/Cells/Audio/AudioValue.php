@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Cells\Audio;
+
+use OuterCrate\Formats\Audio\AudioCodec;
+use OuterCrate\Planning\Cells\Value;
+use OuterCrate\Reading\AudioReading;
+use OuterCrate\Units\Bitrate;
+
+/** The sound, or none. */
+final readonly class AudioValue implements Value
+{
+    /** What people call so many channels (ITU-R BS.775). */
+    private const LAYOUTS = [1 => 'mono', 2 => 'stereo', 6 => '5.1', 8 => '7.1'];
+
+    /**
+     * @param  AudioCodec|null  $codec  null for no sound
+     * @param  Bitrate|null  $bitrate  what is asked of the codec for a track; null where it sets its own
+     * @param  int  $sampleRate  in Hz
+     * @param  int  $bitDepth  bits per sample for PCM and FLAC
+     * @param  list<int>  $tracks  channels of each track that is kept, in the cut's order
+     */
+    public function __construct(
+        public ?AudioCodec $codec,
+        public ?Bitrate $bitrate = null,
+        public int $sampleRate = 48000,
+        public int $channels = 2,
+        public int $bitDepth = 24,
+        public array $tracks = [2],
+        public ?Levelling $levelling = null,
+    ) {
+    }
+
+    /** Bits per second it takes in the file; 0 for none. */
+    public function bitsPerSecond(): int
+    {
+        return $this->codec === null ? 0 : array_sum(array_map($this->bitsOfTrack(...), $this->tracks));
+    }
+
+    /** Bits per second of one track with so many channels. */
+    public function bitsOfTrack(int $channels): int
+    {
+        return $this->codec?->bitsPerSecond($this->bitrate?->bitsPerSecond, $this->sampleRate, $channels, $this->bitDepth) ?? 0;
+    }
+
+    public function label(): string
+    {
+        if ($this->codec === null) {
+            return 'none';
+        }
+        $detail = $this->codec->hasRate() ? (string) $this->bitrate : (string) $this->bitDepth;
+        $layout = $this->channels === 2 ? null : self::LAYOUTS[$this->channels] ?? "{$this->channels} channels";
+
+        return implode(' · ', array_filter([
+            "{$this->codec->name()} {$detail}",
+            AudioReading::kilohertz($this->sampleRate),
+            $layout,
+            count($this->tracks) > 1 ? count($this->tracks).' tracks' : null,
+            $this->levelling?->label(),
+        ]));
+    }
+
+    public function canChange(): bool
+    {
+        return true;
+    }
+
+    public function toArray(): array
+    {
+        return [
+            'label' => $this->label(),
+            'codec' => $this->codec?->id(),
+            'bitrate' => $this->bitrate?->bitsPerSecond,
+            'kbps' => $this->bitrate?->inKilobits(),
+            'sampleRate' => $this->codec === null ? null : $this->sampleRate,
+            'channels' => $this->codec === null ? null : $this->channels,
+            'bitDepth' => $this->codec === null || $this->codec->hasRate() ? null : $this->bitDepth,
+            'tracks' => count($this->tracks) > 1 ? 'all' : 'first',
+            'trackCount' => $this->codec === null ? 0 : count($this->tracks),
+        ] + ($this->levelling?->toArray() ?? ['loudness' => null, 'truePeak' => null, 'gain' => null, 'limited' => false]);
+    }
+}

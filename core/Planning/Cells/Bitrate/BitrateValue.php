@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Cells\Bitrate;
+
+use InvalidArgumentException;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Value;
+use OuterCrate\Units\Bitrate;
+
+/** How bits are spent on the picture. */
+final readonly class BitrateValue implements Value
+{
+    /**
+     * @param  int|null  $quality  the codec's own scale, 0 (best) to 51
+     * @param  int|null  $target  bytes that the file is to stay under
+     *
+     * @throws InvalidArgumentException when the mode lacks its rate, or the peak lies below the average
+     */
+    public function __construct(
+        public BitrateMode $mode,
+        public int $passes = 1,
+        public ?Bitrate $average = null,
+        public ?Bitrate $peak = null,
+        public ?int $quality = null,
+        public ?int $target = null,
+    ) {
+        if ($mode->hasAverage() && $average === null) {
+            throw new InvalidArgumentException("{$mode->label()} needs an average rate.");
+        }
+        if ($average !== null && $peak !== null && $average->isAbove($peak)) {
+            throw new InvalidArgumentException("The peak, {$peak}, lies below the average, {$average}. Raise the peak or lower the average.");
+        }
+    }
+
+    public function label(): string
+    {
+        return match ($this->mode) {
+            BitrateMode::Quality => "Quality {$this->quality}".($this->peak === null ? '' : " · at most {$this->peak}"),
+            BitrateMode::Cbr => "CBR · {$this->average}",
+            BitrateMode::Vbr => ($this->passes === 2 ? 'VBR, 2 passes' : 'VBR').' · '.$this->averageToPeak(),
+            BitrateMode::Codec, BitrateMode::Lossless => $this->mode->label(),
+        };
+    }
+
+    /** The unit is said once where both have the same: 9.9 ▸ 14.9 Mb/s. */
+    private function averageToPeak(): string
+    {
+        if ($this->peak === null) {
+            return (string) $this->average;
+        }
+        [$figure, $unit] = explode("\u{2009}", (string) $this->average);
+
+        return str_ends_with((string) $this->peak, $unit) ? "{$figure} ▸ {$this->peak}" : "{$this->average} ▸ {$this->peak}";
+    }
+
+    public function canChange(): bool
+    {
+        return true;
+    }
+
+    public function toArray(): array
+    {
+        return [
+            'label' => $this->label(),
+            'mode' => $this->mode->value,
+            'passes' => $this->passes,
+            'average' => $this->average?->bitsPerSecond,
+            'peak' => $this->peak?->bitsPerSecond,
+            'quality' => $this->quality,
+            'target' => $this->target,
+        ];
+    }
+}

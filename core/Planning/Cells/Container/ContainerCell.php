@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Cells\Container;
+
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Hosts\Asks;
+use OuterCrate\Json\Fields;
+use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\PlainCell;
+use OuterCrate\Planning\Draft;
+use OuterCrate\Planning\Made;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
+
+/** What the streams are put into. */
+final readonly class ContainerCell implements Cell
+{
+    use PlainCell;
+
+    public const NAME = 'container';
+
+    public function label(): string
+    {
+        return 'Container';
+    }
+
+    public function isOfPicture(): bool
+    {
+        return false;
+    }
+
+    public function decide(Draft $draft): void
+    {
+        (new DecideContainer)->decide($draft);
+    }
+
+    public function ofCut(Reading $reading, string $file): string
+    {
+        return $reading->containerName;
+    }
+
+    public function ofMade(Made $made, Fields $planned): string
+    {
+        return CompareContainer::found($made);
+    }
+
+    public function differences(Fields $planned, Made $made): array
+    {
+        return CompareContainer::differences($planned, $made);
+    }
+
+    public function asked(Asks $asks, Plan $plan): string
+    {
+        return $asks->container->words();
+    }
+
+    public function choices(Catalogue $catalogue): array
+    {
+        return ContainerChoices::all($catalogue);
+    }
+
+    public function ruleSchema(): array
+    {
+        return ContainerSchema::rule();
+    }
+
+    public function valueSchema(): array
+    {
+        return ContainerSchema::value();
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Cells\Container;
+
+use OuterCrate\Formats\Containers\Container;
+use OuterCrate\Planning\Cells\Value;
+
+/** The box: which container, and whether its index comes first. */
+final readonly class ContainerValue implements Value
+{
+    public function __construct(public Container $container, public bool $fastStart)
+    {
+    }
+
+    public function label(): string
+    {
+        return $this->container->name().($this->fastStart ? ' · fast start' : '');
+    }
+
+    public function canChange(): bool
+    {
+        return true;
+    }
+
+    public function toArray(): array
+    {
+        return ['label' => $this->label(), 'set' => $this->container->id(), 'fastStart' => $this->fastStart];
+    }
+}

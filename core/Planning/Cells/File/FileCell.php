@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Cells\File;
+
+use OuterCrate\Json\Fields;
+use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\PlainCell;
+use OuterCrate\Planning\Draft;
+use OuterCrate\Planning\Made;
+use OuterCrate\Reading\Reading;
+
+/** What the file is called, and the folder it lies in. */
+final readonly class FileCell implements Cell
+{
+    use PlainCell;
+
+    public const NAME = 'file';
+
+    public function label(): string
+    {
+        return 'Name';
+    }
+
+    public function isOfPicture(): bool
+    {
+        return false;
+    }
+
+    public function decide(Draft $draft): void
+    {
+        (new DecideFile)->decide($draft);
+    }
+
+    public function ofCut(Reading $reading, string $file): string
+    {
+        return $file;
+    }
+
+    public function ofMade(Made $made, Fields $planned): string
+    {
+        return CompareFile::found($made);
+    }
+
+    public function differences(Fields $planned, Made $made): array
+    {
+        return CompareFile::differences($planned, $made);
+    }
+
+    public function parts(bool $hardware): array
+    {
+        return FileChoices::parts();
+    }
+
+    public function ruleSchema(): array
+    {
+        return FileSchema::rule();
+    }
+
+    public function valueSchema(): array
+    {
+        return FileSchema::value();
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Planning\Cells\Keyframes;
+
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Hosts\Asks;
+use OuterCrate\Json\Fields;
+use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\PlainCell;
+use OuterCrate\Planning\Cells\Way;
+use OuterCrate\Planning\Draft;
+use OuterCrate\Planning\Made;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
+
+/** How often a frame stands by itself, and what lies between. */
+final readonly class KeyframesCell implements Cell
+{
+    use PlainCell;
+
+    public const NAME = 'keyframes';
+
+    public function label(): string
+    {
+        return 'Keyframes';
+    }
+
+    public function decide(Draft $draft): void
+    {
+        (new DecideKeyframes)->decide($draft);
+    }
+
+    public function ofCut(Reading $reading, string $file): string
+    {
+        $video = $reading->mainVideo();
+
+        return $video === null ? '' : $video->gop?->label($video->frameRate) ?? '';
+    }
+
+    public function ofMade(Made $made, Fields $planned): string
+    {
+        return CompareKeyframes::found($made);
+    }
+
+    public function differences(Fields $planned, Made $made): array
+    {
+        return CompareKeyframes::differences($planned, $made);
+    }
+
+    public function asked(Asks $asks, Plan $plan): string
+    {
+        return $asks->keyframes->words();
+    }
+
+    public function choices(Catalogue $catalogue): array
+    {
+        return KeyframesChoices::all();
+    }
+
+    public function parts(bool $hardware): array
+    {
+        return KeyframesChoices::parts();
+    }
+
+    public function ways(): array
+    {
+        return [new Way(['seconds', 'frames'])];
+    }
+
+    public function ruleSchema(): array
+    {
+        return KeyframesSchema::rule();
+    }
+
+    public function valueSchema(): array
+    {
+        return KeyframesSchema::value();
+    }
+}

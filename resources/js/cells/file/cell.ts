@@ -1,0 +1,4 @@
+import type { CellLook } from '..';
+import { WholeName } from './WholeName';
+
+export const cell: CellLook = { name: 'file', Footer: WholeName };
