@@ -25,7 +25,9 @@ return [
 
     'work' => [
         // Seconds after which work whose owner gave no sign of life is taken over by another process.
-        'lease' => 30,
+        'lease' => (float) env('CRATE_WORK_LEASE', 30),
+        // How often an owner may vanish over a piece of work before it is given up.
+        'most_lost' => (int) env('CRATE_WORK_MOST_LOST', 3),
     ],
 
     'presets' => base_path('presets'),
@@ -35,7 +37,7 @@ return [
         'encoder' => env('CRATE_FFMPEG', 'ffmpeg'),
         'prober' => env('CRATE_FFPROBE', 'ffprobe'),
         // Seconds without any progress after which an engine counts as hanging: a slow filter can take a minute over one frame.
-        'stall' => 300,
+        'stall' => (int) env('CRATE_ENGINE_STALL', 300),
         // Where it is kept what the engine can do: the cache store.
         'known' => env('CRATE_ENGINE_KNOWN', 'file'),
         // seconds of the clock, bytes of memory, bytes of the largest file written, and how far it stands back

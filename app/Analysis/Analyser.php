@@ -77,17 +77,15 @@ class Analyser
     private function finishProxy(Reading $reading, string $path, Workspace $space, Closure $shouldStop): void
     {
         $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
-        $partial = $space->proxy().'.partial';
+        $partial = $space->proxy().Workspace::PARTIAL;
         $proxy = ProxyCommand::of($reading, $path, $space->joinedPicture(), $partial);
         $this->runner->encode($proxy, dirname($partial), shouldStop: $shouldStop);
         $pictures = self::pictures($reading);
         $shown = $video->displaySize();
         $width = max(2, 2 * (int) round(self::PICTURE_HEIGHT * $shown->width / $shown->height / 2));
         $seconds = $video->frameRate->secondsOf($reading->length())->toFloat();
-        $strip = StripCommand::of($partial, $pictures, $seconds, $width, self::PICTURE_HEIGHT, $space->strip().'.partial');
+        $strip = StripCommand::of($partial, $pictures, $seconds, $width, self::PICTURE_HEIGHT, $space->strip().Workspace::PARTIAL);
         $this->runner->encode($strip, dirname($partial));
-        rename($space->strip().'.partial', $space->strip());
-        rename($partial, $space->proxy());
-        $space->forgetJoinedPicture();
+        $space->keepProxy();
     }
 }

@@ -3,12 +3,12 @@
 namespace App\Console;
 
 use App\Desk\CutDesk;
-use App\Http\Resources\RunResource;
 use App\Library\Presets;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\Packer;
+use App\Resources\RunResource;
 use App\Shelf\CutShelf;
 use App\Work\Worker;
 use App\Work\WorkQueue;

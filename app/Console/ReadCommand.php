@@ -6,8 +6,8 @@ use App\Analysis\Analyser;
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
 use App\Media\CutReader;
+use App\Media\Scratch;
 use App\Media\Workspace;
-use Illuminate\Support\Facades\File;
 use OuterCrate\Analysis\Analysis;
 use OuterCrate\Reading\Reading;
 
@@ -59,7 +59,7 @@ class ReadCommand extends CrateCommand
     /** @return array<string, mixed> */
     private function analysis(Reading $reading): array
     {
-        $folder = sys_get_temp_dir().'/outer-crate-'.bin2hex(random_bytes(8));
+        $scratch = Scratch::anywhere();
         $ending = false;
         $this->trap([SIGINT, SIGTERM], function () use (&$ending): void {
             $ending = true;
@@ -68,7 +68,7 @@ class ReadCommand extends CrateCommand
             $show = function (int $frames) use ($reading): void {
                 stream_isatty(STDERR) && fwrite(STDERR, sprintf("\r\e[2Kanalysing · %d of %d frames", $frames, $reading->length()));
             };
-            $facts = $this->analyser->measure($reading, $this->file(), new Workspace($folder), false, $show, function () use (&$ending): bool {
+            $facts = $this->analyser->measure($reading, $this->file(), new Workspace($scratch->path), false, $show, function () use (&$ending): bool {
                 return $ending;
             });
 
@@ -76,7 +76,7 @@ class ReadCommand extends CrateCommand
         } catch (Stopped) {
             throw new EngineFailed('The analysis was stopped.');
         } finally {
-            File::deleteDirectory($folder);
+            $scratch->remove();
             stream_isatty(STDERR) && fwrite(STDERR, "\r\e[2K");
         }
     }

@@ -3,7 +3,8 @@
 namespace App\Desk;
 
 use App\Engine\Capabilities;
-use App\Media\OutputFile;
+use App\Media\Drive;
+use App\Media\Neighbours;
 use App\Models\Cut;
 use App\Models\Run;
 use Closure;
@@ -16,11 +17,6 @@ use OuterCrate\Reading\Reading;
 /** What this machine knows around a cut that is planned for: its drive, its files, its engine, and what was found in the cut. */
 class Surroundings
 {
-    /** A file beside the cut counts as the real one when it is this many times as large. */
-    private const MUCH_LARGER = 4;
-
-    private const VIDEO = ['mov', 'mp4', 'mkv', 'mxf', 'avi', 'webm', 'm4v', 'mpg', 'ts', 'mts'];
-
     public function __construct(private readonly Capabilities $capabilities)
     {
     }
@@ -53,7 +49,7 @@ class Surroundings
 
     private function subject(Reading $reading, string $name, string $path, string $folder, ?Found $found): Subject
     {
-        $volume = new Volume(OutputFile::freeBytes($folder), self::fileSystem($folder), self::device($folder) === self::device(dirname($path)), self::queuedBytes());
+        $volume = new Volume(Drive::freeBytes($folder), Drive::fileSystem($folder), Drive::of($folder) === Drive::of(dirname($path)), self::queuedBytes());
 
         return new Subject(
             reading: $reading,
@@ -62,7 +58,7 @@ class Surroundings
             cutName: $name,
             found: $found,
             taken: $this->taken($folder),
-            neighbour: self::neighbour($path),
+            neighbour: Neighbours::muchLarger($path),
             hardware: $this->capabilities->hardware(),
         );
     }
@@ -82,54 +78,10 @@ class Surroundings
 
         return function (string $path) use ($folder, &$files, &$waiting): bool {
             $within = rtrim("{$folder}/".ltrim(dirname("/{$path}"), '/'), '/');
-            $files[$within] ??= array_flip(array_map(mb_strtolower(...), is_dir($within) ? scandir($within) ?: [] : []));
+            $files[$within] ??= array_flip(array_map(mb_strtolower(...), Neighbours::in($within)));
             $waiting ??= array_flip(Run::underWay()->pluck('file')->map(fn (string $file): string => mb_strtolower($file))->all());
 
             return isset($files[$within][mb_strtolower(basename($path))]) || isset($waiting[mb_strtolower("{$folder}/{$path}")]);
         };
-    }
-
-    /** @return array{name: string, bytes: int}|null the largest video beside a cut whose name begins as the cut's does */
-    private static function neighbour(string $path): ?array
-    {
-        $begins = mb_strtolower(mb_substr(pathinfo($path, PATHINFO_FILENAME), 0, 6));
-        $bytes = (int) @filesize($path) * self::MUCH_LARGER;
-        $largest = null;
-        foreach (is_dir(dirname($path)) ? array_slice(scandir(dirname($path)) ?: [], 0, 2_000) : [] as $name) {
-            $alike = str_starts_with(mb_strtolower($name), $begins) && in_array(strtolower(pathinfo($name, PATHINFO_EXTENSION)), self::VIDEO, true);
-            $size = $alike && $name !== basename($path) ? (int) @filesize(dirname($path)."/{$name}") : 0;
-            if ($size > $bytes && $bytes > 0 && $size > ($largest['bytes'] ?? 0)) {
-                $largest = ['name' => $name, 'bytes' => $size];
-            }
-        }
-
-        return $largest;
-    }
-
-    private static function device(string $folder): ?int
-    {
-        while (! is_dir($folder) && $folder !== dirname($folder)) {
-            $folder = dirname($folder);
-        }
-        $status = @stat($folder);
-
-        return $status === false ? null : $status['dev'];
-    }
-
-    /** Of the deepest mount point above the folder, as the kernel lists it. */
-    private static function fileSystem(string $folder): ?string
-    {
-        $deepest = -1;
-        $type = null;
-        foreach (@file('/proc/mounts') ?: [] as $line) {
-            [, $point, $name] = explode(' ', $line) + [1 => '', 2 => ''];
-            $point = rtrim(stripcslashes($point), '/');
-            if (str_starts_with("{$folder}/", "{$point}/") && strlen($point) >= $deepest) {
-                $deepest = strlen($point);
-                $type = $name;
-            }
-        }
-
-        return $type;
     }
 }

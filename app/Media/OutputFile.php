@@ -53,17 +53,6 @@ final class OutputFile
         }
     }
 
-    /** Bytes free on the volume that the folder lies, or will lie, on; null when it does not say. */
-    public static function freeBytes(string $folder): ?int
-    {
-        while (! is_dir($folder) && $folder !== dirname($folder)) {
-            $folder = dirname($folder);
-        }
-        $free = @disk_free_space($folder);
-
-        return $free === false ? null : (int) $free;
-    }
-
     /**
      * Flushes the partial file to the disk and gives it its name, or the next free version of it.
      *

@@ -11,6 +11,9 @@ use OuterCrate\Analysis\MeasuredFile;
 /** The folder in which what is derived from one cut lies: facts, proxy, strip, exact frames, and the work under way. */
 final class Workspace
 {
+    /** Ending of what is being made. */
+    public const PARTIAL = '.partial';
+
     /** What the engine writes while a segment is measured. */
     public readonly string $folder;
 
@@ -119,8 +122,11 @@ final class Workspace
         return "{$this->root}/picture.h264";
     }
 
-    public function forgetJoinedPicture(): void
+    /** Strip and proxy are whole: they get their names, the proxy last, and what they were joined from goes. */
+    public function keepProxy(): void
     {
+        rename($this->strip().self::PARTIAL, $this->strip());
+        rename($this->proxy().self::PARTIAL, $this->proxy());
         @unlink($this->joinedPicture());
     }
 

@@ -2,7 +2,6 @@
 
 namespace App\Models;
 
-use App\Media\Volumes;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;

@@ -6,6 +6,7 @@ use App\Engine\EngineFailed;
 use App\Engine\Prober;
 use App\Media\Checksum;
 use App\Media\CutReader;
+use App\Media\Neighbours;
 use App\Media\OutputFile;
 use App\Models\Run;
 use App\Work\Meter;
@@ -89,7 +90,7 @@ class Inspector
      */
     private function images(Run $run, string $folder, Meter $meter): array
     {
-        $images = array_values(array_diff(scandir($folder) ?: [], ['.', '..']));
+        $images = Neighbours::in($folder);
         $sums = array_map(function (string $name) use ($folder, $meter): string {
             $meter->check();
 

@@ -9,12 +9,12 @@ use App\Engine\Stopped;
 use App\Media\FileProblem;
 use App\Media\MovieTags;
 use App\Media\OutputFile;
+use App\Media\Scratch;
 use App\Models\Run;
 use App\Models\Speed;
 use App\Models\Work;
 use App\Work\Kind;
 use App\Work\Meter;
-use Illuminate\Support\Facades\File;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
@@ -69,17 +69,15 @@ class MakeFile implements Kind
         if ($run === null || $this->wasFinished($run, $meter)) {
             return;
         }
-        $folder = config('crate.derived')."/work/run-{$run->id}";
         $token = "run{$run->id}-";
         $file = null;
+        $scratch = Scratch::named("run-{$run->id}");
         try {
             OutputFile::discardLeftovers($run->file, $token);
-            File::deleteDirectory($folder);
-            OutputFile::needFolder($folder);
             $passes = $this->passesOf($run);
             $images = $passes[0]->images !== null;
             $file = OutputFile::at($run->file, $token.$work->attempts, $images);
-            $this->encode($run, $passes, $file, $folder, $meter);
+            $this->encode($run, $passes, $file, $scratch->path, $meter);
             $meter->checking();
             $slip = $this->inspector->slip($run, $file, $images, $meter);
             // From here on the file may have its name: whoever takes over finds it by what the slip says.
@@ -93,7 +91,7 @@ class MakeFile implements Kind
             throw $e;
         } finally {
             $file?->discard();
-            File::deleteDirectory($folder);
+            $scratch->remove();
         }
     }
 

@@ -6,9 +6,8 @@ use App\Engine\EngineFailed;
 use App\Engine\Prober;
 use App\Engine\Runner;
 use App\Engine\Stopped;
-use App\Media\OutputFile;
+use App\Media\Scratch;
 use Closure;
-use Illuminate\Support\Facades\File;
 use OuterCrate\Analysis\Found;
 use OuterCrate\Encoding\Commands\Allowance;
 use OuterCrate\Encoding\Commands\EncodeCommand;
@@ -41,10 +40,9 @@ class Sampler
     public function sample(string $path, Reading $reading, ?Found $found, Plan $plan, ?Closure $shouldStop = null): Sample
     {
         $pieces = Pieces::of($plan, $reading, $found);
-        $folder = config('crate.derived').'/work/sample-'.bin2hex(random_bytes(4));
-        OutputFile::needFolder($folder);
+        $scratch = Scratch::named('sample-'.bin2hex(random_bytes(4)));
         $encode = fn (Plan $plan, array $pieces): array => array_map(
-            fn (Piece $piece): PieceResult => $this->encode($path, $plan, $reading, $piece, $folder, $shouldStop),
+            fn (Piece $piece): PieceResult => $this->encode($path, $plan, $reading, $piece, $scratch->path, $shouldStop),
             $pieces,
         );
         try {
@@ -61,7 +59,7 @@ class Sampler
                 return $sampled;
             }
         } finally {
-            File::deleteDirectory($folder);
+            $scratch->remove();
         }
     }
 

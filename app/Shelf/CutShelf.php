@@ -5,15 +5,13 @@ namespace App\Shelf;
 use App\Analysis\CutAnalyses;
 use App\Engine\EngineFailed;
 use App\Media\CutReader;
-use App\Media\ExactFrames;
 use App\Media\FileProblem;
 use App\Media\Fingerprint;
-use App\Media\OutputFile;
+use App\Media\Posters;
 use App\Media\Workspace;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Work;
-use OuterCrate\Reading\Reading;
 
 /** Brings files in as cuts. The file stays where it is and is only read. */
 class CutShelf
@@ -21,9 +19,7 @@ class CutShelf
     /** What a new cut's sheet begins with. */
     private const FIRST_OUTPUTS = [['preset' => 'archive-10-bit', 'host' => null], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick']];
 
-    private const POSTER_SIDE = 640;
-
-    public function __construct(private readonly CutReader $reader, private readonly CutCard $card, private readonly ExactFrames $frames, private readonly CutAnalyses $analyses)
+    public function __construct(private readonly CutReader $reader, private readonly CutCard $card, private readonly Posters $posters, private readonly CutAnalyses $analyses)
     {
     }
 
@@ -64,8 +60,8 @@ class CutShelf
             // A range of another file means nothing.
             'range' => $same ? $cut->range : null,
         ])->save();
-        if (! $same || ! is_file($this->posterPath($cut))) {
-            $this->drawPoster($cut, $reading);
+        if (! $same || ! $this->posters->has($cut)) {
+            $this->posters->draw($cut, $reading);
         }
         if ($analyse) {
             $this->analyses->ask($cut, anew: $cut->wasRecentlyCreated || ! $same);
@@ -101,25 +97,7 @@ class CutShelf
         Work::query()->where(['kind' => CutAnalysis::WORK, 'subject' => $analysis?->id])->delete();
         $cut->delete();
         Workspace::remove($cut->id);
-        @unlink($this->posterPath($cut));
-    }
-
-    public function posterPath(Cut $cut): string
-    {
-        return config('crate.derived')."/posters/{$cut->id}.jpg";
-    }
-
-    /** A picture from a third of the way in. A cut without one is shown without one. */
-    private function drawPoster(Cut $cut, Reading $reading): void
-    {
-        $poster = $this->posterPath($cut);
-        try {
-            OutputFile::needFolder(dirname($poster));
-            $this->frames->draw($cut->path, $reading, intdiv($reading->length(), 3), self::POSTER_SIDE, $poster.'.partial');
-            rename($poster.'.partial', $poster);
-        } catch (EngineFailed|FileProblem $e) {
-            report($e);
-        }
+        $this->posters->remove($cut);
     }
 
     private static function readable(string $path): string

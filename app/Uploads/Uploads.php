@@ -2,6 +2,7 @@
 
 namespace App\Uploads;
 
+use App\Media\Drive;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Models\Upload;
@@ -29,7 +30,7 @@ class Uploads
     public function begin(string $name, int $length): Upload
     {
         $this->expire();
-        $free = OutputFile::freeBytes($this->folder());
+        $free = Drive::freeBytes($this->folder());
         if ($free !== null && $length > $free) {
             throw UploadRefused::noRoom(new ByteCount($length), new ByteCount($free));
         }

@@ -12,9 +12,6 @@ use Illuminate\Database\Eloquent\Builder;
  */
 class WorkQueue
 {
-    /** How often an owner may vanish over a piece of work before it is given up. */
-    private const MOST_LOST = 3;
-
     /** Seconds for which something that waits for someone's eyes counts as waited for. */
     private const WAITED_FOR = 10;
 
@@ -93,8 +90,7 @@ class WorkQueue
     {
         $done = $state === WorkState::Done ? ['percent' => 100] : [];
         $over = ['state' => $state, 'error' => $error, 'seconds_left' => null, 'ended_at' => Work::now(), 'owner' => null, 'lease_until' => null];
-        $this->owned($work)->update($over + $done);
-        $work->refresh();
+        $this->change($work, $over + $done);
     }
 
     /** Back into the queue, at its place; unless it was asked to stop meanwhile. */
@@ -105,8 +101,7 @@ class WorkQueue
 
             return;
         }
-        $this->owned($work)->update(['state' => WorkState::Waiting, 'seconds_left' => null, 'owner' => null, 'lease_until' => null]);
-        $work->refresh();
+        $this->change($work, ['state' => WorkState::Waiting, 'seconds_left' => null, 'owner' => null, 'lease_until' => null]);
     }
 
     /** What waits is stopped at once; what is in hand as soon as its owner hears of it. */
@@ -176,11 +171,12 @@ class WorkQueue
     /** Abandoned work that was asked to stop is stopped; what cost its owner's life too often is not tried again. */
     private function giveUpLost(): void
     {
+        $most = (int) config('crate.work.most_lost');
         $over = ['owner' => null, 'lease_until' => null, 'seconds_left' => null, 'ended_at' => Work::now()];
         Work::query()->where($this->isAbandoned(...))->where('stop_asked', true)->update(['state' => WorkState::Stopped] + $over);
-        Work::query()->where($this->isAbandoned(...))->where('lost', '>=', self::MOST_LOST)->update([
+        Work::query()->where($this->isAbandoned(...))->where('lost', '>=', $most)->update([
             'state' => WorkState::Failed,
-            'error' => 'This was begun '.(self::MOST_LOST + 1).' times, and each time the process that did it was ended from outside. '
+            'error' => 'This was begun '.($most + 1).' times, and each time the process that did it was ended from outside. '
                 .'The machine may have too little memory for it; free some, then try again.',
         ] + $over);
     }
@@ -190,6 +186,18 @@ class WorkQueue
         $seconds = $kind->staleAfter();
         if ($seconds !== null) {
             Work::query()->where(['kind' => $kind->name(), 'state' => WorkState::Waiting])->where('wanted_at', '<', Work::now(-$seconds))->delete();
+        }
+    }
+
+    /**
+     * Only an owner changes it; one who lost it is left with what it knew, and cannot pass for the new one.
+     *
+     * @param  array<string, mixed>  $changes
+     */
+    private function change(Work $work, array $changes): void
+    {
+        if ($this->owned($work)->update($changes) === 1) {
+            $work->refresh();
         }
     }
 

@@ -70,7 +70,11 @@ final class Freezer
             }
         }
 
-        return $reflection->newInstance(...$arguments);
+        // Many values are made by a named constructor; their own one still says what is valid.
+        $value = $reflection->newInstanceWithoutConstructor();
+        $reflection->getConstructor()?->invokeArgs($value, $arguments);
+
+        return $value;
     }
 
     private static function nameOf(object $value): string

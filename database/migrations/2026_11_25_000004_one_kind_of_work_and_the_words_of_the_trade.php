@@ -1,6 +1,6 @@
 <?php
 
-use App\Media\Volumes;
+use App\Models\Volumes;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;

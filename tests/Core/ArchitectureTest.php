@@ -1,5 +1,112 @@
 <?php
 
+use OuterCrate\Refusals\Refused;
+
+/** The layers, the lowest first; each may use its own and those below it. The README draws them. */
+const CORE = [
+    ['Units', 'Refusals'],
+    ['Json'],
+    ['Formats'],
+    ['Reading', 'Naming'],
+    ['Presets', 'Hosts', 'Analysis'],
+    ['Planning'],
+    ['Encoding'],
+    ['Estimates'],
+    ['Checks', 'Slips'],
+    ['Desk'],
+];
+
+const APP = [
+    ['Schema', 'Database'],
+    ['Models'],
+    ['Engine'],
+    ['Media'],
+    ['Work'],
+    ['Library'],
+    ['Desk'],
+    ['Packing', 'Analysis', 'Sampling', 'Uploads'],
+    ['Shelf'],
+    ['Resources'],
+    ['Http', 'Console'],
+    ['Providers'],
+];
+
+/** Which classes of a root a file uses, as folder names below it. */
+function usedFolders(string $file, string $root): array
+{
+    preg_match_all('~\b'.preg_quote($root, '~').'\\\\(\w+)\\\\~', (string) file_get_contents($file), $m);
+
+    return array_values(array_unique($m[1]));
+}
+
+/** Every use that points up, as "file uses Folder". Layers that stand side by side do not use each other either, but for those allowed. */
+function pointingUp(string $folder, string $root, array $layers, array $allowed = []): array
+{
+    $heights = [];
+    foreach ($layers as $height => $names) {
+        foreach ($names as $name) {
+            $heights[$name] = $height;
+        }
+    }
+    $found = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $file) {
+        $own = explode('/', substr($file->getPathname(), strlen($folder) + 1))[0];
+        if (! isset($heights[$own])) {
+            $found[] = "{$file->getFilename()} lies in a folder without a layer: {$own}";
+
+            continue;
+        }
+        foreach (usedFolders($file->getPathname(), $root) as $used) {
+            $up = ! isset($heights[$used]) || $heights[$used] > $heights[$own] || ($heights[$used] === $heights[$own] && $used !== $own);
+            if ($up && ! in_array("{$own} {$used}", $allowed, true)) {
+                $found[] = "{$own}/{$file->getFilename()} uses {$used}";
+            }
+        }
+    }
+
+    return $found;
+}
+
+it('points down only: in the core', function () {
+    expect(pointingUp(dirname(__DIR__, 2).'/core', 'OuterCrate', CORE))->toBe([]);
+});
+
+it('points down only: in the application', function () {
+    expect(pointingUp(dirname(__DIR__, 2).'/app', 'App', APP))->toBe([]);
+});
+
+it('would notice an arrow that points up', function () {
+    $folder = sys_get_temp_dir().'/outer-crate-arrows-'.bin2hex(random_bytes(4));
+    mkdir("{$folder}/Units", recursive: true);
+    file_put_contents("{$folder}/Units/Wrong.php", "<?php\nuse OuterCrate\\Planning\\Plan;\n");
+    expect(pointingUp($folder, 'OuterCrate', CORE))->toBe(['Units/Wrong.php uses Planning']);
+    unlink("{$folder}/Units/Wrong.php");
+    rmdir("{$folder}/Units");
+    rmdir($folder);
+});
+
+it('draws in the README the layers that hold', function () {
+    $readme = (string) file_get_contents(dirname(__DIR__, 2).'/README.md');
+    foreach ([...CORE, ...array_slice(APP, 0, -1)] as $names) {
+        foreach ($names as $name) {
+            expect($readme)->toContain("{$name}/");
+        }
+    }
+});
+
+it('knows the cells by name in their folders and in the plan alone', function () {
+    $files = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2).'/core', FilesystemIterator::SKIP_DOTS)) as $file) {
+        $code = (string) file_get_contents($file->getPathname());
+        // Three of them in one place are a list of cells, or a switch over them.
+        if (preg_match_all('~\b(?:Container|Video|FrameSize|FrameRate|Bitrate|Keyframes|Colour|Audio|File)Cell::NAME\b~', $code, $m) > 0 && count(array_unique($m[0])) > 2) {
+            $files[] = $file->getFilename();
+        }
+    }
+    sort($files);
+    expect($files)->toBe(['Draft.php', 'Plan.php']);
+});
+
 arch('core knows nothing of the framework and the application')
     ->expect('OuterCrate')
     ->not->toUse(['Illuminate', 'App', 'Symfony', 'Laravel', 'Opis']);
@@ -8,10 +115,21 @@ arch('core starts no process, reads no clock and opens no file')
     ->expect('OuterCrate')
     ->not->toUse(['exec', 'shell_exec', 'system', 'passthru', 'proc_open', 'popen', 'fopen', 'file_get_contents', 'file_put_contents', 'time', 'microtime', 'date', 'rand', 'mt_rand', 'random_int']);
 
-arch('core is strict and closed')->expect('OuterCrate')->toUseStrictTypes()->classes()->not->toBeAbstract()->ignoring('OuterCrate\Formats\Containers\IsoBaseMedia');
+arch('core is strict and closed')
+    ->expect('OuterCrate')
+    ->toUseStrictTypes()
+    ->classes()->not->toBeAbstract()->ignoring('OuterCrate\Formats\Containers\IsoBaseMedia');
 
-arch('only the engine starts processes')
+arch('only the runner starts processes')
     ->expect(['Symfony\Component\Process\Process', 'proc_open', 'exec', 'shell_exec', 'system', 'passthru', 'popen'])
-    ->toOnlyBeUsedIn('App\Engine');
+    ->toOnlyBeUsedIn('App\Engine\Runner');
+
+arch('files of people are touched in Media, and what arrives in Uploads')
+    ->expect(['fopen', 'unlink', 'rename', 'link', 'mkdir', 'rmdir', 'ftruncate', 'symlink', 'copy', 'Illuminate\Support\Facades\File'])
+    ->toOnlyBeUsedIn(['App\Media', 'App\Uploads']);
+
+arch('what a person is told has one interface')
+    ->expect(['App\Engine\EngineFailed', 'App\Media\FileProblem', 'App\Packing\PackRefused', 'App\Library\UnknownName', 'App\Library\BrokenFile', 'App\Http\InvalidPayload', 'App\Uploads\UploadRefused', 'App\Console\WrongUse', 'OuterCrate\Reading\Unreadable'])
+    ->toImplement(Refused::class);
 
 arch('nothing is left that was for looking inside')->expect(['dd', 'dump', 'ray', 'var_dump', 'die'])->not->toBeUsed();

@@ -7,6 +7,7 @@ use OuterCrate\Encoding\FilterChain;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\Catalogue;
+use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Planner;
@@ -299,6 +300,7 @@ it('gives a plan or a stop for any preset, host, cut and change', function () {
         $host = $pick([null, ...Desk::hosts()]);
         $column = Desk::column(Desk::reading($probe), $pick(Desk::presets()).($host === null ? '' : "@{$host}"), $edits);
         $plan = $column->plan;
+        expect(Freezer::thaw(json_decode(json_encode(Freezer::freeze($plan)), true)))->toEqual($plan);
         if (! $column->isStopped()) {
             expect($plan->frameSize->frame->width % 2 + $plan->frameSize->frame->height % 2)->toBe(0)
                 ->and($plan->hasVideo() ? $plan->container->container->videoCodecs() : ['none'])->toContain($plan->video->codec->id())

@@ -7,7 +7,7 @@ use Symfony\Component\Process\Process;
 
 it('brings in what lies in the media folders, once, and shows it on the shelf', function () {
     $cut = $this->bringIn('ten-bit', 'kiln-night-firing.mov');
-    expect($cut["values"]["video"])->toBe("ProRes 422 HQ")->and($cut)->toMatchArray(['name' => 'Kiln night firing', 'first' => '00:00:00:00', 'last' => '00:00:01:24', 'audio' => "PCM 24 · 48\u{2009}kHz"]);
+    expect($cut['values']['video'])->toBe('ProRes 422 HQ')->and($cut)->toMatchArray(['name' => 'Kiln night firing', 'first' => '00:00:00:00', 'last' => '00:00:01:24', 'audio' => "PCM 24 · 48\u{2009}kHz"]);
     $this->postJson('/api/cuts', ['path' => $cut['path']])->assertStatus(201);
     expect($this->answer($this->getJson('/api/cuts'), 'cut-list')['cuts'])->toHaveCount(1)
         ->and($this->get($cut['poster'])->assertOk()->headers->get('content-type'))->toBe('image/jpeg');

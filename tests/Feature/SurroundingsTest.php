@@ -8,7 +8,7 @@ use App\Shelf\CutShelf;
 function noticed(string $path, ?string $name = null): array
 {
     $cut = app(CutShelf::class)->bringIn($path, $name, false);
-    $plan = test()->columns($cut, [["preset" => "review-720"]])[0];
+    $plan = test()->columns($cut, [['preset' => 'review-720']])[0];
 
     return array_map(fn ($finding): string => $finding->id, $plan->findings);
 }

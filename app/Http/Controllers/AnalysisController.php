@@ -3,9 +3,9 @@
 namespace App\Http\Controllers;
 
 use App\Analysis\CutAnalyses;
-use App\Http\Resources\AnalysisResource;
 use App\Media\Workspace;
 use App\Models\Cut;
+use App\Resources\AnalysisResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Analysis\Curves;

@@ -3,12 +3,13 @@
 namespace App\Http\Controllers;
 
 use App\Http\Payload;
-use App\Http\Resources\CutResource;
-use App\Http\Resources\MediaFileResource;
 use App\Media\MediaFolders;
+use App\Media\Posters;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Packing\PackRefused;
+use App\Resources\CutResource;
+use App\Resources\MediaFileResource;
 use App\Shelf\CutShelf;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -74,9 +75,9 @@ class CutController
         return response()->json(['cut' => CutResource::of($this->shelf->bringIn($cut->path))]);
     }
 
-    public function poster(Cut $cut): BinaryFileResponse
+    public function poster(Cut $cut, Posters $posters): BinaryFileResponse
     {
-        $path = $this->shelf->posterPath($cut);
+        $path = $posters->path($cut);
         abort_unless(is_file($path), 404, 'There is no picture of this cut.');
 
         return response()->file($path, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);

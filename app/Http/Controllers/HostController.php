@@ -2,8 +2,8 @@
 
 namespace App\Http\Controllers;
 
-use App\Http\Resources\HostResource;
 use App\Library\Hosts;
+use App\Resources\HostResource;
 use Illuminate\Http\JsonResponse;
 
 class HostController

@@ -4,7 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Engine\Capabilities;
 use App\Http\Payload;
-use App\Media\OutputFile;
+use App\Media\Drive;
 use App\Models\Setting;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,7 +19,7 @@ class MachineController
 
     public function show(): JsonResponse
     {
-        $free = OutputFile::freeBytes(config('crate.deliveries'));
+        $free = Drive::freeBytes(config('crate.deliveries'));
         $speed = Setting::lineSpeed();
 
         return response()->json([

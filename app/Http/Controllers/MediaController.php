@@ -2,9 +2,9 @@
 
 namespace App\Http\Controllers;
 
-use App\Http\Resources\MediaFileResource;
 use App\Media\MediaFolders;
 use App\Models\Cut;
+use App\Resources\MediaFileResource;
 use Illuminate\Http\JsonResponse;
 
 class MediaController

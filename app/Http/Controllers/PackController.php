@@ -5,11 +5,11 @@ namespace App\Http\Controllers;
 use App\Desk\CutDesk;
 use App\Desk\Surroundings;
 use App\Http\Payload;
-use App\Http\Resources\CutResource;
-use App\Http\Resources\RunResource;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Packing\Packer;
+use App\Resources\CutResource;
+use App\Resources\RunResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

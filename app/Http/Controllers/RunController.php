@@ -3,11 +3,11 @@
 namespace App\Http\Controllers;
 
 use App\Http\Payload;
-use App\Http\Resources\AnalysisResource;
-use App\Http\Resources\RunResource;
 use App\Models\CutAnalysis;
 use App\Models\Run;
 use App\Models\WorkState;
+use App\Resources\AnalysisResource;
+use App\Resources\RunResource;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;

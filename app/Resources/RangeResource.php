@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Http\Resources;
+namespace App\Resources;
 
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\Duration;

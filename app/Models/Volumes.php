@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Media;
+namespace App\Models;
 
 use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
@@ -27,18 +27,14 @@ final class Volumes implements CastsAttributes
         return $name === '' ? ":{$path}" : "{$name}:".substr($path, strlen($best) + 1);
     }
 
-    /** @throws FileProblem when this machine has no such volume */
+    /** @throws UnknownVolume when this machine has no such volume */
     public static function path(string $place): string
     {
         [$name, $below] = explode(':', $place, 2) + [1 => ''];
         if ($name === '') {
             return $below;
         }
-        $root = config('crate.volumes')[$name] ?? throw new FileProblem(
-            "This machine has no volume “{$name}”.",
-            $place,
-            'Name its folder in config/crate.php, under volumes.',
-        );
+        $root = config('crate.volumes')[$name] ?? throw new UnknownVolume($name);
 
         return rtrim($root, '/')."/{$below}";
     }

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Http\Resources;
+namespace App\Resources;
 
 use App\Analysis\Analyser;
 use App\Media\Workspace;

@@ -1,0 +1,49 @@
+<?php
+
+namespace App\Media;
+
+/** The volume that a folder lies on, or will lie on once it is made. */
+final class Drive
+{
+    /** Bytes free on the volume that the folder lies, or will lie, on; null when it does not say. */
+    public static function freeBytes(string $folder): ?int
+    {
+        $free = @disk_free_space(self::existing($folder));
+
+        return $free === false ? null : (int) $free;
+    }
+
+    /** Which drive it is; null when the system does not say. */
+    public static function of(string $folder): ?int
+    {
+        $status = @stat(self::existing($folder));
+
+        return $status === false ? null : $status['dev'];
+    }
+
+    /** Of the deepest mount point above the folder, as the kernel lists it. */
+    public static function fileSystem(string $folder): ?string
+    {
+        $deepest = -1;
+        $type = null;
+        foreach (@file('/proc/mounts') ?: [] as $line) {
+            [, $point, $name] = explode(' ', $line) + [1 => '', 2 => ''];
+            $point = rtrim(stripcslashes($point), '/');
+            if (str_starts_with("{$folder}/", "{$point}/") && strlen($point) >= $deepest) {
+                $deepest = strlen($point);
+                $type = $name;
+            }
+        }
+
+        return $type;
+    }
+
+    private static function existing(string $folder): string
+    {
+        while (! is_dir($folder) && $folder !== dirname($folder)) {
+            $folder = dirname($folder);
+        }
+
+        return $folder;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+namespace App\Media;
+
+use Illuminate\Support\Facades\File;
+
+/** A folder for work under way, empty at its beginning and gone at its end. */
+final readonly class Scratch
+{
+    private function __construct(public string $path)
+    {
+    }
+
+    /**
+     * @param  string  $name  of its own: what an earlier owner of the name left there is removed
+     *
+     * @throws FileProblem when the folder cannot be made
+     */
+    public static function named(string $name): self
+    {
+        $scratch = new self(config('crate.derived')."/work/{$name}");
+        $scratch->remove();
+        OutputFile::needFolder($scratch->path);
+
+        return $scratch;
+    }
+
+    /** @throws FileProblem when the folder cannot be made */
+    public static function anywhere(): self
+    {
+        $scratch = new self(sys_get_temp_dir().'/outer-crate-'.bin2hex(random_bytes(8)));
+        OutputFile::needFolder($scratch->path);
+
+        return $scratch;
+    }
+
+    public function remove(): void
+    {
+        File::deleteDirectory($this->path);
+    }
+}

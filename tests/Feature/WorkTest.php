@@ -1,0 +1,305 @@
+<?php
+
+use App\Engine\EngineFailed;
+use App\Models\Cut;
+use App\Models\CutAnalysis;
+use App\Models\Run;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Packing\MakeFile;
+use App\Work\Kind;
+use App\Work\Kinds;
+use App\Work\Meter;
+use App\Work\Worker;
+use App\Work\WorkQueue;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\Elsewhere;
+
+/** A database in a file, which other processes can work on too. */
+function shared(): string
+{
+    touch(test()->folder('shared.sqlite'));
+    config(['database.connections.sqlite.database' => test()->folder('shared.sqlite')]);
+    DB::purge();
+    Artisan::call('migrate', ['--force' => true]);
+
+    return dirname(test()->folder('shared.sqlite'));
+}
+
+function waitFor(Closure $holds, string $what, float $seconds = 30): void
+{
+    for ($until = microtime(true) + $seconds; microtime(true) < $until; usleep(20_000)) {
+        if ($holds()) {
+            return;
+        }
+    }
+    test()->fail("Waited in vain: {$what}");
+}
+
+/** What happens to a lease that its owner lets run out. */
+function abandon(Work $work): Work
+{
+    $work->update(['state' => WorkState::Running, 'owner' => 'gone', 'attempts' => $work->attempts + 1, 'lease_until' => Work::now(-1)]);
+
+    return $work;
+}
+
+beforeEach(function (): void {
+    $this->cut = fn (string $kind = 'plain'): Cut => Cut::query()->find($this->bringIn($kind)['id']);
+});
+
+it('gives a piece of work to one owner only', function () {
+    $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
+    $queue = app(WorkQueue::class);
+    $kinds = app(Kinds::class)->only(['make']);
+    $first = $queue->claim($kinds, 'one');
+    expect($first->id)->toBe($run->work->id)->and($queue->claim($kinds, 'two'))->toBeNull()
+        ->and($queue->beat($first))->toBeTrue();
+    $this->travel(31)->seconds();
+    $second = $queue->claim($kinds, 'two');
+    expect($second->id)->toBe($first->id)->and($second->lost)->toBe(1)
+        ->and($queue->beat($first))->toBeFalse()->and($queue->beat($second))->toBeTrue();
+    // Whoever lost it can neither end it nor give it back.
+    $queue->end($first, WorkState::Failed, 'too late');
+    $queue->giveBack($first);
+    expect($second->refresh()->state)->toBe(WorkState::Running);
+});
+
+it('makes a run again by itself whose worker was killed, and clears away what that left', function () {
+    $cut = ($this->cut)();
+    [$run, $next] = $this->queued($cut, [['preset' => 'review-720'], ['preset' => 'sound-wav']])->all();
+    abandon($run->work);
+    foreach (['', '.tagged'] as $ending) {
+        file_put_contents(dirname($run->file).'/.'.basename($run->file).".run{$run->id}-1.partial{$ending}", 'half');
+    }
+    $this->work();
+    expect([$run->refresh()->work->state, $next->refresh()->work->state])->toBe([WorkState::Done, WorkState::Done])
+        ->and($this->left('out'))->toEqualCanonicalizing(['Plain review.mp4', 'Plain sound.wav']);
+});
+
+it('finds a file finished whose worker was killed before it could say so, and does not make it twice', function () {
+    $cut = ($this->cut)();
+    $run = $this->made($cut, ['preset' => 'review-720']);
+    $made = filemtime($run->file);
+    touch($run->file, $made - 100);
+    abandon($run->work);
+    $this->work();
+    expect($run->refresh()->work->state)->toBe(WorkState::Done)->and($this->left('out'))->toBe(['Plain review.mp4'])
+        ->and(filemtime($run->file))->toBe($made - 100);
+});
+
+it('does not call a finished file failed when something breaks afterwards', function () {
+    $run = $this->queued(($this->cut)('long'), [['preset' => 'review-720']])[0];
+    DB::statement('drop table speeds');
+    $this->make($run);
+    expect($run->work->state)->toBe(WorkState::Done)->and(is_file($run->file))->toBeTrue();
+});
+
+it('stops what was abandoned and asked to stop, and gives up what cost its owner’s life too often', function () {
+    [$stopped, $fatal] = $this->queued(($this->cut)(), [['preset' => 'review-720'], ['preset' => 'sound-wav']])->all();
+    abandon($stopped->work)->update(['stop_asked' => true]);
+    abandon($fatal->work)->update(['lost' => 3]);
+    $this->work();
+    expect($stopped->refresh()->work->state)->toBe(WorkState::Stopped)
+        ->and($fatal->refresh()->work->state)->toBe(WorkState::Failed)
+        ->and($fatal->work->error)->toContain('begun 4 times')->and($this->left('out'))->toBe([]);
+});
+
+it('leaves work of another process alone, and works on beside it', function () {
+    $this->queued(($this->cut)(), [['preset' => 'review-720']])[0]->work
+        ->update(['state' => WorkState::Running, 'owner' => 'bin/crate elsewhere', 'attempts' => 1, 'lease_until' => Work::now(20)]);
+    Artisan::call('crate:catch-up');
+    expect(Run::query()->first()->work->state)->toBe(WorkState::Running)->and(app(Worker::class)->one(['make']))->toBeFalse();
+});
+
+it('starts and works where a drive for deliveries has gone', function () {
+    $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
+    $run->update(['file' => '/proc/gone/review.mp4']);
+    abandon($run->work);
+    expect(Artisan::call('crate:catch-up'))->toBe(0);
+    $this->work();
+    expect($run->refresh()->work->state)->toBe(WorkState::Failed)->and($run->work->error)->toContain('folder cannot be made');
+});
+
+it('ends an engine that hangs, says so, and goes on with the next', function () {
+    $engine = $this->folder('out').'/engine';
+    file_put_contents($engine, "#!/bin/sh\ncase \"$*\" in *-version*) echo 'ffmpeg version 7.0';; *-encoders*) echo ' V....D libx264  x'; echo ' A....D aac  x';; *) echo progress=continue; exec sleep 60;; esac\n");
+    chmod($engine, 0o755);
+    $cut = ($this->cut)();
+    config(['crate.engine.encoder' => $engine, 'crate.engine.stall' => 1]);
+    $run = $this->made($cut, ['preset' => 'review-720']);
+    expect($run->work->state)->toBe(WorkState::Failed)->and($run->work->error)->toContain('The engine hung: nothing moved for 1 s');
+    unlink($engine);
+    expect($this->left('out'))->toBe([]);
+});
+
+it('names what a killed engine was ended by', function (int $signal, string $name) {
+    expect(EngineFailed::killed($signal)->getMessage())->toContain("ended by the signal {$name}");
+})->with([[SIGKILL, 'KILL'], [SIGSEGV, 'SEGV'], [99, '99']]);
+
+it('puts an analysis down as soon as something comes first, and takes it up where it was', function () {
+    config(['crate.segment' => 1]);
+    $cut = ($this->cut)('leftover');
+    $notes = 0;
+    $put = function () use (&$notes, $cut): void {
+        if (++$notes === 1) {
+            $this->queued($cut, [['preset' => 'sound-wav']]);
+        }
+    };
+    app(Worker::class)->one(['analyse'], onProgress: $put);
+    $analysis = CutAnalysis::query()->sole();
+    expect($analysis->work->state)->toBe(WorkState::Waiting)->and(app(Worker::class)->one(['analyse']))->toBeFalse();
+    $this->work('make');
+    $this->work('analyse');
+    expect($analysis->refresh()->work->state)->toBe(WorkState::Done)->and($analysis->result['suggestedRange']['lastFrame'])->toBe(99);
+});
+
+it('goes on through a moment in which the database cannot be asked', function () {
+    $kind = new class implements Kind
+    {
+        public int $ran = 0;
+
+        public function name(): string
+        {
+            return 'made-up';
+        }
+
+        public function priority(): int
+        {
+            return 1;
+        }
+
+        public function givesWay(): bool
+        {
+            return false;
+        }
+
+        public function staleAfter(): ?int
+        {
+            return null;
+        }
+
+        public function brokeDown(): string
+        {
+            return 'It broke.';
+        }
+
+        public function run(Work $work, Meter $meter): void
+        {
+            $this->ran++;
+            DB::statement('alter table works rename to away');
+            $meter->note(0.5, last: true);
+            expect($meter->shouldStop())->toBeFalse();
+            DB::statement('alter table away rename to works');
+            $meter->note(0.6, last: true);
+        }
+    };
+    $queue = app(WorkQueue::class);
+    $work = $queue->put($kind, 1);
+    (new Worker($queue, new Kinds([$kind])))->one(['made-up']);
+    expect($kind->ran)->toBe(1)->and($work->refresh()->state)->toBe(WorkState::Done);
+});
+
+it('survives a kill at any moment of a run', function () {
+    $folder = shared();
+    // The seed is another one each time, and printed when it fails.
+    $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000));
+    mt_srand($seed);
+    $cut = ($this->cut)();
+    $outputs = array_map(fn (int $i): array => ['preset' => ['review-720', 'archive-10-bit', 'frames-png', 'lossless-vault', 'sound-wav'][$i % 5]], range(0, 4));
+    $runs = $this->queued($cut, $outputs);
+    $lively = ['CRATE_WORK_LEASE' => '0.3', 'CRATE_WORK_MOST_LOST' => '1000'];
+    for ($kill = 0; $kill < 25; $kill++) {
+        $worker = Elsewhere::artisan($folder, ['crate:work', '--kinds=make'], $lively);
+        // From before it has booted to after a run or two.
+        usleep(mt_rand(100_000, 900_000));
+        $worker->signal(SIGKILL);
+        waitFor(fn (): bool => ! $worker->isRunning(), 'the killed worker is gone');
+        if (Run::over()->count() === count($runs)) {
+            $runs = $runs->concat($this->queued($cut, $outputs));
+        }
+    }
+    config(['crate.work.most_lost' => 1000]);
+    usleep(400_000);
+    $this->work();
+    $told = "seed {$seed}";
+    $files = [];
+    foreach (Run::query()->get() as $run) {
+        expect($run->work->state)->toBe(WorkState::Done, "{$told}: {$run->work->error}")
+            ->and(array_column(array_filter($run->slip['differences'], fn (array $d): bool => $d['cell'] !== 'bitrate'), 'text'))->toBe([], $told);
+        $files[] = $run->file;
+    }
+    $there = array_diff(scandir($this->folder('out')), ['.', '..']);
+    expect(count(array_unique($files)))->toBe(count($files), $told)
+        ->and(array_values($there))->toEqualCanonicalizing(array_map(basename(...), $files), $told);
+});
+
+it('makes here what a killed bin/crate pack left waiting', function () {
+    $folder = shared();
+    $path = $this->clip('long');
+    $pack = Elsewhere::crate($folder, ['pack', $path, '--output=slow-line', '--output=sound-wav', "--to={$folder}/out"], ['CRATE_WORK_LEASE' => '0.5']);
+    waitFor(fn (): bool => Work::query()->whereIn('state', WorkState::inHand())->where('frames', '>', 0)->exists(), 'the pack is under way');
+    $pack->signal(SIGKILL);
+    waitFor(fn (): bool => ! $pack->isRunning(), 'the killed pack is gone');
+    usleep(600_000);
+    $this->work();
+    expect(Run::query()->get()->map(fn (Run $run): WorkState => $run->work->state)->all())->toBe([WorkState::Done, WorkState::Done])
+        ->and($this->left('out'))->toEqualCanonicalizing(Run::query()->get()->map(fn (Run $run): string => basename($run->file))->all());
+});
+
+it('takes over nothing of what another process is making', function () {
+    $folder = shared();
+    $pack = Elsewhere::crate($folder, ['pack', $this->clip('long'), '--output=slow-line', "--to={$folder}/out", '--json']);
+    waitFor(fn (): bool => Work::query()->whereIn('state', WorkState::inHand())->exists(), 'the pack is under way');
+    Artisan::call('crate:catch-up');
+    expect(app(Worker::class)->one(['make']))->toBeFalse();
+    $pack->wait();
+    expect($pack->getExitCode())->toBe(0)->and(json_decode($pack->getOutput(), true)['outputs'][0]['state'])->toBe('done')
+        ->and(Work::query()->where('kind', Run::WORK)->sole()->attempts)->toBe(1);
+});
+
+it('waits for a run that another worker took from bin/crate pack', function () {
+    $folder = shared();
+    $worker = Elsewhere::artisan($folder, ['crate:work', '--kinds=make']);
+    $pack = Elsewhere::crate($folder, ['pack', $this->clip(), '--output=review-720', '--output=sound-wav', "--to={$folder}/out", '--json']);
+    $pack->wait();
+    $worker->signal(SIGTERM);
+    $worker->wait();
+    expect($pack->getExitCode())->toBe(0)->and(array_column(json_decode($pack->getOutput(), true)['outputs'], 'state'))->toBe(['done', 'done'])
+        ->and($worker->getExitCode())->toBe(0);
+});
+
+it('refuses a kind of work that there is none of', function () {
+    expect(Artisan::call('crate:work', ['--kinds' => 'dance']))->toBe(2);
+});
+
+it('keeps paths as a volume and what lies below it', function () {
+    $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
+    expect(DB::table('runs')->value('file'))->toBe('deliveries:Plain review.mp4')->and(DB::table('runs')->value('source'))->toStartWith(':/');
+    config(['crate.volumes.deliveries' => '/mnt/elsewhere']);
+    expect($run->refresh()->file)->toBe('/mnt/elsewhere/Plain review.mp4');
+    DB::table('runs')->update(['file' => 'gone:x.mp4']);
+    expect(fn () => $run->refresh()->file)->toThrow(RuntimeException::class, 'no volume “gone”');
+});
+
+it('builds the engine’s arguments where the run is made, for what that machine has', function () {
+    $hardware = ['preset' => 'review-720', 'edits' => ['video' => ['codec' => 'h264', 'device' => 'hardware']]];
+    $run = $this->queued(($this->cut)(), [$hardware])[0];
+    // Planned on a machine with a chip, made on this one, which has none.
+    $frozen = $run->frozen;
+    $frozen['values']['video']['hardware'] = 'h264_nvenc';
+    $run->update(['frozen' => $frozen]);
+    $this->make($run);
+    expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error)->and($run->passes)->toBeNull();
+});
+
+it('says that a run was planned by a version whose plans were others', function () {
+    $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
+    $run->update(['frozen' => ['@' => 'Planning/NoLongerThere']]);
+    expect($this->make($run)->work->error)->toContain('planned by another version of Outer Crate. Pack again.');
+});
+
+it('knows the kinds of work by one list', function () {
+    expect(app(Kinds::class)->names())->toBe(['make', 'sample', 'analyse'])->and(app(Kinds::class)->get('make'))->toBeInstanceOf(MakeFile::class);
+});
