@@ -30,6 +30,10 @@ export interface CellLook {
 
 const folders = import.meta.glob<{ cell: CellLook }>('./*/cell.ts{,x}', { eager: true });
 
-const looks = new Map(Object.values(folders).map(({ cell }) => [cell.name, cell]));
+/** Looks by cell, from the modules of their folders; a cell without a folder looks as every cell does. */
+export function gather(modules: Record<string, { cell: CellLook }>): (cell: CellName) => CellLook {
+    const looks = new Map(Object.values(modules).map(({ cell }) => [cell.name, cell]));
+    return (cell) => looks.get(cell) ?? { name: cell };
+}
 
-export const lookOf = (cell: CellName): CellLook => looks.get(cell) ?? { name: cell };
+export const lookOf = gather(folders);

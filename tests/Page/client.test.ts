@@ -1,0 +1,48 @@
+import { describe, expect, test, vi } from 'vitest';
+import { ApiError, api } from '../../resources/js/api/client';
+
+const answers = (status: number, body: string) =>
+    vi.stubGlobal('fetch', async () => new Response(status === 204 ? null : body, { status }));
+
+describe('a call', () => {
+    test.each([
+        [
+            'a refusal',
+            422,
+            JSON.stringify({ error: { id: 'file', message: 'There is no such file.' } }),
+            'file',
+            'There is no such file.',
+        ],
+        ['an answer that is no JSON', 200, '<html>', 'fault', 'The answer could not be read. Reload the page.'],
+        ['a failure without words', 502, '', 'fault', 'The answer could not be read. Reload the page.'],
+    ])('that gets %s says so', async (_, status, body, id, message) => {
+        answers(status, body);
+        const error = await api.machine().catch((problem) => problem);
+        expect(error).toBeInstanceOf(ApiError);
+        expect([error.id, error.message]).toEqual([id, message]);
+    });
+
+    test('that gets no answer at all says where to look', async () => {
+        vi.stubGlobal('fetch', async () => {
+            throw new TypeError('Failed to fetch');
+        });
+        await expect(api.machine()).rejects.toMatchObject({ status: 0, message: expect.stringContaining('bin/start') });
+    });
+
+    test('without content is no error', async () => {
+        answers(204, '');
+        await expect(api.takeOff(3)).resolves.toBeUndefined();
+    });
+
+    test('that saves outlives the page as far as browsers let it', async () => {
+        const seen: (boolean | undefined)[] = [];
+        vi.stubGlobal('fetch', async (_: string, request: RequestInit) => {
+            seen.push(request.keepalive);
+            return new Response('{}');
+        });
+        const output = { key: 'a', preset: 'x', host: null, edits: {}, range: null };
+        await api.saveSheet(1, { range: null, outputs: [output] });
+        await api.saveSheet(1, { range: null, outputs: Array.from({ length: 2_000 }, () => output) });
+        expect(seen).toEqual([true, false]);
+    });
+});

@@ -1,0 +1,13 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+// The page's own logic, in a browser that is only pretended.
+export default defineConfig({
+    plugins: [react()],
+    test: {
+        environment: 'jsdom',
+        include: ['tests/Page/**/*.test.{ts,tsx}'],
+        restoreMocks: true,
+        reporters: ['default'],
+    },
+});
