@@ -6,6 +6,11 @@ return [
     'channels' => [
         'single' => ['driver' => 'single', 'path' => storage_path('logs/outer-crate.log'), 'level' => 'warning'],
         'quiet' => ['driver' => 'monolog', 'handler' => Monolog\Handler\NullHandler::class],
-        'stderr' => ['driver' => 'monolog', 'handler' => Monolog\Handler\StreamHandler::class, 'with' => ['stream' => 'php://stderr'], 'level' => 'warning'],
+        'stderr' => [
+            'driver' => 'monolog',
+            'handler' => Monolog\Handler\StreamHandler::class,
+            'with' => ['stream' => 'php://stderr'],
+            'level' => 'warning',
+        ],
     ],
 ];

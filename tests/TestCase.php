@@ -120,8 +120,19 @@ abstract class TestCase extends LaravelTestCase
     /** A run that stands as it is said here, without ever having been packed. */
     public function aRun(array $attributes = [], WorkState $state = WorkState::Waiting, array $work = []): Run
     {
-        $run = Run::query()->create($attributes + ['pack' => 'p', 'cut_name' => 'x', 'source' => '/x', 'name' => 'x', 'file' => '/x', 'plan' => ['frames' => 100]]);
-        Work::query()->create($work + ['kind' => Run::WORK, 'subject' => $run->id, 'state' => $state, 'priority' => 30, 'lease_until' => Work::now(60), 'owner' => 'another']);
+        $run = Run::query()->create(
+            $attributes + ['pack' => 'p', 'cut_name' => 'x', 'source' => '/x', 'name' => 'x', 'file' => '/x', 'plan' => ['frames' => 100]],
+        );
+        Work::query()->create(
+            $work + [
+                'kind' => Run::WORK,
+                'subject' => $run->id,
+                'state' => $state,
+                'priority' => 30,
+                'lease_until' => Work::now(60),
+                'owner' => 'another',
+            ],
+        );
 
         return $run->refresh();
     }

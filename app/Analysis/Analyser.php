@@ -53,7 +53,10 @@ class Analyser
             try {
                 $facts->append($measurements->facts($segment->range->count(), $pass->soundLead()));
             } catch (RuntimeException) {
-                throw new EngineFailed("The picture could not be decoded from {$reading->timecode($segment->range->first)} on.", 'The file may be damaged there; play it, or export it again.');
+                throw new EngineFailed(
+                    "The picture could not be decoded from {$reading->timecode($segment->range->first)} on.",
+                    'The file may be damaged there; play it, or export it again.',
+                );
             }
             $checkpoint->reference = $measurements->reference();
             $checkpoint->segments++;
@@ -82,7 +85,7 @@ class Analyser
         $this->runner->encode($proxy, dirname($partial), shouldStop: $shouldStop);
         $pictures = self::pictures($reading);
         $shown = $video->displaySize();
-        $width = max(2, 2 * (int) round(self::PICTURE_HEIGHT * $shown->width / $shown->height / 2));
+        $width = max(2, 2 * (int) round((self::PICTURE_HEIGHT * $shown->width) / $shown->height / 2));
         $seconds = $video->frameRate->secondsOf($reading->length())->toFloat();
         $strip = StripCommand::of($partial, $pictures, $seconds, $width, self::PICTURE_HEIGHT, $space->strip().Workspace::PARTIAL);
         $this->runner->encode($strip, dirname($partial));

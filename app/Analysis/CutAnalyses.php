@@ -45,7 +45,10 @@ class CutAnalyses
         }
     }
 
-    /** After an upgrade: cuts that were not looked at, or by older detectors. What failed for its own reason is not tried at every start. */
+    /**
+     * After an upgrade: cuts that were not looked at, or by older detectors. What failed for its own reason is not tried at
+     * every start.
+     */
     public function askMissing(): void
     {
         foreach (Cut::query()->orderByDesc('id')->lazy() as $cut) {

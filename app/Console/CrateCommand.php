@@ -43,7 +43,13 @@ abstract class CrateCommand extends Command
     /** @param  array<mixed>  $data */
     protected function json(array $data): void
     {
-        $this->output->writeln(json_encode($data, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+        $this->output->writeln(
+            json_encode(
+                $data,
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+            ),
+            \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+        );
     }
 
     private function refuse(Refused $e): int
@@ -51,7 +57,9 @@ abstract class CrateCommand extends Command
         $wrongUse = $e instanceof WrongUse || $e instanceof UnknownName;
         $named = mb_scrub($e->file() ?? ($this->hasArgument('file') ? (string) $this->argument('file') : ''));
         if ($this->option('json')) {
-            $this->json(['error' => ['id' => $e->id(), 'message' => $e->getMessage(), 'file' => $named, 'kept' => $e->kept(), 'todo' => $e->todo()]]);
+            $this->json([
+                'error' => ['id' => $e->id(), 'message' => $e->getMessage(), 'file' => $named, 'kept' => $e->kept(), 'todo' => $e->todo()],
+            ]);
         }
         fwrite(STDERR, ($named === '' || $wrongUse ? '' : "{$named}: ")."{$e->getMessage()}\n");
 

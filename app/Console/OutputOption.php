@@ -20,7 +20,11 @@ final class OutputOption
     public static function all(array $options, Presets $presets): array
     {
         if ($options === []) {
-            throw new WrongUse('Say what to make: --output=PRESET or --output=PRESET@HOST, once for each file. Presets: '.implode(', ', array_keys($presets->all())).'.');
+            throw new WrongUse(
+                'Say what to make: --output=PRESET or --output=PRESET@HOST, once for each file. Presets: '.
+                    implode(', ', array_keys($presets->all())).
+                    '.',
+            );
         }
 
         return array_map(function (string $option) use ($presets): array {

@@ -18,7 +18,11 @@ class PackCommand extends CrateCommand
     /** Microseconds between looks at what another process makes. */
     private const PAUSE = 300_000;
 
-    protected $signature = 'pack {file : The media file} {--output=* : PRESET or PRESET@HOST, once for each file to make} {--to= : Folder for the files} {--json : Print resources/schema/pack-command.json}';
+    protected $signature = 'pack
+        {file : The media file}
+        {--output=* : PRESET or PRESET@HOST, once for each file to make}
+        {--to= : Folder for the files}
+        {--json : Print resources/schema/pack-command.json}';
 
     protected $description = 'Make the files';
 
@@ -79,12 +83,30 @@ class PackCommand extends CrateCommand
         }
         $left = $run->work->seconds_left === null ? '' : ", {$run->work->seconds_left} s left";
         $speed = $run->work->speed === null ? '' : " · {$run->work->speed} fps";
-        fwrite(STDERR, ($live ? "\e[2K" : '').match ($run->work->state) {
-            WorkState::Done => "done     {$run->file} · {$run->slip['bytesLabel']}".implode('', array_map(fn (array $difference): string => "\n         {$difference['text']}", $run->slip['differences'])),
-            WorkState::Failed => "failed   {$run->name}: {$run->work->error}",
-            WorkState::Stopped => "stopped  {$run->name}",
-            default => sprintf('%-8s %s · %d of %d frames · %d %%%s%s', $run->work->state->value, $run->name, $run->work->frames, $run->plan['frames'], $run->work->percent, $speed, $left),
-        }.$end);
+        fwrite(
+            STDERR,
+            ($live ? "\e[2K" : '').
+                match ($run->work->state) {
+                    WorkState::Done => "done     {$run->file} · {$run->slip['bytesLabel']}".
+                        implode(
+                            '',
+                            array_map(fn (array $difference): string => "\n         {$difference['text']}", $run->slip['differences']),
+                        ),
+                    WorkState::Failed => "failed   {$run->name}: {$run->work->error}",
+                    WorkState::Stopped => "stopped  {$run->name}",
+                    default => sprintf(
+                        '%-8s %s · %d of %d frames · %d %%%s%s',
+                        $run->work->state->value,
+                        $run->name,
+                        $run->work->frames,
+                        $run->plan['frames'],
+                        $run->work->percent,
+                        $speed,
+                        $left,
+                    ),
+                }.
+                $end,
+        );
     }
 
     /** @return array<string, mixed> */

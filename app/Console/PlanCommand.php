@@ -15,7 +15,11 @@ use OuterCrate\Planning\Subject;
 
 class PlanCommand extends CrateCommand
 {
-    protected $signature = 'plan {file : The media file} {--output=* : PRESET or PRESET@HOST, once for each file to make} {--measure : Encode pieces where the size depends on the picture} {--json : Print resources/schema/plan-list.json}';
+    protected $signature = 'plan
+        {file : The media file}
+        {--output=* : PRESET or PRESET@HOST, once for each file to make}
+        {--measure : Encode pieces where the size depends on the picture}
+        {--json : Print resources/schema/plan-list.json}';
 
     protected $description = 'Decide every setting of the files to make, and say where each came from';
 
@@ -49,7 +53,9 @@ class PlanCommand extends CrateCommand
         foreach ($described as $plan) {
             $this->line("<options=bold>{$plan['presetName']}".($plan['hostName'] === null ? '' : " → {$plan['hostName']}").'</>');
             foreach ($plan['values'] as $cell => $value) {
-                $this->line(sprintf('  %-12s %s   (%s)', $this->cells->get($cell)->label(), $value['label'], $plan['origins'][$cell]['text']));
+                $this->line(
+                    sprintf('  %-12s %s   (%s)', $this->cells->get($cell)->label(), $value['label'], $plan['origins'][$cell]['text']),
+                );
             }
             $this->line("  ≈ {$plan['estimate']['bytesLabel']}, ≈ {$plan['estimate']['secondsLabel']} to make");
             foreach ($plan['findings'] as $finding) {
@@ -63,7 +69,12 @@ class PlanCommand extends CrateCommand
 
     private function measured(Column $column, Subject $subject): Column
     {
-        return $column->isStopped() || ! Sampling::isWorthwhile($column->plan) ? $column
-            : $this->desk->sampled($column, $subject, $this->sampler->sample($this->file(), $subject->reading, $subject->found, $column->plan));
+        return $column->isStopped() || ! Sampling::isWorthwhile($column->plan)
+            ? $column
+            : $this->desk->sampled(
+                $column,
+                $subject,
+                $this->sampler->sample($this->file(), $subject->reading, $subject->found, $column->plan),
+            );
     }
 }

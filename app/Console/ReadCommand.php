@@ -13,7 +13,10 @@ use OuterCrate\Reading\Reading;
 
 class ReadCommand extends CrateCommand
 {
-    protected $signature = 'read {file : The media file} {--analyse : Look at picture and sound too; takes part of the length of the cut} {--json : Print resources/schema/reading.json}';
+    protected $signature = 'read
+        {file : The media file}
+        {--analyse : Look at picture and sound too; takes part of the length of the cut}
+        {--json : Print resources/schema/reading.json}';
 
     protected $description = 'Say what a media file is';
 
@@ -34,7 +37,11 @@ class ReadCommand extends CrateCommand
         $this->line("Container {$reading['containerName']} · {$reading['durationLabel']} · {$reading['bytesLabel']}");
         foreach ($reading['video'] as $video) {
             $variable = $video['variableRate'] ? ' variable' : '';
-            $this->line("Video     {$video['label']} · {$video['width']}×{$video['height']} ({$video['displayAspect']}) · {$video['frameRateLabel']}{$variable} fps · {$video['scan']} · {$video['colour']['label']} {$video['bitDepth']}-bit {$video['chroma']}");
+            $this->line(
+                "Video     {$video['label']} · {$video['width']}×{$video['height']} ({$video['displayAspect']}) · "
+                    ."{$video['frameRateLabel']}{$variable} fps · {$video['scan']} · {$video['colour']['label']} "
+                    ."{$video['bitDepth']}-bit {$video['chroma']}",
+            );
         }
         foreach ($reading['audio'] as $audio) {
             $this->line("Audio     {$audio['label']} · {$audio['channels']} ch");
@@ -68,7 +75,9 @@ class ReadCommand extends CrateCommand
             $show = function (int $frames) use ($reading): void {
                 stream_isatty(STDERR) && fwrite(STDERR, sprintf("\r\e[2Kanalysing · %d of %d frames", $frames, $reading->length()));
             };
-            $facts = $this->analyser->measure($reading, $this->file(), new Workspace($scratch->path), false, $show, function () use (&$ending): bool {
+            $facts = $this->analyser->measure($reading, $this->file(), new Workspace($scratch->path), false, $show, function () use (
+                &$ending,
+            ): bool {
                 return $ending;
             });
 

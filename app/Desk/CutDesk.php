@@ -94,7 +94,9 @@ class CutDesk
         $host = isset($output['host']) ? $this->hosts->need($output['host']) : null;
         // A null takes an edit back; what is left are rules.
         $edits = array_filter($output['edits'] ?? [], fn (mixed $rule): bool => $rule !== null);
-        $own = isset($output['range']) ? new FrameRange($output['range']['first'], max($output['range']['first'], $output['range']['last'])) : null;
+        $own = isset($output['range'])
+            ? new FrameRange($output['range']['first'], max($output['range']['first'], $output['range']['last']))
+            : null;
 
         return new OutputSpec($preset, $host, new Rules($edits), $own ?? $range, $own !== null);
     }

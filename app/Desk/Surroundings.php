@@ -49,7 +49,12 @@ class Surroundings
 
     private function subject(Reading $reading, string $name, string $path, string $folder, ?Found $found): Subject
     {
-        $volume = new Volume(Drive::freeBytes($folder), Drive::fileSystem($folder), Drive::of($folder) === Drive::of(dirname($path)), self::queuedBytes());
+        $volume = new Volume(
+            Drive::freeBytes($folder),
+            Drive::fileSystem($folder),
+            Drive::of($folder) === Drive::of(dirname($path)),
+            self::queuedBytes(),
+        );
 
         return new Subject(
             reading: $reading,
@@ -66,7 +71,8 @@ class Surroundings
     /** What the runs that are under way or wait will still write, about. */
     private static function queuedBytes(): int
     {
-        return (int) Run::underWay()->get(['id', 'plan->estimate->bytes as bytes'])
+        return (int) Run::underWay()
+            ->get(['id', 'plan->estimate->bytes as bytes'])
             ->sum(fn (Run $run): int => intdiv((int) $run->getAttribute('bytes') * (100 - $run->work->percent), 100));
     }
 

@@ -40,7 +40,8 @@ class CutReader
         if (! is_file($path)) {
             throw new FileProblem('There is no such file.', $path, 'It may have been moved or renamed.');
         }
-        $stream = @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read.', $path, 'Change who may read it, or choose another.');
+        $stream =
+            @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read.', $path, 'Change who may read it, or choose another.');
         try {
             $bytes = (int) fstat($stream)['size'];
             if ($bytes === 0) {
@@ -71,7 +72,11 @@ class CutReader
             throw Unreadable::notMedia();
         }
 
-        return ['reading' => (new ProbeReader)->read($probe, $bytes, $structure->fastStart, $needsPicture), 'probe' => $probe, 'fastStart' => $structure->fastStart];
+        return [
+            'reading' => (new ProbeReader)->read($probe, $bytes, $structure->fastStart, $needsPicture),
+            'probe' => $probe,
+            'fastStart' => $structure->fastStart,
+        ];
     }
 
     /**
@@ -85,13 +90,17 @@ class CutReader
      */
     public function readImages(string $folder, array $images, string $rate): Reading
     {
-        $probe = isset($images[0]) ? $this->prober->probe("{$folder}/{$images[0]}", self::IMAGES[strtolower(pathinfo($images[0], PATHINFO_EXTENSION))] ?? null) : [];
+        $probe = isset($images[0])
+            ? $this->prober->probe("{$folder}/{$images[0]}", self::IMAGES[strtolower(pathinfo($images[0], PATHINFO_EXTENSION))] ?? null)
+            : [];
         if (! isset($probe['streams'][0])) {
             throw Unreadable::notMedia();
         }
         $bytes = array_sum(array_map(fn (string $name): int => (int) filesize("{$folder}/{$name}"), $images));
         $length = (string) FrameRate::parse($rate)->secondsOf(count($images));
-        $probe['streams'][0] = ['nb_frames' => (string) count($images), 'avg_frame_rate' => $rate, 'r_frame_rate' => $rate, 'duration' => $length] + $probe['streams'][0];
+        $probe['streams'][0] =
+            ['nb_frames' => (string) count($images), 'avg_frame_rate' => $rate, 'r_frame_rate' => $rate, 'duration' => $length] +
+            $probe['streams'][0];
         $probe['format'] = ['format_name' => 'folder', 'duration' => $length] + $probe['format'];
         unset($probe['packets']);
 
@@ -118,7 +127,11 @@ class CutReader
                     }
                 });
                 $probe['streams'][$i]['counted_packets'] = $order->frames;
-                $probe['orders'][$index] = ['gop' => $order->gop()?->toArray(), 'variableRate' => $order->times()->areVariable(), 'shortestGap' => $order->times()->shortestUsualGap()];
+                $probe['orders'][$index] = [
+                    'gop' => $order->gop()?->toArray(),
+                    'variableRate' => $order->times()->areVariable(),
+                    'shortestGap' => $order->times()->shortestUsualGap(),
+                ];
             }
         }
 

@@ -15,7 +15,27 @@ enum FileKind: string
     case Other = 'other';
 
     private const ENDINGS = [
-        'video' => ['mov', 'mp4', 'm4v', 'mkv', 'webm', 'mxf', 'avi', 'mpg', 'mpeg', 'ts', 'm2ts', 'mts', 'vob', 'dv', 'wmv', 'flv', '3gp', 'ogv', 'm2v'],
+        'video' => [
+            'mov',
+            'mp4',
+            'm4v',
+            'mkv',
+            'webm',
+            'mxf',
+            'avi',
+            'mpg',
+            'mpeg',
+            'ts',
+            'm2ts',
+            'mts',
+            'vob',
+            'dv',
+            'wmv',
+            'flv',
+            '3gp',
+            'ogv',
+            'm2v',
+        ],
         'project' => ['project', 'proj', 'prj', 'edl', 'aaf', 'otio', 'fcpxml'],
         'sound' => ['wav', 'aif', 'aiff', 'mp3', 'm4a', 'flac', 'ogg', 'opus', 'w64', 'aac', 'ac3'],
         'picture' => ['png', 'jpg', 'jpeg', 'tif', 'tiff', 'exr', 'dpx', 'webp', 'gif', 'bmp', 'heic'],

@@ -10,7 +10,8 @@ final class Fingerprint
     /** @throws FileProblem when the file cannot be read */
     public static function of(string $path): string
     {
-        $stream = @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read.', $path, 'Change who may read it, or choose another.');
+        $stream =
+            @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read.', $path, 'Change who may read it, or choose another.');
         $bytes = (int) fstat($stream)['size'];
         $hash = hash_init('xxh128');
         foreach ([0, intdiv(max(0, $bytes - self::PART), 2), max(0, $bytes - self::PART)] as $start) {

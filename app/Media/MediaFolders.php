@@ -30,7 +30,11 @@ class MediaFolders
                 return $real;
             }
         }
-        throw new FileProblem('This file lies outside the media folders.', $path, 'Move it into one of them, or add its folder to CRATE_MEDIA_FOLDERS.');
+        throw new FileProblem(
+            'This file lies outside the media folders.',
+            $path,
+            'Move it into one of them, or add its folder to CRATE_MEDIA_FOLDERS.',
+        );
     }
 
     /**
@@ -46,7 +50,13 @@ class MediaFolders
                 new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS),
                 fn (SplFileInfo $file): bool => ! str_starts_with($file->getFilename(), '.') && ! ($file->isDir() && $file->isLink()),
             );
-            foreach (new RecursiveIteratorIterator($visible, RecursiveIteratorIterator::LEAVES_ONLY, RecursiveIteratorIterator::CATCH_GET_CHILD) as $file) {
+            foreach (
+                new RecursiveIteratorIterator(
+                    $visible,
+                    RecursiveIteratorIterator::LEAVES_ONLY,
+                    RecursiveIteratorIterator::CATCH_GET_CHILD,
+                ) as $file
+            ) {
                 if (count($files) >= self::MOST_FILES) {
                     break 2;
                 }
@@ -74,15 +84,23 @@ class MediaFolders
      */
     public function sameAs(Cut $cut): array
     {
-        return array_values(array_filter(
-            $this->files(),
-            fn (array $file): bool => $file['bytes'] === $cut->bytes && is_readable($file['path']) && Fingerprint::of($file['path']) === $cut->fingerprint,
-        ));
+        return array_values(
+            array_filter(
+                $this->files(),
+                fn (array $file): bool => $file['bytes'] === $cut->bytes &&
+                    is_readable($file['path']) &&
+                    Fingerprint::of($file['path']) === $cut->fingerprint,
+            ),
+        );
     }
 
     /** @return list<string> real paths of the folders that exist: the configured ones, and the one in which sent files arrive */
     private function folders(): array
     {
-        return array_values(array_unique(array_filter(array_map(realpath(...), [...(array) config('crate.media_folders'), (string) config('crate.uploads')]))));
+        return array_values(
+            array_unique(
+                array_filter(array_map(realpath(...), [...(array) config('crate.media_folders'), (string) config('crate.uploads')])),
+            ),
+        );
     }
 }

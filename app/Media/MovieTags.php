@@ -36,7 +36,9 @@ class MovieTags
             }
             $index = new MovieIndex((string) stream_get_contents($file, $movie->bytes() + 8, $movie->start - 8));
             $index->add($boxes, $media->start > $movie->start);
-            $media->start > $movie->start ? self::rewrite($file, $path, $movie, $index, $tick) : self::replaceEnd($file, $movie, $bytes, $index);
+            $media->start > $movie->start
+                ? self::rewrite($file, $path, $movie, $index, $tick)
+                : self::replaceEnd($file, $movie, $bytes, $index);
         } catch (InvalidArgumentException $e) {
             throw new FileProblem('The 360 or HDR metadata could not be put into the finished file. '.$e->getMessage(), $path);
         } finally {

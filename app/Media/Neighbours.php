@@ -25,7 +25,9 @@ final class Neighbours
         $bytes = (int) @filesize($path) * self::MUCH_LARGER;
         $largest = null;
         foreach (array_slice(self::in(dirname($path)), 0, self::MOST) as $name) {
-            $alike = str_starts_with(mb_strtolower($name), $begins) && in_array(strtolower(pathinfo($name, PATHINFO_EXTENSION)), self::VIDEO, true);
+            $alike =
+                str_starts_with(mb_strtolower($name), $begins) &&
+                in_array(strtolower(pathinfo($name, PATHINFO_EXTENSION)), self::VIDEO, true);
             $size = $alike && $name !== basename($path) ? (int) @filesize(dirname($path)."/{$name}") : 0;
             if ($size > $bytes && $bytes > 0 && $size > ($largest['bytes'] ?? 0)) {
                 $largest = ['name' => $name, 'bytes' => $size];

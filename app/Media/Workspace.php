@@ -68,8 +68,13 @@ final class Workspace
     {
         $state = json_decode((string) @file_get_contents("{$this->root}/checkpoint.json"), true);
         $facts = $this->facts();
-        if (! is_array($state) || $facts === null || ($state['version'] ?? null) !== Analysis::VERSION || $facts->frames() !== ($state['frames'] ?? null)
-            || ($proxy && ! is_file($this->proxy()) && @filesize($this->joinedPicture()) < ($state['picture'] ?? PHP_INT_MAX))) {
+        if (
+            ! is_array($state) ||
+            $facts === null ||
+            ($state['version'] ?? null) !== Analysis::VERSION ||
+            $facts->frames() !== ($state['frames'] ?? null) ||
+            ($proxy && ! is_file($this->proxy()) && @filesize($this->joinedPicture()) < ($state['picture'] ?? PHP_INT_MAX))
+        ) {
             $this->begin();
 
             return new Checkpoint;
@@ -81,7 +86,11 @@ final class Workspace
             fclose($file);
         }
 
-        return new Checkpoint($state['segments'], $facts, isset($state['reference']) ? new Glance(base64_decode($state['reference'])) : null);
+        return new Checkpoint(
+            $state['segments'],
+            $facts,
+            isset($state['reference']) ? new Glance(base64_decode($state['reference'])) : null,
+        );
     }
 
     /** Written so that a crash at any moment leaves the checkpoint before or this one. */
@@ -96,13 +105,19 @@ final class Workspace
         }
         clearstatcache(true, $this->joinedPicture());
         $this->replace($this->factsFile(), $checkpoint->facts->pack());
-        $this->replace("{$this->root}/checkpoint.json", json_encode([
-            'version' => Analysis::VERSION,
-            'segments' => $checkpoint->segments,
-            'frames' => $checkpoint->facts->frames(),
-            'picture' => $proxy ? filesize($this->joinedPicture()) : 0,
-            'reference' => $checkpoint->reference === null ? null : base64_encode($checkpoint->reference->bytes),
-        ], JSON_THROW_ON_ERROR));
+        $this->replace(
+            "{$this->root}/checkpoint.json",
+            json_encode(
+                [
+                    'version' => Analysis::VERSION,
+                    'segments' => $checkpoint->segments,
+                    'frames' => $checkpoint->facts->frames(),
+                    'picture' => $proxy ? filesize($this->joinedPicture()) : 0,
+                    'reference' => $checkpoint->reference === null ? null : base64_encode($checkpoint->reference->bytes),
+                ],
+                JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 
     /** @return resource|null */

@@ -30,7 +30,15 @@ class Cut extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['reading' => 'array', 'card' => 'array', 'probe' => 'array', 'outputs' => 'array', 'range' => 'array', 'bytes' => 'integer', 'modified' => 'integer'];
+    protected $casts = [
+        'reading' => 'array',
+        'card' => 'array',
+        'probe' => 'array',
+        'outputs' => 'array',
+        'range' => 'array',
+        'bytes' => 'integer',
+        'modified' => 'integer',
+    ];
 
     public function reading(): Reading
     {

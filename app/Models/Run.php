@@ -20,7 +20,7 @@ use Illuminate\Support\Carbon;
  * @property string $file where it is to lie, or lies
  * @property array<string, mixed> $plan as it was shown (resources/schema/plan.json)
  * @property ?array<mixed> $frozen the plan itself, which the engine's arguments are built from where it is made
- * @property ?list<array{input?: list<string>, arguments: list<string>, writes: bool, weight: int, images?: ?string, boxes?: string}> $passes arguments that an earlier version built beforehand
+ * @property ?list<array<string, mixed>> $passes arguments that an earlier version built beforehand
  * @property ?array<string, mixed> $slip
  * @property ?int $sent_seconds how long the file took to its host
  * @property ?Carbon $sent_at when that was said
@@ -41,8 +41,13 @@ class Run extends Model
 
     /** @var array<string, string> */
     protected $casts = [
-        'plan' => 'array', 'frozen' => 'array', 'passes' => 'array', 'slip' => 'array', 'sent_at' => 'datetime',
-        'source' => Volumes::class, 'file' => Volumes::class,
+        'plan' => 'array',
+        'frozen' => 'array',
+        'passes' => 'array',
+        'slip' => 'array',
+        'sent_at' => 'datetime',
+        'source' => Volumes::class,
+        'file' => Volumes::class,
     ];
 
     /** @return HasOne<Work, $this> */

@@ -13,7 +13,8 @@ use OuterCrate\Estimates\Sampling\Sample as Sampled;
  * @property int $cut_id
  * @property string $key
  * @property array<mixed> $plan whose pieces are encoded, frozen
- * @property array{bytesPerFrame: float, marginPercent: int, secondsPerFrame: ?float, frames: int, soundBytesPerSecond?: ?float, ampleBytesPerFrame?: ?float}|false|null $result null while it waits; false when it could not be made
+ * @property array{bytesPerFrame: float, marginPercent: int, secondsPerFrame: ?float, frames: int, soundBytesPerSecond?: ?float,
+ *     ampleBytesPerFrame?: ?float}|false|null $result null while it waits; false when it could not be made
  * @property Cut $cut
  */
 class Sample extends Model
@@ -39,6 +40,13 @@ class Sample extends Model
         }
         $figure = fn (string $name): ?float => isset($this->result[$name]) ? (float) $this->result[$name] : null;
 
-        return new Sampled((float) $this->result['bytesPerFrame'], (int) $this->result['marginPercent'], $figure('secondsPerFrame'), (int) $this->result['frames'], $figure('soundBytesPerSecond'), $figure('ampleBytesPerFrame'));
+        return new Sampled(
+            (float) $this->result['bytesPerFrame'],
+            (int) $this->result['marginPercent'],
+            $figure('secondsPerFrame'),
+            (int) $this->result['frames'],
+            $figure('soundBytesPerSecond'),
+            $figure('ampleBytesPerFrame'),
+        );
     }
 }

@@ -30,9 +30,14 @@ class Setting extends Model
     public static function lineSpeed(): LineSpeed
     {
         $set = self::find('line_speed');
-        $sent = Run::query()->whereNotNull('sent_at')->when($set !== null, fn ($query) => $query->where('sent_at', '>', $set->updated_at->format('Y-m-d H:i:s.v')))
-            ->orderByDesc('sent_at')->limit(2 * LineSpeed::FILES)->get(['sent_seconds', 'slip->bytes as bytes'])
-            ->map(fn (Run $run): array => ['bytes' => (int) $run->getAttribute('bytes'), 'seconds' => (int) $run->sent_seconds])->all();
+        $sent = Run::query()
+            ->whereNotNull('sent_at')
+            ->when($set !== null, fn ($query) => $query->where('sent_at', '>', $set->updated_at->format('Y-m-d H:i:s.v')))
+            ->orderByDesc('sent_at')
+            ->limit(2 * LineSpeed::FILES)
+            ->get(['sent_seconds', 'slip->bytes as bytes'])
+            ->map(fn (Run $run): array => ['bytes' => (int) $run->getAttribute('bytes'), 'seconds' => (int) $run->sent_seconds])
+            ->all();
 
         return LineSpeed::said(max(1, (int) ($set->value ?? config('crate.line_speed'))))->taught($sent);
     }

@@ -24,6 +24,9 @@ class Speed extends Model
     public static function learn(string $key, int $pixelsPerSecond): void
     {
         $known = self::find($key)?->pixels_per_second;
-        self::updateOrCreate(['key' => $key], ['pixels_per_second' => $known === null ? $pixelsPerSecond : (int) round(0.7 * $known + 0.3 * $pixelsPerSecond)]);
+        self::updateOrCreate(
+            ['key' => $key],
+            ['pixels_per_second' => $known === null ? $pixelsPerSecond : (int) round(0.7 * $known + 0.3 * $pixelsPerSecond)],
+        );
     }
 }

@@ -26,7 +26,9 @@ class CrateServiceProvider extends ServiceProvider
     public function register(): void
     {
         Connection::resolverFor('sqlite', fn (...$arguments): WriteFirstConnection => new WriteFirstConnection(...$arguments));
-        foreach ([Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class, Presets::class, Hosts::class] as $shared) {
+        foreach (
+            [Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class, Presets::class, Hosts::class] as $shared
+        ) {
             $this->app->singleton($shared);
         }
         $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));

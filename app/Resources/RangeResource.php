@@ -10,7 +10,10 @@ use OuterCrate\Units\FrameRate;
 /** A range as the sheet shows it: numbers, timecodes, how long it is. The last frame is included. */
 final class RangeResource
 {
-    /** @return array{first: int, last: int, firstLabel: string, lastLabel: string, frames: int, seconds: string, durationLabel: string, whole: bool} */
+    /**
+     * @return array{first: int, last: int, firstLabel: string, lastLabel: string, frames: int, seconds: string, durationLabel: string,
+     *     whole: bool}
+     */
     public static function of(FrameRange $range, Reading $reading): array
     {
         $seconds = ($reading->mainVideo()->frameRate ?? FrameRate::of(25))->secondsOf($range->count());

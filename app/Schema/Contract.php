@@ -28,12 +28,21 @@ class Contract
     public function faults(mixed $data, string $schema, ?string $unchanging = null): array
     {
         if ($unchanging !== null) {
-            $key = 'contract:'.md5($unchanging.filemtime($unchanging).filemtime(resource_path("schema/{$schema}.json")).serialize($this->schemas->documents()['rules']));
+            $key =
+                'contract:'.
+                md5(
+                    $unchanging.
+                        filemtime($unchanging).
+                        filemtime(resource_path("schema/{$schema}.json")).
+                        serialize($this->schemas->documents()['rules']),
+                );
             if (Cache::has($key)) {
                 return [];
             }
         }
-        $error = $this->validator()->validate($data, self::PREFIX.$schema.'.json')->error();
+        $error = $this->validator()
+            ->validate($data, self::PREFIX.$schema.'.json')
+            ->error();
         if ($error === null) {
             if (isset($key)) {
                 Cache::forever($key, true);
@@ -43,7 +52,15 @@ class Contract
         }
         $faults = [];
         $formatter = new ErrorFormatter;
-        foreach ($formatter->formatFlat($error, fn (ValidationError $leaf): array => ['path' => '/'.implode('/', $leaf->data()->fullPath()), 'text' => $formatter->formatErrorMessage($leaf)]) as $fault) {
+        foreach (
+            $formatter->formatFlat(
+                $error,
+                fn (ValidationError $leaf): array => [
+                    'path' => '/'.implode('/', $leaf->data()->fullPath()),
+                    'text' => $formatter->formatErrorMessage($leaf),
+                ],
+            ) as $fault
+        ) {
             $faults[] = $fault;
         }
         // The deepest place is the one to look at; the faults around it only repeat it.

@@ -17,10 +17,17 @@ use App\Models\Work;
 class CutShelf
 {
     /** What a new cut's sheet begins with. */
-    private const FIRST_OUTPUTS = [['preset' => 'archive-10-bit', 'host' => null], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick']];
+    private const FIRST_OUTPUTS = [
+        ['preset' => 'archive-10-bit', 'host' => null],
+        ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'],
+    ];
 
-    public function __construct(private readonly CutReader $reader, private readonly CutCard $card, private readonly Posters $posters, private readonly CutAnalyses $analyses)
-    {
+    public function __construct(
+        private readonly CutReader $reader,
+        private readonly CutCard $card,
+        private readonly Posters $posters,
+        private readonly CutAnalyses $analyses,
+    ) {
     }
 
     /**
@@ -40,10 +47,17 @@ class CutShelf
         $path = realpath($path) ?: $path;
         ['reading' => $reading, 'probe' => $probe, 'fastStart' => $fastStart] = $this->reader->read($path);
         $fingerprint = Fingerprint::of($path);
-        $cut = Cut::query()->firstWhere('path', $path) ?? Cut::query()->firstWhere('fingerprint', $fingerprint) ?? new Cut([
-            'name' => $name ?? self::readable($path),
-            'outputs' => array_map(fn (array $output, int $i): array => ['key' => (string) ($i + 1), ...$output, 'edits' => []], self::FIRST_OUTPUTS, array_keys(self::FIRST_OUTPUTS)),
-        ]);
+        $cut =
+            Cut::query()->firstWhere('path', $path) ??
+            (Cut::query()->firstWhere('fingerprint', $fingerprint) ??
+                new Cut([
+                    'name' => $name ?? self::readable($path),
+                    'outputs' => array_map(
+                        fn (array $output, int $i): array => ['key' => (string) ($i + 1), ...$output, 'edits' => []],
+                        self::FIRST_OUTPUTS,
+                        array_keys(self::FIRST_OUTPUTS),
+                    ),
+                ]));
         if ($cut->exists && $cut->path !== $path && ! $cut->hasChanged()) {
             return $cut;
         }
@@ -78,7 +92,11 @@ class CutShelf
     public function pointTo(Cut $cut, string $path): Cut
     {
         if (Fingerprint::of($path) !== $cut->fingerprint) {
-            throw new FileProblem("This is not the file of {$cut->name}: its size or its content differs.", $path, 'Bring it in as a cut of its own.');
+            throw new FileProblem(
+                "This is not the file of {$cut->name}: its size or its content differs.",
+                $path,
+                'Bring it in as a cut of its own.',
+            );
         }
         $other = Cut::query()->where('path', $path)->whereKeyNot($cut->id)->first();
         if ($other !== null) {
@@ -94,7 +112,9 @@ class CutShelf
     public function takeOff(Cut $cut): void
     {
         $analysis = $cut->analysis;
-        Work::query()->where(['kind' => CutAnalysis::WORK, 'subject' => $analysis?->id])->delete();
+        Work::query()
+            ->where(['kind' => CutAnalysis::WORK, 'subject' => $analysis?->id])
+            ->delete();
         $cut->delete();
         Workspace::remove($cut->id);
         $this->posters->remove($cut);

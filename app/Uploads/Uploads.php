@@ -87,7 +87,9 @@ class Uploads
             $piece = $checksum === null ? null : hash_init($checksum[0]);
             fseek($file, $offset);
             try {
-                $new = $this->write($file, $input, $upload->length - $offset, $upload->length, [$whole, ...($piece === null ? [] : [$piece])]) + $offset;
+                $new =
+                    $this->write($file, $input, $upload->length - $offset, $upload->length, [$whole, ...$piece === null ? [] : [$piece]]) +
+                    $offset;
                 if ($piece !== null && ! hash_equals($checksum[1], hash_final($piece, true))) {
                     throw UploadRefused::checksum();
                 }
@@ -142,7 +144,11 @@ class Uploads
                 throw UploadRefused::tooMuch($length);
             }
             if (fwrite($to, $bytes) !== strlen($bytes)) {
-                throw new FileProblem('The drive is full or cannot be written to.', $this->folder(), 'Make room, then go on with the upload: what has arrived is kept.');
+                throw new FileProblem(
+                    'The drive is full or cannot be written to.',
+                    $this->folder(),
+                    'Make room, then go on with the upload: what has arrived is kept.',
+                );
             }
             foreach ($hashes as $hash) {
                 hash_update($hash, $bytes);

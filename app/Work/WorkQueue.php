@@ -36,7 +36,10 @@ class WorkQueue
     /** Someone waits for it now: it comes before others of its kind. */
     public function want(string $kind, int $subject): void
     {
-        Work::query()->where(['kind' => $kind, 'subject' => $subject])->whereIn('state', WorkState::underWay())->update(['wanted_at' => Work::now()]);
+        Work::query()
+            ->where(['kind' => $kind, 'subject' => $subject])
+            ->whereIn('state', WorkState::underWay())
+            ->update(['wanted_at' => Work::now()]);
     }
 
     /**
@@ -89,7 +92,14 @@ class WorkQueue
     public function end(Work $work, WorkState $state, ?string $error = null): void
     {
         $done = $state === WorkState::Done ? ['percent' => 100] : [];
-        $over = ['state' => $state, 'error' => $error, 'seconds_left' => null, 'ended_at' => Work::now(), 'owner' => null, 'lease_until' => null];
+        $over = [
+            'state' => $state,
+            'error' => $error,
+            'seconds_left' => null,
+            'ended_at' => Work::now(),
+            'owner' => null,
+            'lease_until' => null,
+        ];
         $this->change($work, $over + $done);
     }
 
@@ -107,8 +117,13 @@ class WorkQueue
     /** What waits is stopped at once; what is in hand as soon as its owner hears of it. */
     public function stop(Work $work): void
     {
-        Work::query()->whereKey($work->id)->whereIn('state', WorkState::underWay())->update(['stop_asked' => true]);
-        Work::query()->whereKey($work->id)->where('state', WorkState::Waiting)
+        Work::query()
+            ->whereKey($work->id)
+            ->whereIn('state', WorkState::underWay())
+            ->update(['stop_asked' => true]);
+        Work::query()
+            ->whereKey($work->id)
+            ->where('state', WorkState::Waiting)
             ->update(['state' => WorkState::Stopped, 'ended_at' => Work::now()]);
         $work->refresh();
     }
@@ -116,9 +131,11 @@ class WorkQueue
     /** Whether something is there that this piece of work gives way to. */
     public function shouldGiveWay(Work $work): bool
     {
-        return $this->isBusyAbove($work->priority) || Work::query()
-            ->where(['kind' => $work->kind, 'state' => WorkState::Waiting])
-            ->where('wanted_at', '>', $work->wanted_at ?? '')->exists();
+        return $this->isBusyAbove($work->priority) ||
+            Work::query()
+                ->where(['kind' => $work->kind, 'state' => WorkState::Waiting])
+                ->where('wanted_at', '>', $work->wanted_at ?? '')
+                ->exists();
     }
 
     /** Whether a process of the engine is likely to be busy with making a file. */
@@ -129,19 +146,35 @@ class WorkQueue
 
     private function isBusyAbove(int $priority): bool
     {
-        return Work::query()->where('priority', '>', $priority)->where(fn (Builder $query): Builder => $query
-            ->whereIn('state', WorkState::inHand())
-            ->orWhere(fn (Builder $waiting): Builder => $waiting->where('state', WorkState::Waiting)
-                ->where(fn (Builder $wanted): Builder => $wanted->whereNull('wanted_at')->orWhere('wanted_at', '>', Work::now(-self::WAITED_FOR)))))
+        return Work::query()
+            ->where('priority', '>', $priority)
+            ->where(
+                fn (Builder $query): Builder => $query
+                    ->whereIn('state', WorkState::inHand())
+                    ->orWhere(
+                        fn (Builder $waiting): Builder => $waiting
+                            ->where('state', WorkState::Waiting)
+                            ->where(
+                                fn (Builder $wanted): Builder => $wanted
+                                    ->whereNull('wanted_at')
+                                    ->orWhere('wanted_at', '>', Work::now(-self::WAITED_FOR)),
+                            ),
+                    ),
+            )
             ->exists();
     }
 
     /** @param  list<int>|null  $only */
     private function next(Kind $kind, ?array $only): ?Work
     {
-        return Work::query()->where('kind', $kind->name())->where($this->isFree(...))
+        return Work::query()
+            ->where('kind', $kind->name())
+            ->where($this->isFree(...))
             ->when($only !== null, fn (Builder $query): Builder => $query->whereKey($only))
-            ->orderByRaw('wanted_at is null')->orderByDesc('wanted_at')->orderBy('id')->first();
+            ->orderByRaw('wanted_at is null')
+            ->orderByDesc('wanted_at')
+            ->orderBy('id')
+            ->first();
     }
 
     /** @param  Builder<Work>  $query */
@@ -161,10 +194,22 @@ class WorkQueue
     {
         $lost = $work->state === WorkState::Waiting ? 0 : 1;
 
-        return Work::query()->whereKey($work->id)->where('state', $work->state)->where('attempts', $work->attempts)->where($this->isFree(...))
+        return Work::query()
+            ->whereKey($work->id)
+            ->where('state', $work->state)
+            ->where('attempts', $work->attempts)
+            ->where($this->isFree(...))
             ->update([
-                'state' => WorkState::Running, 'owner' => $owner, 'lease_until' => Work::now(self::lease()), 'attempts' => $work->attempts + 1,
-                'lost' => $work->lost + $lost, 'percent' => 0, 'frames' => 0, 'speed' => null, 'seconds_left' => null, 'started_at' => Work::now(),
+                'state' => WorkState::Running,
+                'owner' => $owner,
+                'lease_until' => Work::now(self::lease()),
+                'attempts' => $work->attempts + 1,
+                'lost' => $work->lost + $lost,
+                'percent' => 0,
+                'frames' => 0,
+                'speed' => null,
+                'seconds_left' => null,
+                'started_at' => Work::now(),
             ]) === 1;
     }
 
@@ -173,19 +218,32 @@ class WorkQueue
     {
         $most = (int) config('crate.work.most_lost');
         $over = ['owner' => null, 'lease_until' => null, 'seconds_left' => null, 'ended_at' => Work::now()];
-        Work::query()->where($this->isAbandoned(...))->where('stop_asked', true)->update(['state' => WorkState::Stopped] + $over);
-        Work::query()->where($this->isAbandoned(...))->where('lost', '>=', $most)->update([
-            'state' => WorkState::Failed,
-            'error' => 'This was begun '.($most + 1).' times, and each time the process that did it was ended from outside. '
-                .'The machine may have too little memory for it; free some, then try again.',
-        ] + $over);
+        Work::query()
+            ->where($this->isAbandoned(...))
+            ->where('stop_asked', true)
+            ->update(['state' => WorkState::Stopped] + $over);
+        Work::query()
+            ->where($this->isAbandoned(...))
+            ->where('lost', '>=', $most)
+            ->update(
+                [
+                    'state' => WorkState::Failed,
+                    'error' => 'This was begun '.
+                        ($most + 1).
+                        ' times, and each time the process that did it was ended from outside. '.
+                        'The machine may have too little memory for it; free some, then try again.',
+                ] + $over,
+            );
     }
 
     private function forgetStale(Kind $kind): void
     {
         $seconds = $kind->staleAfter();
         if ($seconds !== null) {
-            Work::query()->where(['kind' => $kind->name(), 'state' => WorkState::Waiting])->where('wanted_at', '<', Work::now(-$seconds))->delete();
+            Work::query()
+                ->where(['kind' => $kind->name(), 'state' => WorkState::Waiting])
+                ->where('wanted_at', '<', Work::now(-$seconds))
+                ->delete();
         }
     }
 
@@ -204,7 +262,10 @@ class WorkQueue
     /** @return Builder<Work> */
     private function owned(Work $work): Builder
     {
-        return Work::query()->whereKey($work->id)->where('owner', $work->owner)->where('attempts', $work->attempts)
+        return Work::query()
+            ->whereKey($work->id)
+            ->where('owner', $work->owner)
+            ->where('attempts', $work->attempts)
             ->whereIn('state', WorkState::inHand());
     }
 }

@@ -97,7 +97,11 @@ final readonly class Analysis
             'still' => $this->spans($this->still),
             'silence' => $this->spans($this->silence),
             'leftover' => $this->spans($this->leftover->spans),
-            'suggestedRange' => $suggested === null ? null : (new Span($suggested->first, $suggested->last))->toArray($this->reading) + ['reason' => (string) $this->leftover->reason],
+            'suggestedRange' => $suggested === null
+                    ? null
+                    : (new Span($suggested->first, $suggested->last))->toArray($this->reading) + [
+                        'reason' => (string) $this->leftover->reason,
+                    ],
             'loudness' => $this->loudness?->toArray(),
             'detail' => $this->detail,
             'motion' => $this->motion,
@@ -138,7 +142,10 @@ final readonly class Analysis
             'Loudness' => match (true) {
                 $loudness === null => 'no sound',
                 $loudness->integrated === null => 'silent throughout',
-                default => self::signed($loudness->integrated)."\u{2009}LUFS, range ".number_format($loudness->range, 1)."\u{2009}LU",
+                default => self::signed($loudness->integrated).
+                    "\u{2009}LUFS, range ".
+                    number_format($loudness->range, 1).
+                    "\u{2009}LU",
             },
             'True peak' => $loudness?->truePeak === null ? null : self::signed($loudness->truePeak)."\u{2009}dBTP",
         ];

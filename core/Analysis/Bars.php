@@ -37,12 +37,14 @@ final readonly class Bars
      */
     public function inside(FrameSize $picture): ?FrameWindow
     {
-        $left = $this->left + $this->left % 2;
-        $top = $this->top + (4 - $this->top % 4) % 4;
+        $left = $this->left + ($this->left % 2);
+        $top = $this->top + ((4 - ($this->top % 4)) % 4);
         $width = $picture->width - $left - $this->right;
         $height = $picture->height - $top - $this->bottom;
 
-        return ! $this->any() || $width < self::LEAST || $height < self::LEAST ? null : new FrameWindow($left, $top, new FrameSize($width - $width % 2, $height - $height % 4));
+        return ! $this->any() || $width < self::LEAST || $height < self::LEAST
+            ? null
+            : new FrameWindow($left, $top, new FrameSize($width - ($width % 2), $height - ($height % 4)));
     }
 
     /** As an analysis tells them (resources/schema/analysis.json). */

@@ -50,7 +50,13 @@ final class Grain
         for ($y = $top + 1; $y < $top + self::BLOCK - 1; $y++) {
             for ($x = $left + 1; $x < $left + self::BLOCK - 1; $x++) {
                 $i = $y * $w + $x + 1;
-                $mask = $p[$i - $w - 1] + $p[$i - $w + 1] + $p[$i + $w - 1] + $p[$i + $w + 1] + 4 * $p[$i] - 2 * ($p[$i - $w] + $p[$i + $w] + $p[$i - 1] + $p[$i + 1]);
+                $mask =
+                    $p[$i - $w - 1] +
+                    $p[$i - $w + 1] +
+                    $p[$i + $w - 1] +
+                    $p[$i + $w + 1] +
+                    4 * $p[$i] -
+                    2 * ($p[$i - $w] + $p[$i + $w] + $p[$i - 1] + $p[$i + 1]);
                 $sum += $mask < 0 ? -$mask : $mask;
                 $mean += $p[$i];
             }
@@ -61,6 +67,6 @@ final class Grain
             return null;
         }
 
-        return sqrt(M_PI / 2) * $sum / (6 * $count);
+        return (sqrt(M_PI / 2) * $sum) / (6 * $count);
     }
 }

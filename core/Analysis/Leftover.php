@@ -50,7 +50,8 @@ final readonly class Leftover
         $spans = [];
         if ($gap !== null) {
             $from = $gap->lastFrame + 1;
-            foreach ([...array_filter($gaps, static fn (Span $other): bool => $other->firstFrame > $gap->lastFrame), new Span($frames, $frames)] as $next) {
+            $behind = array_filter($gaps, static fn (Span $other): bool => $other->firstFrame > $gap->lastFrame);
+            foreach ([...$behind, new Span($frames, $frames)] as $next) {
                 if ($next->firstFrame > $from) {
                     $spans[] = new Span($from, $next->firstFrame - 1);
                 }
@@ -89,7 +90,9 @@ final readonly class Leftover
             $after += $until - $gap->lastFrame - 1;
             $until = $gap->firstFrame;
             $silent = ! $sound || self::isCovered($gap, $silence);
-            $most = $silent ? min(self::LONGEST * $second, max(self::SCRAP * $second, self::SHARE * $gap->firstFrame)) : self::SCRAP * $second;
+            $most = $silent
+                ? min(self::LONGEST * $second, max(self::SCRAP * $second, self::SHARE * $gap->firstFrame))
+                : self::SCRAP * $second;
             if ($after > $most || $after >= $gap->firstFrame) {
                 break;
             }

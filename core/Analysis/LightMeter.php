@@ -17,7 +17,9 @@ final class LightMeter
     private const STEPS = 6.5535;
 
     /** The PQ function from a 16-bit code to light (SMPTE ST 2084, 5.1). */
-    private const LIGHT = '10000*pow(max(pow(val/65535\,1/78.84375)-0.8359375\,0)/(18.8515625-18.6875*pow(val/65535\,1/78.84375))\,1/0.1593017578125)*6.5535';
+    private const LIGHT = '10000*pow('
+        .'max(pow(val/65535\,1/78.84375)-0.8359375\,0)/(18.8515625-18.6875*pow(val/65535\,1/78.84375)'
+        .')\,1/0.1593017578125)*6.5535';
 
     /**
      * Filters from the pad `light`, for a picture that is PQ; none for any other.
@@ -31,12 +33,18 @@ final class LightMeter
         if ($colour->transfer !== 'smpte2084') {
             return [];
         }
-        $tags = 'setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace='.($colour->matrix ?? 'bt2020nc').':range='.($colour->fullRange ? 'pc' : 'tv');
+        $tags =
+            'setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace='.
+            ($colour->matrix ?? 'bt2020nc').
+            ':range='.
+            ($colour->fullRange ? 'pc' : 'tv');
 
         return [
             "[light]{$tags},zscale=matrix=gbr:range=pc,format=gbrp16le,extractplanes=g+b+r[lg][lb][lr]",
             '[lg][lb]blend=all_mode=lighten[lgb]',
-            "[lgb][lr]blend=all_mode=lighten,lut=y='".self::LIGHT."',scale=in_range=pc:out_range=pc,format=yuv420p16le,signalstats,{$print},nullsink",
+            "[lgb][lr]blend=all_mode=lighten,lut=y='".
+            self::LIGHT.
+            "',scale=in_range=pc:out_range=pc,format=yuv420p16le,signalstats,{$print},nullsink",
         ];
     }
 

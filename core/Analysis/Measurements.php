@@ -18,8 +18,13 @@ final class Measurements
      * @param  int  $lead  frames that were measured ahead of it
      * @param  Glance|null  $reference  the picture that a still before this segment began with
      */
-    public function __construct(private $open, private readonly VideoReading $video, private readonly int $first, private readonly int $lead, ?Glance $reference = null)
-    {
+    public function __construct(
+        private $open,
+        private readonly VideoReading $video,
+        private readonly int $first,
+        private readonly int $lead,
+        ?Glance $reference = null,
+    ) {
         $this->still = new StillTracker($reference);
     }
 
@@ -39,7 +44,13 @@ final class Measurements
     {
         $facts = new Facts;
         $this->glances($facts, $frames);
-        $this->printed($facts, MeasuredFile::DETAIL, $this->lead, ['lavfi.siti.si' => Measure::Spatial, 'lavfi.siti.ti' => Measure::Temporal], $frames);
+        $this->printed(
+            $facts,
+            MeasuredFile::DETAIL,
+            $this->lead,
+            ['lavfi.siti.si' => Measure::Spatial, 'lavfi.siti.ti' => Measure::Temporal],
+            $frames,
+        );
         $this->repeats($facts, $frames);
         $this->fields($facts);
         $this->edges($facts);
@@ -122,7 +133,14 @@ final class Measurements
             $vertical = EdgeSample::bars(self::rowMeans($rows[$i]));
             $horizontal = EdgeSample::bars(self::columnMeans($columns[$i] ?? '', $upright->width));
             $black = $vertical === null || $horizontal === null;
-            foreach ([[Measure::Top, $vertical[0] ?? 0], [Measure::Bottom, $vertical[1] ?? 0], [Measure::Left, $horizontal[0] ?? 0], [Measure::Right, $horizontal[1] ?? 0]] as [$measure, $pixels]) {
+            foreach (
+                [
+                    [Measure::Top, $vertical[0] ?? 0],
+                    [Measure::Bottom, $vertical[1] ?? 0],
+                    [Measure::Left, $horizontal[0] ?? 0],
+                    [Measure::Right, $horizontal[1] ?? 0],
+                ] as [$measure, $pixels]
+            ) {
                 $facts->of($measure)->add($black ? Measure::BLACK_FRAME : $pixels);
             }
         }
@@ -142,7 +160,14 @@ final class Measurements
 
     private function sound(Facts $facts, int $lead): void
     {
-        $this->printed($facts, MeasuredFile::LOUDNESS, $lead, ['lavfi.r128.M' => Measure::Momentary, 'lavfi.r128.S' => Measure::ShortTerm], null, Measure::LIFT);
+        $this->printed(
+            $facts,
+            MeasuredFile::LOUDNESS,
+            $lead,
+            ['lavfi.r128.M' => Measure::Momentary, 'lavfi.r128.S' => Measure::ShortTerm],
+            null,
+            Measure::LIFT,
+        );
         foreach ($this->records(MeasuredFile::LOUDNESS) as $record) {
             $facts->truePeak = max($facts->truePeak, self::number($record['lavfi.r128.true_peak'] ?? '', 0.0));
         }

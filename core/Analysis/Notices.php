@@ -30,9 +30,16 @@ final class Notices
         }
         $found = new Fields($analysis);
 
-        return array_values(array_filter([
-            self::outside($found, $range), self::scan($found), self::repeated($found), self::bars($found), self::sound($found), self::banding($found),
-        ]));
+        return array_values(
+            array_filter([
+                self::outside($found, $range),
+                self::scan($found),
+                self::repeated($found),
+                self::bars($found),
+                self::sound($found),
+                self::banding($found),
+            ]),
+        );
     }
 
     private static function outside(Fields $found, FrameRange $range): ?Notice
@@ -45,12 +52,24 @@ final class Notices
         }
         $leftover = $found->rows('leftover');
         // What was already cut off by hand is not brought back by the remedy.
-        $remedy = $range->first > $last || $range->last < $first ? new FrameRange($first, $last) : (new FrameRange($first, $last))->clamp($range->first, $range->last);
-        $text = $leftover !== [] && $range->last > $last
-            ? "Footage after a gap: {$leftover[0]->text('first')} to {$leftover[count($leftover) - 1]->text('last')} comes after the end at {$suggested->text('last')}."
-            : ucfirst((string) $suggested->text('reason')).": the picture runs from {$suggested->text('first')} to {$suggested->text('last')}.";
+        $remedy =
+            $range->first > $last || $range->last < $first
+                ? new FrameRange($first, $last)
+                : (new FrameRange($first, $last))->clamp($range->first, $range->last);
+        $text =
+            $leftover !== [] && $range->last > $last
+                ? "Footage after a gap: {$leftover[0]->text('first')} to {$leftover[count($leftover) - 1]->text(
+                    'last',
+                )} comes after the end at {$suggested->text('last')}."
+                : ucfirst((string) $suggested->text('reason')).
+                    ": the picture runs from {$suggested->text('first')} to {$suggested->text('last')}.";
 
-        return new Notice($leftover === [] ? 'black-end' : 'footage-after-gap', $leftover === [] ? Severity::Note : Severity::Caution, $text, $remedy);
+        return new Notice(
+            $leftover === [] ? 'black-end' : 'footage-after-gap',
+            $leftover === [] ? Severity::Note : Severity::Caution,
+            $text,
+            $remedy,
+        );
     }
 
     private static function scan(Fields $found): ?Notice
@@ -64,7 +83,13 @@ final class Notices
         $names = ['progressive' => 'progressive', 'tff' => 'interlaced, top field first', 'bff' => 'interlaced, bottom field first'];
         $told = ($samples->int('progressive') ?? 0) + ($samples->int('tff') ?? 0) + ($samples->int('bff') ?? 0);
 
-        return new Notice('scan-differs', Severity::Caution, "The file says {$names[$stated]}, but the picture is {$names[$true]}: so are {$samples->int($true)} of the {$told} samples that could be told.");
+        return new Notice(
+            'scan-differs',
+            Severity::Caution,
+            "The file says {$names[$stated]}, but the picture is {$names[$true]}: so are {$samples->int(
+                $true,
+            )} of the {$told} samples that could be told.",
+        );
     }
 
     private static function repeated(Fields $found): ?Notice
@@ -90,9 +115,21 @@ final class Notices
         $peak = $found->within('loudness')->float('truePeak');
 
         return match (true) {
-            $integrated === null => new Notice('silent', Severity::Caution, 'The sound is silent throughout: nothing rises above −70 LUFS.'),
-            $peak !== null && $peak > 0 => new Notice('over-peak', Severity::Note, 'The sound peaks at +'.number_format($peak, 1)."\u{2009}dBTP, above full scale: it will clip when it is encoded again."),
-            $integrated < self::QUIET => new Notice('quiet', Severity::Note, 'The sound is very quiet: '.str_replace('-', '−', number_format($integrated, 1))."\u{2009}LUFS."),
+            $integrated === null => new Notice(
+                'silent',
+                Severity::Caution,
+                'The sound is silent throughout: nothing rises above −70 LUFS.',
+            ),
+            $peak !== null && $peak > 0 => new Notice(
+                'over-peak',
+                Severity::Note,
+                'The sound peaks at +'.number_format($peak, 1)."\u{2009}dBTP, above full scale: it will clip when it is encoded again.",
+            ),
+            $integrated < self::QUIET => new Notice(
+                'quiet',
+                Severity::Note,
+                'The sound is very quiet: '.str_replace('-', '−', number_format($integrated, 1))."\u{2009}LUFS.",
+            ),
             default => null,
         };
     }
@@ -102,10 +139,12 @@ final class Notices
         $gradient = $found->float('gradient') ?? 0.0;
         $darkness = $found->float('darkness') ?? 0.0;
 
-        return $gradient < self::GRADIENTS || $darkness < self::DARK ? null : new Notice(
-            'banding-risk',
-            Severity::Note,
-            'Dark, gentle gradients fill '.round($gradient * 100)."\u{2009}% of the picture. They turn to bands at low rates.",
-        );
+        return $gradient < self::GRADIENTS || $darkness < self::DARK
+            ? null
+            : new Notice(
+                'banding-risk',
+                Severity::Note,
+                'Dark, gentle gradients fill '.round($gradient * 100)."\u{2009}% of the picture. They turn to bands at low rates.",
+            );
     }
 }

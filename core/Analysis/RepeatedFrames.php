@@ -70,7 +70,13 @@ final readonly class RepeatedFrames
     /** @return array{period: int, distinct: int, fields: bool, rate: string, label: string} */
     public function toArray(FrameRate $rate): array
     {
-        return ['period' => $this->period, 'distinct' => $this->distinct, 'fields' => $this->fields, 'rate' => (string) $this->rate($rate), 'label' => $this->label($rate)];
+        return [
+            'period' => $this->period,
+            'distinct' => $this->distinct,
+            'fields' => $this->fields,
+            'rate' => (string) $this->rate($rate),
+            'label' => $this->label($rate),
+        ];
     }
 
     /** Pictures a second that were made. */
@@ -81,7 +87,9 @@ final readonly class RepeatedFrames
 
     public function label(FrameRate $rate): string
     {
-        $how = $this->fields ? 'fields repeat in a 2:3 rhythm' : ($this->period - $this->distinct).' of every '.$this->period.' frames repeat';
+        $how = $this->fields
+            ? 'fields repeat in a 2:3 rhythm'
+            : $this->period - $this->distinct.' of every '.$this->period.' frames repeat';
 
         return "{$this->rate($rate)->label()} in {$rate->label()}: {$how}";
     }

@@ -43,7 +43,9 @@ final readonly class Span
         return $spans;
     }
 
-    /** @return array{firstFrame: int, lastFrame: int, first: string, last: string, length: string} with timecodes, and the length of time */
+    /**
+     * @return array{firstFrame: int, lastFrame: int, first: string, last: string, length: string} with timecodes, and the length of time
+     */
     public function toArray(Reading $reading): array
     {
         $rate = $reading->mainVideo()?->frameRate;

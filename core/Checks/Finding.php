@@ -27,9 +27,17 @@ final readonly class Finding
         return new Remedy($text, [$cell => null]);
     }
 
-    /** @return array{id: string, severity: string, cell: string, text: string, remedy: ?array{text: string, patch: array<string, mixed>}} */
+    /**
+     * @return array{id: string, severity: string, cell: string, text: string, remedy: ?array{text: string, patch: array<string, mixed>}}
+     */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'severity' => $this->severity->value, 'cell' => $this->cell, 'text' => $this->text, 'remedy' => $this->remedy?->toArray()];
+        return [
+            'id' => $this->id,
+            'severity' => $this->severity->value,
+            'cell' => $this->cell,
+            'text' => $this->text,
+            'remedy' => $this->remedy?->toArray(),
+        ];
     }
 }

@@ -28,14 +28,23 @@ final readonly class Remedy
      */
     public static function adding(Plan $plan, string $text, string $cell, array $parts): self
     {
-        return new self($text, array_intersect_key((new Cells)->merge($plan->spec->edits, new Rules([$cell => $parts]))->rules, [$cell => null]));
+        return new self(
+            $text,
+            array_intersect_key((new Cells)->merge($plan->spec->edits, new Rules([$cell => $parts]))->rules, [$cell => null]),
+        );
     }
 
     /** A file of at most so many bytes, where the codec can aim at a size. */
     public static function stayingUnder(Plan $plan, int $bytes): ?self
     {
         return in_array(BitrateMode::Vbr, $plan->video->codec->rateModes(), true)
-            ? self::adding($plan, 'Stay under it', BitrateCell::NAME, ['mode' => 'vbr', 'passes' => 2, 'average' => ['bytes' => $bytes], 'peak' => ['timesAverage' => 1.5]]) : null;
+            ? self::adding($plan, 'Stay under it', BitrateCell::NAME, [
+                'mode' => 'vbr',
+                'passes' => 2,
+                'average' => ['bytes' => $bytes],
+                'peak' => ['timesAverage' => 1.5],
+            ])
+            : null;
     }
 
     /** @return array{text: string, patch: array<string, mixed>} */

@@ -64,7 +64,9 @@ final class Recap
             };
         }
 
-        return self::joined($words).', together ≈ '.new ByteCount(array_sum(array_map(static fn (Column $column): int => $column->size->bytes, $columns)));
+        return self::joined($words).
+            ', together ≈ '.
+            new ByteCount(array_sum(array_map(static fn (Column $column): int => $column->size->bytes, $columns)));
     }
 
     private static function file(Plan $plan): string
@@ -85,7 +87,9 @@ final class Recap
     private static function findings(array $counts): string
     {
         $parts = [];
-        foreach ([Severity::Stop->value => 'stop', Severity::Caution->value => 'caution', Severity::Note->value => 'note'] as $severity => $word) {
+        foreach (
+            [Severity::Stop->value => 'stop', Severity::Caution->value => 'caution', Severity::Note->value => 'note'] as $severity => $word
+        ) {
             if ($counts[$severity] > 0) {
                 $parts[] = $counts[$severity].' '.$word.($counts[$severity] === 1 ? '' : 's');
             }
@@ -100,7 +104,7 @@ final class Recap
 
         return match (true) {
             $whole < 60 => "{$whole} s",
-            $whole < 3600 => intdiv($whole, 60).' min'.($whole % 60 === 0 ? '' : ' '.($whole % 60).' s'),
+            $whole < 3600 => intdiv($whole, 60).' min'.($whole % 60 === 0 ? '' : ' '.$whole % 60 .' s'),
             default => intdiv($whole, 3600).' h '.intdiv($whole % 3600, 60).' min',
         };
     }

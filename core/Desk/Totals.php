@@ -20,7 +20,9 @@ final readonly class Totals
     public function toArray(): array
     {
         $bytes = array_sum(array_map(static fn (Column $column): int => $column->size->bytes, $this->columns));
-        $sent = array_sum(array_map(static fn (Column $column): int => $column->plan->spec->host === null ? 0 : $column->size->bytes, $this->columns));
+        $sent = array_sum(
+            array_map(static fn (Column $column): int => $column->plan->spec->host === null ? 0 : $column->size->bytes, $this->columns),
+        );
         $making = array_sum(array_map(static fn (Column $column): float => $column->making, $this->columns));
 
         return [

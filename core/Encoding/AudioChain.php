@@ -22,11 +22,18 @@ final class AudioChain
         }
         // Peaks of what is mixed down are those that count: the limiter comes after the mix.
         if ($levelling->limits && count($sound->tracks) === 1) {
-            $filters[] = 'aformat=channel_layouts='.(['', 'mono', 'stereo', '2.1', '4.0', '5.0', '5.1', '6.1', '7.1'][$sound->channels] ?? 'stereo');
+            $filters[] =
+                'aformat=channel_layouts='.
+                (['', 'mono', 'stereo', '2.1', '4.0', '5.0', '5.1', '6.1', '7.1'][$sound->channels] ?? 'stereo');
         }
         $filters[] = sprintf('volume=%.1FdB:precision=double', $levelling->gain);
         if ($levelling->limits) {
-            array_push($filters, 'aresample='.self::OVERSAMPLED, sprintf('alimiter=limit=%.4F:attack=5:release=50:level=disabled', 10 ** ($levelling->ceiling / 20)), "aresample={$sound->sampleRate}");
+            array_push(
+                $filters,
+                'aresample='.self::OVERSAMPLED,
+                sprintf('alimiter=limit=%.4F:attack=5:release=50:level=disabled', 10 ** ($levelling->ceiling / 20)),
+                "aresample={$sound->sampleRate}",
+            );
         }
 
         return $filters;

@@ -26,7 +26,11 @@ final readonly class ColourFilters
         if ($this->value->toneMap) {
             // Reference white of PQ content lies at 203 cd/m² (ITU-R BT.2408, 2.2); BT.709 display white at 100.
             return [
-                ...$this->taggedAs($source), 'zscale=transfer=linear:npl=203', 'format=gbrpf32le', "zscale=primaries={$target->primaries}", 'tonemap=tonemap=mobius:desat=0',
+                ...$this->taggedAs($source),
+                'zscale=transfer=linear:npl=203',
+                'format=gbrpf32le',
+                "zscale=primaries={$target->primaries}",
+                'tonemap=tonemap=mobius:desat=0',
                 "zscale=transfer={$target->transfer}:matrix={$this->matrix($target)}:range=".($target->fullRange ? 'pc' : 'tv'),
                 ...$this->fixed(),
             ];
@@ -38,8 +42,13 @@ final readonly class ColourFilters
         return [
             ...$this->taggedAs($source),
             // Steps are computed with more bits than either side has, so that none of them shows.
-            'format='.(new PixelFormat($this->video->pixelFormat->chroma === Chroma::Rgb ? Chroma::Rgb : Chroma::C444, max(12, $this->video->pixelFormat->bitDepth)))->engineName(),
-            "zscale=primaries={$target->primaries}:transfer={$target->transfer}:matrix={$this->matrix($target)}:range=".($target->fullRange ? 'pc' : 'tv'),
+            'format='.
+            (new PixelFormat(
+                $this->video->pixelFormat->chroma === Chroma::Rgb ? Chroma::Rgb : Chroma::C444,
+                max(12, $this->video->pixelFormat->bitDepth),
+            ))->engineName(),
+            "zscale=primaries={$target->primaries}:transfer={$target->transfer}:matrix={$this->matrix($target)}:range=".
+            ($target->fullRange ? 'pc' : 'tv'),
             ...$this->fixed(),
         ];
     }
@@ -50,21 +59,32 @@ final readonly class ColourFilters
         $target = $this->value->colour;
         $from = $this->video->pixelFormat->chroma === Chroma::Rgb;
         $to = $this->value->pixelFormat->chroma === Chroma::Rgb;
-        $source = $this->value->converts || $this->value->toneMap ? new Colour($target->primaries, $target->transfer, $to ? $this->value->source->matrix : $target->matrix, $target->fullRange) : $this->value->source;
+        $source =
+            $this->value->converts || $this->value->toneMap
+                ? new Colour(
+                    $target->primaries,
+                    $target->transfer,
+                    $to ? $this->value->source->matrix : $target->matrix,
+                    $target->fullRange,
+                )
+                : $this->value->source;
         $range = static fn (bool $full): string => $full ? 'pc' : 'tv';
         $options = match (true) {
             $from && $to => [],
             $from => ['out_color_matrix='.ScalerMatrix::named($target->matrix ?? 'bt709'), 'out_range='.$range($target->fullRange)],
             $to => ['in_color_matrix='.ScalerMatrix::named($source->matrix), 'in_range='.$range($source->fullRange)],
-            $source->fullRange !== $target->fullRange || ScalerMatrix::named($source->matrix) !== ScalerMatrix::named($target->matrix ?? $source->matrix) => [
-                'in_color_matrix='.ScalerMatrix::named($source->matrix), 'out_color_matrix='.ScalerMatrix::named($target->matrix ?? $source->matrix),
-                'in_range='.$range($source->fullRange), 'out_range='.$range($target->fullRange),
-            ],
+            $source->fullRange !== $target->fullRange ||
+                ScalerMatrix::named($source->matrix) !== ScalerMatrix::named($target->matrix ?? $source->matrix) => [
+                    'in_color_matrix='.ScalerMatrix::named($source->matrix),
+                    'out_color_matrix='.ScalerMatrix::named($target->matrix ?? $source->matrix),
+                    'in_range='.$range($source->fullRange),
+                    'out_range='.$range($target->fullRange),
+                ],
             default => [],
         };
         $dither = ['ordered' => null, 'error-diffusion' => 'ed', 'none' => 'none'][$this->value->dither] ?? null;
 
-        return [...$options, ...($dither === null ? [] : ["sws_dither={$dither}"])];
+        return [...$options, ...$dither === null ? [] : ["sws_dither={$dither}"]];
     }
 
     /** @return list<string> a lift of the middle tones that leaves black and white where they are */
@@ -75,13 +95,20 @@ final readonly class ColourFilters
         }
         $curve = sprintf('minval+pow(clip((val-minval)/(maxval-minval)\,0\,1)\,1/%.3F)*(maxval-minval)', $this->value->gamma);
 
-        return [$this->video->pixelFormat->chroma === Chroma::Rgb && ! $this->value->converts ? "lutrgb=r='{$curve}':g='{$curve}':b='{$curve}'" : "lutyuv=y='{$curve}'"];
+        return [
+            $this->video->pixelFormat->chroma === Chroma::Rgb && ! $this->value->converts
+                ? "lutrgb=r='{$curve}':g='{$curve}':b='{$curve}'"
+                : "lutyuv=y='{$curve}'",
+        ];
     }
 
     /** @return list<string> the converter goes by what the frames say of themselves */
     private function taggedAs(Colour $source): array
     {
-        return ["setparams=color_primaries={$source->primaries}:color_trc={$source->transfer}:colorspace={$source->matrix}:range=".($source->fullRange ? 'pc' : 'tv')];
+        return [
+            "setparams=color_primaries={$source->primaries}:color_trc={$source->transfer}:colorspace={$source->matrix}:range=".
+            ($source->fullRange ? 'pc' : 'tv'),
+        ];
     }
 
     private function matrix(Colour $target): string

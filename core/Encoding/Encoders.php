@@ -42,14 +42,37 @@ final readonly class Encoders
     public function __construct()
     {
         $video = [];
-        foreach ([
-            new H264Arguments, new HevcArguments, new Av1Arguments, new Vp9Arguments, new Mpeg2Arguments, new ProResArguments,
-            new Vc3Arguments, new Vc5Arguments, new MotionJpegArguments, new Ffv1Arguments, new UtVideoArguments, new PngArguments, new TiffArguments,
-        ] as $arguments) {
+        foreach (
+            [
+                new H264Arguments,
+                new HevcArguments,
+                new Av1Arguments,
+                new Vp9Arguments,
+                new Mpeg2Arguments,
+                new ProResArguments,
+                new Vc3Arguments,
+                new Vc5Arguments,
+                new MotionJpegArguments,
+                new Ffv1Arguments,
+                new UtVideoArguments,
+                new PngArguments,
+                new TiffArguments,
+            ] as $arguments
+        ) {
             $video[$arguments->codec()] = $arguments;
         }
         $audio = [];
-        foreach ([new AacArguments, new OpusArguments, new Mp3Arguments, new Ac3Arguments, new PcmArguments, new FlacArguments, new AlacArguments] as $arguments) {
+        foreach (
+            [
+                new AacArguments,
+                new OpusArguments,
+                new Mp3Arguments,
+                new Ac3Arguments,
+                new PcmArguments,
+                new FlacArguments,
+                new AlacArguments,
+            ] as $arguments
+        ) {
             $audio[$arguments->codec()] = $arguments;
         }
         $this->video = $video;
@@ -69,7 +92,9 @@ final readonly class Encoders
      */
     public function forVideo(VideoValue $picture): VideoArguments
     {
-        return $picture->hardware === null ? $this->video($picture->codec->id()) : new HardwareArguments($picture->codec->id(), $picture->hardware);
+        return $picture->hardware === null
+            ? $this->video($picture->codec->id())
+            : new HardwareArguments($picture->codec->id(), $picture->hardware);
     }
 
     /** @throws OutOfBoundsException */

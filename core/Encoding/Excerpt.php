@@ -29,7 +29,13 @@ final readonly class Excerpt
     public function __construct(private Reading $reading, public FrameRange $range, int $lead = 1)
     {
         $seconds = in_array($reading->container, self::INDEXED, true) ? $lead : $lead + 6;
-        $frame = $range->first - (int) ceil($this->rate()->perSecond->times($this->isVariable() ? max(10, $seconds) : $seconds)->toFloat());
+        $frame =
+            $range->first -
+            (int) ceil(
+                $this->rate()
+                    ->perSecond->times($this->isVariable() ? max(10, $seconds) : $seconds)
+                    ->toFloat(),
+            );
         $this->from = $frame < 1 ? new Fraction(0) : $this->time($frame);
     }
 
@@ -51,7 +57,7 @@ final readonly class Excerpt
         }
 
         // Where frames come unevenly, the one shown at the place may have begun long before: the engine is to keep it.
-        return [...($this->isVariable() ? ['-noaccurate_seek'] : []), '-ss', self::seconds($this->from)];
+        return [...$this->isVariable() ? ['-noaccurate_seek'] : [], '-ss', self::seconds($this->from)];
     }
 
     /** @return list<string> filters of the picture */
@@ -62,10 +68,13 @@ final readonly class Excerpt
         $start = $this->time($this->range->first)->minus($this->from);
 
         return [
-            ...($this->isVariable() ? ["fps=fps={$rate}"] : []),
+            ...$this->isVariable() ? ["fps=fps={$rate}"] : [],
             // Half a frame is to be told apart, which a time base of whole frames cannot do.
             'settb=AVTB',
-            'trim=start='.self::seconds($start->minus($half)).':end='.self::seconds($start->plus($rate->secondsOf($this->range->count()))->minus($half)),
+            'trim=start='.
+            self::seconds($start->minus($half)).
+            ':end='.
+            self::seconds($start->plus($rate->secondsOf($this->range->count()))->minus($half)),
             'setpts=PTS-('.self::seconds($start).')/TB',
         ];
     }
@@ -99,7 +108,9 @@ final readonly class Excerpt
     /** Seconds from the start of the file to a frame. */
     private function time(int $frame): Fraction
     {
-        return $this->rate()->secondsOf($frame)->plus($this->reading->mainVideo()->starts ?? new Fraction(0));
+        return $this->rate()
+            ->secondsOf($frame)
+            ->plus($this->reading->mainVideo()->starts ?? new Fraction(0));
     }
 
     private function rate(): FrameRate

@@ -27,7 +27,7 @@ final class FilterChain
             null => [],
         };
         // Fields are made into frames first, with the help of the frames outside.
-        array_push($filters, ...($excerpt?->picture() ?? []));
+        array_push($filters, ...$excerpt?->picture() ?? []);
         if ($size->window !== null) {
             $filters[] = "crop={$size->window->size->width}:{$size->window->size->height}:{$size->window->left}:{$size->window->top}";
         }
@@ -37,7 +37,11 @@ final class FilterChain
         if ($plan->frameRate->scan->isInterlaced()) {
             $scale[] = 'interl=1'; // chroma of the two fields must not be mixed
         }
-        array_push($filters, 'scale='.implode(':', [...$scale, ...$colours->scaling()]), 'format='.$plan->colour->pixelFormat->engineName());
+        array_push(
+            $filters,
+            'scale='.implode(':', [...$scale, ...$colours->scaling()]),
+            'format='.$plan->colour->pixelFormat->engineName(),
+        );
         if ($size->scaled !== null) {
             $filters[] = "crop={$size->frame->width}:{$size->frame->height}";
         }
@@ -51,12 +55,17 @@ final class FilterChain
             $filters[] = 'setfield=prog';
         }
         $colour = $plan->colour->colour;
-        $filters[] = 'setparams='.implode(':', array_filter([
-            $colour->primaries === null ? null : "color_primaries={$colour->primaries}",
-            $colour->transfer === null ? null : "color_trc={$colour->transfer}",
-            $colour->matrix === null ? null : "colorspace={$colour->matrix}",
-            'range='.($colour->fullRange ? 'pc' : 'tv'),
-        ]));
+        $filters[] =
+            'setparams='.
+            implode(
+                ':',
+                array_filter([
+                    $colour->primaries === null ? null : "color_primaries={$colour->primaries}",
+                    $colour->transfer === null ? null : "color_trc={$colour->transfer}",
+                    $colour->matrix === null ? null : "colorspace={$colour->matrix}",
+                    'range='.($colour->fullRange ? 'pc' : 'tv'),
+                ]),
+            );
 
         return implode(',', $filters);
     }
@@ -72,14 +81,20 @@ final class FilterChain
             // Where a part ends, the engine does not know for how long its last frame is to be seen, and one that is drawn
             // between two needs the next: the last is held, and cut off below.
             $drawn = $plan->frameRate->by !== FrameRateMethod::Repeat;
-            array_push($filters, ...($excerpt === null && ! $drawn ? [] : ['tpad=stop=2:stop_mode=clone']));
+            array_push($filters, ...$excerpt === null && ! $drawn ? [] : ['tpad=stop=2:stop_mode=clone']);
             $even = $drawn && $video?->variableRate === true && $excerpt === null ? ["fps=fps={$video->frameRate}"] : [];
-            array_push($filters, ...$even, ...[match ($plan->frameRate->by) {
-                FrameRateMethod::Repeat => "fps=fps={$rate}",
-                // A change of scene is not blended over.
-                FrameRateMethod::Blend => "framerate=fps={$rate}:interp_start=0:interp_end=255:scene=8",
-                FrameRateMethod::Motion => "minterpolate=fps={$rate}:mi_mode=mci:mc_mode=aobmc:me_mode=bidir:vsbmc=1",
-            }]);
+            array_push(
+                $filters,
+                ...$even,
+                ...[
+                    match ($plan->frameRate->by) {
+                        FrameRateMethod::Repeat => "fps=fps={$rate}",
+                        // A change of scene is not blended over.
+                        FrameRateMethod::Blend => "framerate=fps={$rate}:interp_start=0:interp_end=255:scene=8",
+                        FrameRateMethod::Motion => "minterpolate=fps={$rate}:mi_mode=mci:mc_mode=aobmc:me_mode=bidir:vsbmc=1",
+                    },
+                ],
+            );
             if ($drawn) {
                 return [...$filters, "trim=end_frame={$plan->frames}"];
             }

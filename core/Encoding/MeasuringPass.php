@@ -59,7 +59,7 @@ final readonly class MeasuringPass
     /** @return list<list<string>> options before each input; every input is the cut */
     public function inputs(): array
     {
-        return [$this->pictureExcerpt()->input(), ...($this->hasSound() ? [$this->soundExcerpt()->input()] : [])];
+        return [$this->pictureExcerpt()->input(), ...$this->hasSound() ? [$this->soundExcerpt()->input()] : []];
     }
 
     /** @return list<string> everything after the inputs, with output files by name in the working folder */
@@ -68,10 +68,16 @@ final readonly class MeasuringPass
         $raw = static fn (string $name): array => ['-map', "[{$name}]", '-fps_mode', 'passthrough', '-f', 'rawvideo', $name];
 
         return [
-            '-filter_complex', implode(';', [...$this->picture(), ...($this->hasSound() ? $this->sound() : [])]),
-            ...$raw(MeasuredFile::GLANCES), ...$raw(MeasuredFile::FIELDS), ...$raw(MeasuredFile::ROWS), ...$raw(MeasuredFile::COLUMNS), ...$raw(MeasuredFile::GRADIENTS), ...$raw(MeasuredFile::GRAIN),
-            ...($this->hasSound() ? ['-map', '[loudnessend]', '-map', '[peaksend]', '-f', 'null', '-'] : []),
-            ...($this->proxy ? $this->proxyArguments() : []),
+            '-filter_complex',
+            implode(';', [...$this->picture(), ...$this->hasSound() ? $this->sound() : []]),
+            ...$raw(MeasuredFile::GLANCES),
+            ...$raw(MeasuredFile::FIELDS),
+            ...$raw(MeasuredFile::ROWS),
+            ...$raw(MeasuredFile::COLUMNS),
+            ...$raw(MeasuredFile::GRADIENTS),
+            ...$raw(MeasuredFile::GRAIN),
+            ...$this->hasSound() ? ['-map', '[loudnessend]', '-map', '[peaksend]', '-f', 'null', '-'] : [],
+            ...$this->proxy ? $this->proxyArguments() : [],
         ];
     }
 
@@ -105,21 +111,58 @@ final readonly class MeasuringPass
         $print = static fn (string $file): string => "metadata=mode=print:file={$file}";
         $light = LightMeter::chain($this->video, $print(MeasuredFile::LIGHT));
         $chains = [
-            "[0:{$this->video->index}]".implode(',', $this->pictureExcerpt()->picture()).',split='.(3 + ($this->proxy ? 1 : 0) + ($light === [] ? 0 : 1)).'[a][b][c]'.($this->proxy ? '[d]' : '').($light === [] ? '' : '[light]'),
+            "[0:{$this->video->index}]".
+            implode(',', $this->pictureExcerpt()->picture()).
+            ',split='.
+            (3 + ($this->proxy ? 1 : 0) + ($light === [] ? 0 : 1)).
+            '[a][b][c]'.
+            ($this->proxy ? '[d]' : '').
+            ($light === [] ? '' : '[light]'),
             "[a]crop=w='min(iw,".self::STRIP.")':h='min(ih,".FieldSample::MOST_LINES.")':y='4*floor((ih-oh)/8)',split=2[i][j]",
             '[i]idet,'.$print(MeasuredFile::REPEATS).',nullsink',
-            "[j]select='lt(mod(n+".($this->segment->range->first - $this->lead).",{$step}),2)',scale=".FieldSample::COLUMNS.':ih:flags=area,format=gray['.MeasuredFile::FIELDS.']',
+            "[j]select='lt(mod(n+".
+            ($this->segment->range->first - $this->lead).
+            ",{$step}),2)',scale=".
+            FieldSample::COLUMNS.
+            ':ih:flags=area,format=gray['.
+            MeasuredFile::FIELDS.
+            ']',
             "[b]select='eq(mod(n-{$this->lead},{$second}),0)',split=4[e][f][g][h]",
-            "[e]crop=w='min(iw,".Grain::WIDTH.")':h='min(ih,".Grain::HEIGHT.")',format=gray,scale=".Grain::WIDTH.':'.Grain::HEIGHT.':flags=neighbor['.MeasuredFile::GRAIN.']',
+            "[e]crop=w='min(iw,".
+            Grain::WIDTH.
+            ")':h='min(ih,".
+            Grain::HEIGHT.
+            ")',format=gray,scale=".
+            Grain::WIDTH.
+            ':'.
+            Grain::HEIGHT.
+            ':flags=neighbor['.
+            MeasuredFile::GRAIN.
+            ']',
             "[f]scale={$parts}:ih:flags=area,format=gray[".MeasuredFile::ROWS.']',
             "[g]scale=iw:{$parts}:flags=area,format=gray[".MeasuredFile::COLUMNS.']',
             '[h]scale='.Gradient::WIDTH.':'.Gradient::HEIGHT.':flags=area,format=gray['.MeasuredFile::GRADIENTS.']',
             // Grey has full range, which spares siti the costly conversion of every pixel.
-            "[c]scale={$detail->width}:{$detail->height}:flags=area,format=gray,siti,".$print(MeasuredFile::DETAIL).',scale='.Glance::WIDTH.':'.Glance::HEIGHT.':flags=area,format=gray['.MeasuredFile::GLANCES.']',
+            "[c]scale={$detail->width}:{$detail->height}:flags=area,format=gray,siti,".
+            $print(MeasuredFile::DETAIL).
+            ',scale='.
+            Glance::WIDTH.
+            ':'.
+            Glance::HEIGHT.
+            ':flags=area,format=gray['.
+            MeasuredFile::GLANCES.
+            ']',
         ];
         array_push($chains, ...$light);
         if ($this->proxy) {
-            $chains[] = '[d]'.implode(',', [...$viewing->progressive(), "trim=start_frame={$this->lead}", ...$viewing->asVideo($viewing->size(self::PROXY_SIDE), 'fast_bilinear')]).'[proxy]';
+            $chains[] =
+                '[d]'.
+                implode(',', [
+                    ...$viewing->progressive(),
+                    "trim=start_frame={$this->lead}",
+                    ...$viewing->asVideo($viewing->size(self::PROXY_SIDE), 'fast_bilinear'),
+                ]).
+                '[proxy]';
         }
 
         return $chains;
@@ -135,9 +178,20 @@ final readonly class MeasuringPass
         $length = $end->minus($start);
 
         return [
-            "[1:{$index}]".implode(',', [...$this->soundExcerpt()->soundBetween($start->minus(new Fraction($this->soundLead(), 10)), $end), 'aresample=48000']).',asplit=2[l][p]',
+            "[1:{$index}]".
+            implode(',', [
+                ...$this->soundExcerpt()->soundBetween($start->minus(new Fraction($this->soundLead(), 10)), $end),
+                'aresample=48000',
+            ]).
+            ',asplit=2[l][p]',
             '[l]ebur128=metadata=1:peak=true:framelog=verbose,'.$print(MeasuredFile::LOUDNESS).'[loudnessend]',
-            '[p]atrim=start='.sprintf('%.1f', $this->soundLead() / 10).',asetpts=PTS-STARTPTS,atrim=end='.sprintf('%.1f', $length->toFloat()).",asetnsamples=n={$samples}:p=1,astats=metadata=1:reset=1:measure_perchannel=none:measure_overall=Peak_level+RMS_level,".$print(MeasuredFile::PEAKS).'[peaksend]',
+            '[p]atrim=start='.
+            sprintf('%.1f', $this->soundLead() / 10).
+            ',asetpts=PTS-STARTPTS,atrim=end='.
+            sprintf('%.1f', $length->toFloat()).
+            ",asetnsamples=n={$samples}:p=1,astats=metadata=1:reset=1:measure_perchannel=none:measure_overall=Peak_level+RMS_level,".
+            $print(MeasuredFile::PEAKS).
+            '[peaksend]',
         ];
     }
 
@@ -146,6 +200,22 @@ final readonly class MeasuringPass
     {
         $gop = self::PROXY_GOP;
 
-        return ['-map', '[proxy]', '-fps_mode', 'passthrough', '-c:v', 'libx264', '-preset', 'ultrafast', '-crf', '25', '-x264-params', "keyint={$gop}:min-keyint={$gop}:scenecut=0:bframes=0", '-f', 'h264', MeasuredFile::PROXY];
+        return [
+            '-map',
+            '[proxy]',
+            '-fps_mode',
+            'passthrough',
+            '-c:v',
+            'libx264',
+            '-preset',
+            'ultrafast',
+            '-crf',
+            '25',
+            '-x264-params',
+            "keyint={$gop}:min-keyint={$gop}:scenecut=0:bframes=0",
+            '-f',
+            'h264',
+            MeasuredFile::PROXY,
+        ];
     }
 }

@@ -17,14 +17,27 @@ final readonly class Pass
      * @param  string  $boxes  that the finished file's picture is to carry, as bytes
      * @param  string|null  $images  names of the images within the folder that is made, with a place for the number; null for a file
      */
-    public function __construct(public array $input, public array $arguments, public bool $writes, public int $weight, public string $boxes = '', public ?string $images = null)
-    {
+    public function __construct(
+        public array $input,
+        public array $arguments,
+        public bool $writes,
+        public int $weight,
+        public string $boxes = '',
+        public ?string $images = null,
+    ) {
     }
 
     /** @return array{input: list<string>, arguments: list<string>, writes: bool, weight: int, boxes: string, images: ?string} */
     public function toArray(): array
     {
-        return ['input' => $this->input, 'arguments' => $this->arguments, 'writes' => $this->writes, 'weight' => $this->weight, 'boxes' => base64_encode($this->boxes), 'images' => $this->images];
+        return [
+            'input' => $this->input,
+            'arguments' => $this->arguments,
+            'writes' => $this->writes,
+            'weight' => $this->weight,
+            'boxes' => base64_encode($this->boxes),
+            'images' => $this->images,
+        ];
     }
 
     /** @param  array<mixed>  $pass  as written by toArray() */

@@ -31,11 +31,27 @@ final readonly class PassBuilder
         if ($plan->bitrate->passes === 2) {
             return [
                 new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
-                new Pass($input, [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100 - self::FIRST_PASS_WEIGHT, PictureBoxes::of($plan), self::images($plan)),
+                new Pass(
+                    $input,
+                    [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)],
+                    true,
+                    100 - self::FIRST_PASS_WEIGHT,
+                    PictureBoxes::of($plan),
+                    self::images($plan),
+                ),
             ];
         }
 
-        return [new Pass($input, [...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)], true, 100, PictureBoxes::of($plan), self::images($plan))];
+        return [
+            new Pass(
+                $input,
+                [...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)],
+                true,
+                100,
+                PictureBoxes::of($plan),
+                self::images($plan),
+            ),
+        ];
     }
 
     /**
@@ -46,7 +62,23 @@ final readonly class PassBuilder
     public function sample(Plan $plan, Reading $reading): array
     {
         $input = self::excerpt($plan, $reading)?->input() ?? [];
-        $write = fn (int $pass): Pass => new Pass($input, [...$this->picture($plan, $reading, $pass), '-tag:v', '0', ...$this->sound($plan, $reading), '-sn', '-dn', '-map_metadata', '-1', '-f', 'nut'], true, 100);
+        $write = fn (int $pass): Pass => new Pass(
+            $input,
+            [
+                ...$this->picture($plan, $reading, $pass),
+                '-tag:v',
+                '0',
+                ...$this->sound($plan, $reading),
+                '-sn',
+                '-dn',
+                '-map_metadata',
+                '-1',
+                '-f',
+                'nut',
+            ],
+            true,
+            100,
+        );
 
         return $plan->bitrate->passes === 2
             ? [new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT), $write(2)]
@@ -56,7 +88,18 @@ final readonly class PassBuilder
     /** What a sample of the picture depends on, as one string. */
     public function sampleKey(Plan $plan, Reading $reading): string
     {
-        return hash('xxh128', implode("\0", [self::SAMPLES, $plan->range->first, $plan->range->last, $plan->keyframes->frames, (string) $plan->bitrate->passes, ...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading)]));
+        return hash(
+            'xxh128',
+            implode("\0", [
+                self::SAMPLES,
+                $plan->range->first,
+                $plan->range->last,
+                $plan->keyframes->frames,
+                (string) $plan->bitrate->passes,
+                ...$this->picture($plan, $reading, 0),
+                ...$this->sound($plan, $reading),
+            ]),
+        );
     }
 
     /** @return list<string> */
@@ -70,16 +113,23 @@ final readonly class PassBuilder
         $colour = $plan->colour->colour;
 
         return [
-            '-map', '0:'.($reading->mainVideo()->index ?? 0),
-            '-vf', FilterChain::of($plan, $reading, self::excerpt($plan, $reading)),
-            '-fps_mode', 'cfr', '-r', (string) $plan->frameRate->rate,
-            '-c:v', $video->encoder($plan->video),
+            '-map',
+            '0:'.($reading->mainVideo()->index ?? 0),
+            '-vf',
+            FilterChain::of($plan, $reading, self::excerpt($plan, $reading)),
+            '-fps_mode',
+            'cfr',
+            '-r',
+            (string) $plan->frameRate->rate,
+            '-c:v',
+            $video->encoder($plan->video),
             ...$arguments,
-            ...(in_array('-pix_fmt', $arguments, true) ? [] : ['-pix_fmt', $plan->colour->pixelFormat->engineName()]),
-            ...($colour->primaries === null ? [] : ['-color_primaries', $colour->primaries]),
-            ...($colour->transfer === null ? [] : ['-color_trc', $colour->transfer]),
-            ...($colour->matrix === null ? [] : ['-colorspace', $colour->matrix === 'gbr' ? 'rgb' : $colour->matrix]),
-            '-color_range', $colour->fullRange ? 'pc' : 'tv',
+            ...in_array('-pix_fmt', $arguments, true) ? [] : ['-pix_fmt', $plan->colour->pixelFormat->engineName()],
+            ...$colour->primaries === null ? [] : ['-color_primaries', $colour->primaries],
+            ...$colour->transfer === null ? [] : ['-color_trc', $colour->transfer],
+            ...$colour->matrix === null ? [] : ['-colorspace', $colour->matrix === 'gbr' ? 'rgb' : $colour->matrix],
+            '-color_range',
+            $colour->fullRange ? 'pc' : 'tv',
         ];
     }
 
@@ -103,9 +153,13 @@ final readonly class PassBuilder
 
         return [
             ...array_merge(...array_map(static fn (AudioReading $track): array => ['-map', "0:{$track->index}"], $tracks)),
-            ...($filters === [] ? [] : ['-af', implode(',', $filters)]),
-            '-c:a', $arguments->encoder($plan->audio), ...$arguments->arguments($plan->audio),
-            '-ar', (string) $plan->audio->sampleRate, ...$shapes,
+            ...$filters === [] ? [] : ['-af', implode(',', $filters)],
+            '-c:a',
+            $arguments->encoder($plan->audio),
+            ...$arguments->arguments($plan->audio),
+            '-ar',
+            (string) $plan->audio->sampleRate,
+            ...$shapes,
         ];
     }
 
@@ -119,13 +173,19 @@ final readonly class PassBuilder
 
         return [
             // Chapters of a part would stand at the wrong times.
-            '-sn', '-dn', '-map_chapters', $keeps && $excerpt === null ? '0' : '-1',
-            ...($keeps && $excerpt !== null && $reading->extras->timecode !== null ? ['-timecode', (string) $reading->timecode($plan->range->first)] : []),
-            ...($keeps ? ['-map_metadata', '0'] : ['-map_metadata', '-1', ...($iso ? ['-write_tmcd', '0'] : [])]),
-            ...($iso ? ['-movflags', $plan->container->fastStart ? '+write_colr+faststart' : '+write_colr'] : []),
-            ...($plan->container->container instanceof ImageFolder ? ['-start_number', (string) $plan->range->first] : []),
+            '-sn',
+            '-dn',
+            '-map_chapters',
+            $keeps && $excerpt === null ? '0' : '-1',
+            ...$keeps && $excerpt !== null && $reading->extras->timecode !== null
+                ? ['-timecode', (string) $reading->timecode($plan->range->first)]
+                : [],
+            ...$keeps ? ['-map_metadata', '0'] : ['-map_metadata', '-1', ...$iso ? ['-write_tmcd', '0'] : []],
+            ...$iso ? ['-movflags', $plan->container->fastStart ? '+write_colr+faststart' : '+write_colr'] : [],
+            ...$plan->container->container instanceof ImageFolder ? ['-start_number', (string) $plan->range->first] : [],
             ...$plan->container->container->options(),
-            '-f', $plan->container->container->muxer(),
+            '-f',
+            $plan->container->container->muxer(),
         ];
     }
 

@@ -13,8 +13,13 @@ final readonly class Progress
      * @param  int  $bytes  written so far
      * @param  float|null  $seconds  of the output written so far
      */
-    public function __construct(public int $frames, public ?float $framesPerSecond, public int $bytes, public bool $ended, public ?float $seconds = null)
-    {
+    public function __construct(
+        public int $frames,
+        public ?float $framesPerSecond,
+        public int $bytes,
+        public bool $ended,
+        public ?float $seconds = null,
+    ) {
     }
 
     /**

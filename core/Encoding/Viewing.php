@@ -49,7 +49,13 @@ final readonly class Viewing
     public function asStill(FrameSize $size): array
     {
         return $this->isWide()
-            ? [...$this->intoBt709($size, 'bicubic'), 'format=gbrp', 'scale=out_color_matrix=bt601:out_range=pc:flags=accurate_rnd+full_chroma_int', 'format=yuvj444p', 'setsar=1']
+            ? [
+                ...$this->intoBt709($size, 'bicubic'),
+                'format=gbrp',
+                'scale=out_color_matrix=bt601:out_range=pc:flags=accurate_rnd+full_chroma_int',
+                'format=yuvj444p',
+                'setsar=1',
+            ]
             : [$this->scale($size, 'bt601', 'pc', 'bicubic+accurate_rnd+full_chroma_int'), 'format=yuvj444p', 'setsar=1'];
     }
 
@@ -60,7 +66,9 @@ final readonly class Viewing
 
     private function scale(FrameSize $size, string $matrix, string $range, string $scaler): string
     {
-        return "scale=w={$size->width}:h={$size->height}:in_color_matrix=".ScalerMatrix::of($this->video).":out_color_matrix={$matrix}:out_range={$range}:flags={$scaler}";
+        return "scale=w={$size->width}:h={$size->height}:in_color_matrix=".
+            ScalerMatrix::of($this->video).
+            ":out_color_matrix={$matrix}:out_range={$range}:flags={$scaler}";
     }
 
     /**
@@ -71,16 +79,37 @@ final readonly class Viewing
     private function intoBt709(FrameSize $size, string $scaler): array
     {
         $colour = $this->video->colour;
-        $primaries = ['bt709' => '709', 'bt2020' => '2020', 'smpte431' => 'smpte431', 'smpte432' => 'smpte432', 'smpte428' => 'smpte428', 'film' => 'film'][$colour->primaries ?? 'bt2020'] ?? '709';
-        $transfer = ['smpte2084' => 'smpte2084', 'arib-std-b67' => 'arib-std-b67', 'linear' => 'linear', 'iec61966-2-1' => 'iec61966-2-1'][$colour->transfer ?? ''] ?? '709';
-        $matrix = ['bt2020nc' => '2020_ncl', 'bt2020c' => '2020_cl', 'smpte170m' => '170m', 'bt470bg' => '470bg', 'ictcp' => 'ictcp', 'gbr' => 'gbr'][$colour->matrix ?? ''] ?? ($colour->primaries === 'bt2020' && $colour->matrix === null ? '2020_ncl' : '709');
+        $primaries =
+            [
+                'bt709' => '709',
+                'bt2020' => '2020',
+                'smpte431' => 'smpte431',
+                'smpte432' => 'smpte432',
+                'smpte428' => 'smpte428',
+                'film' => 'film',
+            ][$colour->primaries ?? 'bt2020'] ?? '709';
+        $transfer =
+            ['smpte2084' => 'smpte2084', 'arib-std-b67' => 'arib-std-b67', 'linear' => 'linear', 'iec61966-2-1' => 'iec61966-2-1'][
+                $colour->transfer ?? ''
+            ] ?? '709';
+        $matrix =
+            [
+                'bt2020nc' => '2020_ncl',
+                'bt2020c' => '2020_cl',
+                'smpte170m' => '170m',
+                'bt470bg' => '470bg',
+                'ictcp' => 'ictcp',
+                'gbr' => 'gbr',
+            ][$colour->matrix ?? ''] ?? ($colour->primaries === 'bt2020' && $colour->matrix === null ? '2020_ncl' : '709');
 
         return [
             "scale=w={$size->width}:h={$size->height}:flags={$scaler}",
-            "zscale=primariesin={$primaries}:transferin={$transfer}:matrixin={$matrix}:rangein=".($colour->fullRange ? 'full' : 'limited').':transfer=linear:npl=203',
+            "zscale=primariesin={$primaries}:transferin={$transfer}:matrixin={$matrix}:rangein=".
+            ($colour->fullRange ? 'full' : 'limited').
+            ':transfer=linear:npl=203',
             'format=gbrpf32le',
             'zscale=primaries=709',
-            ...($colour->isHdr() ? ['tonemap=tonemap=mobius:desat=0'] : []),
+            ...$colour->isHdr() ? ['tonemap=tonemap=mobius:desat=0'] : [],
             'zscale=transfer=709',
         ];
     }

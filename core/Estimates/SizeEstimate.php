@@ -26,7 +26,8 @@ final readonly class SizeEstimate
     /**
      * @param  int  $bytes  of the whole file
      * @param  int  $marginPercent  how far off it may be
-     * @param  string  $basis  what it rests on: bitrate, codec (its stated rate), cut (the same codec as the cut), content or sample (pieces were encoded)
+     * @param  string  $basis  what it rests on: bitrate, codec (its stated rate), cut (the same codec as the cut), content or sample
+     *     (pieces were encoded)
      */
     public function __construct(public int $bytes, public int $marginPercent, public string $basis)
     {
@@ -39,10 +40,17 @@ final readonly class SizeEstimate
         // Sound that is lossless or quiet comes to what it needs, too.
         $sound = $sample?->soundBytesPerSecond === null ? $plan->audio->bitsPerSecond() : 8 * $sample->soundBytesPerSecond;
         $seconds = $plan->duration->toFloat();
-        $packets = $plan->audio->codec === null ? 0 : (int) ceil($seconds * $plan->audio->sampleRate / 1024);
-        $media = (int) round(($bitsPerSecond + $sound) / 8 * $seconds);
+        $packets = $plan->audio->codec === null ? 0 : (int) ceil(($seconds * $plan->audio->sampleRate) / 1024);
+        $media = (int) round((($bitsPerSecond + $sound) / 8) * $seconds);
 
-        return new self($media + $plan->container->container->overhead(new Payload($plan->hasVideo() ? $plan->frames : 0, $packets, $plan->keyframes->isIntra(), $media, $seconds)), $margin, $basis);
+        return new self(
+            $media +
+                $plan->container->container->overhead(
+                    new Payload($plan->hasVideo() ? $plan->frames : 0, $packets, $plan->keyframes->isIntra(), $media, $seconds),
+                ),
+            $margin,
+            $basis,
+        );
     }
 
     /** @return array{float, int, string} bits per second of the picture, margin in percent, basis */
@@ -77,8 +85,13 @@ final readonly class SizeEstimate
         }
         $codec = $plan->video->codec;
         $cutPixels = $video === null ? 0.0 : $video->frameRate->perSecond->times($video->size->pixels())->toFloat();
-        if ($rate->mode === BitrateMode::Codec && $video !== null && $video->codec === $codec->id() && $video->profile === ($codec->profiles()[$plan->video->profile ?? ''] ?? null)) {
-            return [$reading->videoBitrate()->bitsPerSecond * $pixels / $cutPixels, 10, 'cut'];
+        if (
+            $rate->mode === BitrateMode::Codec &&
+            $video !== null &&
+            $video->codec === $codec->id() &&
+            $video->profile === ($codec->profiles()[$plan->video->profile ?? ''] ?? null)
+        ) {
+            return [($reading->videoBitrate()->bitsPerSecond * $pixels) / $cutPixels, 10, 'cut'];
         }
         $own = $codec->ownRate($plan->video->profile, $plan->frameSize->frame, $plan->frameRate->rate);
         if ($own !== null) {

@@ -22,7 +22,9 @@ final readonly class TimeEstimate
     /** What a timed run teaches about: codec, effort, passes, and how large frames are: small ones cost more for each pixel. */
     public static function key(Plan $plan): string
     {
-        return ($plan->video->hardware ?? $plan->video->codec->id())."/{$plan->video->effort}/{$plan->bitrate->passes}/".(int) round(log($plan->frameSize->picture->pixels(), 4));
+        return ($plan->video->hardware ?? $plan->video->codec->id()).
+            "/{$plan->video->effort}/{$plan->bitrate->passes}/".
+            (int) round(log($plan->frameSize->picture->pixels(), 4));
     }
 
     /** Seconds to make the file. Two passes cost about half as much again as one. */
@@ -37,6 +39,6 @@ final readonly class TimeEstimate
         $usual = $this->encoders->forVideo($plan->video)->usualSpeed($plan->video);
         $speed = $this->learnt[self::key($plan)] ?? ($plan->bitrate->passes === 2 ? intdiv($usual * 65, 100) : $usual);
 
-        return $plan->frames * $plan->frameSize->picture->pixels() / max(1, $speed) + 0.4;
+        return ($plan->frames * $plan->frameSize->picture->pixels()) / max(1, $speed) + 0.4;
     }
 }

@@ -56,13 +56,45 @@ final class Catalogue
 
     public function __construct()
     {
-        foreach ([new H264, new Hevc, new Av1, new Vp9, new Mpeg2, new ProRes, new Vc3, new Vc5, new MotionJpeg, new Ffv1, new UtVideo, new Png, new Tiff] as $codec) {
+        foreach (
+            [
+                new H264,
+                new Hevc,
+                new Av1,
+                new Vp9,
+                new Mpeg2,
+                new ProRes,
+                new Vc3,
+                new Vc5,
+                new MotionJpeg,
+                new Ffv1,
+                new UtVideo,
+                new Png,
+                new Tiff,
+            ] as $codec
+        ) {
             $this->video[$codec->id()] = $codec;
         }
         foreach ([new AacLc, new Opus, new Mp3, new Ac3, new Pcm, new Flac, new Alac] as $codec) {
             $this->audio[$codec->id()] = $codec;
         }
-        foreach ([new Mp4, new Mov, new Matroska, new WebM, new Mxf, new Avi, new MpegTs, new MpegPs, new Wav, new FlacFile, new M4a, new Mp3File, new ImageFolder] as $container) {
+        foreach (
+            [
+                new Mp4,
+                new Mov,
+                new Matroska,
+                new WebM,
+                new Mxf,
+                new Avi,
+                new MpegTs,
+                new MpegPs,
+                new Wav,
+                new FlacFile,
+                new M4a,
+                new Mp3File,
+                new ImageFolder,
+            ] as $container
+        ) {
             $this->containers[$container->id()] = $container;
         }
     }

@@ -33,6 +33,9 @@ final readonly class FrameAsk
 
     public function words(): string
     {
-        return implode(', ', array_filter([$this->shapeLabel(), $this->most === null ? '' : "at most {$this->most}", $this->projection ?? '']));
+        return implode(
+            ', ',
+            array_filter([$this->shapeLabel(), $this->most === null ? '' : "at most {$this->most}", $this->projection ?? '']),
+        );
     }
 }

@@ -49,7 +49,11 @@ final readonly class HostFile
         return new Asks(
             container: new ContainerAsk($asks->texts('containers'), $asks->bool('fastStart') ?? false),
             codecs: array_map(
-                static fn (Fields $row): CodecAsk => new CodecAsk($row->text('codec') ?? '', $row->text('profile'), $row->int('aboveWidth')),
+                static fn (Fields $row): CodecAsk => new CodecAsk(
+                    $row->text('codec') ?? '',
+                    $row->text('profile'),
+                    $row->int('aboveWidth'),
+                ),
                 $asks->rows('codecs'),
             ),
             frame: new FrameAsk(
@@ -111,15 +115,21 @@ final readonly class HostFile
 
     private function recompression(Fields $file): Recompression
     {
-        $tiers = array_map(static fn (Fields $tier): Tier => new Tier(
-            $tier->text('name') ?? '',
-            array_map(static fn (Fields $when): Condition => new Condition(
-                $when->int('shorterSide'),
-                $when->has('frameRateAbove') ? FrameRate::parse((string) $when->text('frameRateAbove')) : null,
-                $when->bool('hdr'),
-            ), $tier->rows('when')),
-            self::ladder($tier),
-        ), $file->rows('tiers'));
+        $tiers = array_map(
+            static fn (Fields $tier): Tier => new Tier(
+                $tier->text('name') ?? '',
+                array_map(
+                    static fn (Fields $when): Condition => new Condition(
+                        $when->int('shorterSide'),
+                        $when->has('frameRateAbove') ? FrameRate::parse((string) $when->text('frameRateAbove')) : null,
+                        $when->bool('hdr'),
+                    ),
+                    $tier->rows('when'),
+                ),
+                self::ladder($tier),
+            ),
+            $file->rows('tiers'),
+        );
 
         return new Recompression(
             $tiers === [] ? throw new InvalidArgumentException('What the host does to an upload needs a tier at least.') : $tiers,
@@ -130,14 +140,17 @@ final readonly class HostFile
     /** @return non-empty-list<Rung> the largest first */
     private static function ladder(Fields $tier): array
     {
-        $ladder = array_map(static fn (Fields $row): Rung => new Rung(
-            $row->int('shorterSide') ?? 0,
-            $row->text('codec') ?? '',
-            $row->has('kbps') ? Bitrate::kilobits($row->int('kbps') ?? 0) : null,
-            $row->int('quality'),
-            $row->fraction('keyframeSeconds') ?? new Fraction(2),
-            $row->text('speed') ?? 'medium',
-        ), $tier->rows('ladder'));
+        $ladder = array_map(
+            static fn (Fields $row): Rung => new Rung(
+                $row->int('shorterSide') ?? 0,
+                $row->text('codec') ?? '',
+                $row->has('kbps') ? Bitrate::kilobits($row->int('kbps') ?? 0) : null,
+                $row->int('quality'),
+                $row->fraction('keyframeSeconds') ?? new Fraction(2),
+                $row->text('speed') ?? 'medium',
+            ),
+            $tier->rows('ladder'),
+        );
         usort($ladder, static fn (Rung $a, Rung $b): int => $b->shorterSide <=> $a->shorterSide);
 
         return $ladder === [] ? throw new InvalidArgumentException('A tier needs a rendition at least.') : $ladder;
@@ -146,7 +159,8 @@ final readonly class HostFile
     private function holdToCatalogue(Host $host): void
     {
         foreach ($host->asks->container->ids as $id) {
-            isset($this->catalogue->containers()[$id]) ?: self::unknown('asks/containers', "container “{$id}”", array_keys($this->catalogue->containers()));
+            isset($this->catalogue->containers()[$id]) ?:
+            self::unknown('asks/containers', "container “{$id}”", array_keys($this->catalogue->containers()));
         }
         foreach ($host->asks->codecs as $ask) {
             $this->holdVideo('asks/codecs', $ask->codec, $ask->profile);
@@ -161,8 +175,12 @@ final readonly class HostFile
                 $this->holdVideo("recompression/tiers/{$tier->name}", $rung->codec, null);
                 $scale = $this->catalogue->video($rung->codec)->quality();
                 if ($rung->quality !== null && $scale?->holds($rung->quality) !== true) {
-                    throw new InvalidArgumentException("recompression/tiers/{$tier->name}: {$this->catalogue->video($rung->codec)->name()} has no quality {$rung->quality}."
-                        .($scale === null ? ' Give an average.' : " It runs from {$scale->best} (best) to {$scale->worst}."));
+                    throw new InvalidArgumentException(
+                        "recompression/tiers/{$tier->name}: {$this->catalogue->video(
+                            $rung->codec,
+                        )->name()} has no quality {$rung->quality}.".
+                            ($scale === null ? ' Give an average.' : " It runs from {$scale->best} (best) to {$scale->worst}."),
+                    );
                 }
             }
         }
@@ -170,7 +188,9 @@ final readonly class HostFile
 
     private function holdVideo(string $place, string $codec, ?string $profile): void
     {
-        $known = $this->catalogue->videoCodecs()[$codec] ?? self::unknown($place, "video codec “{$codec}”", array_keys($this->catalogue->videoCodecs()));
+        $known =
+            $this->catalogue->videoCodecs()[$codec] ??
+            self::unknown($place, "video codec “{$codec}”", array_keys($this->catalogue->videoCodecs()));
         if ($profile !== null && ! isset($known->profiles()[$profile])) {
             self::unknown($place, "profile “{$profile}” of {$known->name()}", array_keys($known->profiles()));
         }

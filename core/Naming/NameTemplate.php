@@ -11,8 +11,15 @@ final readonly class NameTemplate
 {
     /** What can stand between braces, and what it becomes. */
     public const FIELDS = [
-        'cut' => 'name of the cut', 'role' => 'master, upload, review …', 'host' => 'name of the host, or nothing', 'preset' => 'name of the preset',
-        'width' => 'pixels across', 'height' => 'pixels down', 'fps' => 'frames per second', 'codec' => 'how the picture is coded', 'n' => 'next free version',
+        'cut' => 'name of the cut',
+        'role' => 'master, upload, review …',
+        'host' => 'name of the host, or nothing',
+        'preset' => 'name of the preset',
+        'width' => 'pixels across',
+        'height' => 'pixels down',
+        'fps' => 'frames per second',
+        'codec' => 'how the picture is coded',
+        'n' => 'next free version',
     ];
 
     /** {cut} {role} {host} …: every field, as it is written. */
@@ -30,7 +37,10 @@ final readonly class NameTemplate
                 throw new InvalidArgumentException("A name has no field “{{$field}}”. There are: ".self::listed().'.');
             }
         }
-        if (trim((string) preg_replace('~\{[^{}]*\}~', 'x', $template)) === '' || preg_match('~[{}]~', (string) preg_replace('~\{[^{}]*\}~', '', $template)) === 1) {
+        if (
+            trim((string) preg_replace('~\{[^{}]*\}~', 'x', $template)) === '' ||
+            preg_match('~[{}]~', (string) preg_replace('~\{[^{}]*\}~', '', $template)) === 1
+        ) {
             throw new InvalidArgumentException('A name needs at least a letter or a field, and each brace its partner: {cut} {role}.');
         }
     }

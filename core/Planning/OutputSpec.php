@@ -16,7 +16,12 @@ final readonly class OutputSpec
      * @param  FrameRange|null  $range  frames of the cut to deliver; null for all
      * @param  bool  $ownRange  whether the range is this output's own and does not follow the cut's
      */
-    public function __construct(public Preset $preset, public ?Host $host, public Rules $edits, public ?FrameRange $range = null, public bool $ownRange = false)
-    {
+    public function __construct(
+        public Preset $preset,
+        public ?Host $host,
+        public Rules $edits,
+        public ?FrameRange $range = null,
+        public bool $ownRange = false,
+    ) {
     }
 }

@@ -35,14 +35,28 @@ final readonly class Planner
         $refused = [];
         while (true) {
             $draft = new Draft(
-                $this->cells, $subject, $reading, $video, $spec->preset, $spec->host, $this->catalogue, $rules, $edits, $range, $duration,
+                $this->cells,
+                $subject,
+                $reading,
+                $video,
+                $spec->preset,
+                $spec->host,
+                $this->catalogue,
+                $rules,
+                $edits,
+                $range,
+                $duration,
             );
             try {
                 [$values, $origins] = $draft->decided();
                 break;
             } catch (PlanImpossible $e) {
                 if (isset($refused[$e->cell])) {
-                    throw new InvalidArgumentException("The preset {$spec->preset->name} does not work for this cut: {$e->getMessage()}", 0, $e);
+                    throw new InvalidArgumentException(
+                        "The preset {$spec->preset->name} does not work for this cut: {$e->getMessage()}",
+                        0,
+                        $e,
+                    );
                 }
                 $yours = $edits->has($e->cell);
                 $refused[$e->cell] = new Refusal($e->cell, $e->getMessage(), $yours);

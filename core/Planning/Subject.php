@@ -15,7 +15,8 @@ final readonly class Subject
      * @param  list<string>|null  $encoders  the engine's encoders; null when it was not asked
      * @param  Found|null  $found  null while the cut has not been looked at
      * @param  Closure(string): bool|null  $taken  whether there is a file at a path below the folder for deliveries
-     * @param  array<string, string>  $planned  paths that other outputs of the sheet will take, in small letters, each with what it is but for its version
+     * @param  array<string, string>  $planned  paths that other outputs of the sheet will take, in small letters, each with what it is
+     *     but for its version
      * @param  list<string>  $hardware  encoders in graphics chips that work on this machine
      * @param  array{name: string, bytes: int}|null  $neighbour  a much larger file beside the cut whose name begins alike
      */
@@ -52,6 +53,16 @@ final readonly class Subject
      */
     public function withPlanned(string $path, string $first, int $bytes): self
     {
-        return new self($this->reading, $this->encoders, $this->volume->promising($bytes), $this->cutName, $this->found, $this->taken, [...$this->planned, mb_strtolower($path) => mb_strtolower($first)], $this->neighbour, $this->hardware);
+        return new self(
+            $this->reading,
+            $this->encoders,
+            $this->volume->promising($bytes),
+            $this->cutName,
+            $this->found,
+            $this->taken,
+            [...$this->planned, mb_strtolower($path) => mb_strtolower($first)],
+            $this->neighbour,
+            $this->hardware,
+        );
     }
 }

@@ -13,8 +13,12 @@ final readonly class Volume
      * @param  bool  $holdsCut  the cut is read from the same drive
      * @param  int  $promisedBytes  what is still to be written before: files that wait in the queue, and columns that stand before this one
      */
-    public function __construct(public ?int $freeBytes = null, public ?string $fileSystem = null, public bool $holdsCut = false, public int $promisedBytes = 0)
-    {
+    public function __construct(
+        public ?int $freeBytes = null,
+        public ?string $fileSystem = null,
+        public bool $holdsCut = false,
+        public int $promisedBytes = 0,
+    ) {
     }
 
     public function promising(int $bytes): self

@@ -8,11 +8,39 @@ namespace OuterCrate\Reading;
 final class CodecNames
 {
     private const CODECS = [
-        'h264' => 'H.264', 'hevc' => 'HEVC', 'prores' => 'ProRes', 'dnxhd' => 'VC-3', 'mpeg2video' => 'MPEG-2', 'mpeg4' => 'MPEG-4 Visual',
-        'ffv1' => 'FFV1', 'utvideo' => 'UT Video', 'vp8' => 'VP8', 'vp9' => 'VP9', 'av1' => 'AV1', 'mjpeg' => 'Motion JPEG', 'rawvideo' => 'uncompressed',
-        'v210' => 'uncompressed 10-bit', 'cfhd' => 'VC-5', 'dvvideo' => 'DV', 'vc1' => 'VC-1', 'mpeg1video' => 'MPEG-1', 'jpeg2000' => 'JPEG 2000', 'qtrle' => 'Animation RLE', 'png' => 'PNG', 'tiff' => 'TIFF',
-        'aac' => 'AAC', 'mp3' => 'MP3', 'mp2' => 'MP2', 'ac3' => 'AC-3', 'eac3' => 'E-AC-3', 'flac' => 'FLAC', 'alac' => 'ALAC', 'opus' => 'Opus', 'vorbis' => 'Vorbis',
-        'dts' => 'DTS', 'truehd' => 'TrueHD',
+        'h264' => 'H.264',
+        'hevc' => 'HEVC',
+        'prores' => 'ProRes',
+        'dnxhd' => 'VC-3',
+        'mpeg2video' => 'MPEG-2',
+        'mpeg4' => 'MPEG-4 Visual',
+        'ffv1' => 'FFV1',
+        'utvideo' => 'UT Video',
+        'vp8' => 'VP8',
+        'vp9' => 'VP9',
+        'av1' => 'AV1',
+        'mjpeg' => 'Motion JPEG',
+        'rawvideo' => 'uncompressed',
+        'v210' => 'uncompressed 10-bit',
+        'cfhd' => 'VC-5',
+        'dvvideo' => 'DV',
+        'vc1' => 'VC-1',
+        'mpeg1video' => 'MPEG-1',
+        'jpeg2000' => 'JPEG 2000',
+        'qtrle' => 'Animation RLE',
+        'png' => 'PNG',
+        'tiff' => 'TIFF',
+        'aac' => 'AAC',
+        'mp3' => 'MP3',
+        'mp2' => 'MP2',
+        'ac3' => 'AC-3',
+        'eac3' => 'E-AC-3',
+        'flac' => 'FLAC',
+        'alac' => 'ALAC',
+        'opus' => 'Opus',
+        'vorbis' => 'Vorbis',
+        'dts' => 'DTS',
+        'truehd' => 'TrueHD',
     ];
 
     public static function codec(string $id): string
@@ -23,13 +51,23 @@ final class CodecNames
     /** The profile in its usual spelling, or null where it says nothing. ProRes profiles are known by their names alone. */
     public static function profile(string $codec, ?string $profile): ?string
     {
-        if ($profile === null || $profile === '' || $profile === 'unknown' || (preg_match('~^-?\d+$~', $profile) === 1 && $profile !== '4444')) {
+        if (
+            $profile === null ||
+            $profile === '' ||
+            $profile === 'unknown' ||
+            (preg_match('~^-?\d+$~', $profile) === 1 && $profile !== '4444')
+        ) {
             return null;
         }
 
         return match (true) {
             $codec === 'prores' => match ($profile) {
-                'HQ' => '422 HQ', 'Standard' => '422', 'LT' => '422 LT', 'Proxy' => '422 Proxy', 'XQ' => '4444 XQ', default => $profile,
+                'HQ' => '422 HQ',
+                'Standard' => '422',
+                'LT' => '422 LT',
+                'Proxy' => '422 Proxy',
+                'XQ' => '4444 XQ',
+                default => $profile,
             },
             $codec === 'aac' => $profile === 'LC' ? '-LC' : $profile,
             default => $profile,

@@ -22,7 +22,7 @@ final readonly class Description
             $groups[] = self::group("Structure{$number}", self::structure($video));
         }
         foreach ($reading->audio as $i => $audio) {
-            $groups[] = self::group(count($reading->audio) > 1 ? 'Sound '.($i + 1) : 'Sound', self::sound($audio));
+            $groups[] = self::group(count($reading->audio) > 1 ? 'Audio '.($i + 1) : 'Audio', self::sound($audio));
         }
         $groups[] = self::group('Beside them', self::extras($reading->extras));
         $groups[] = self::group('Tags', $reading->extras->tags);
@@ -34,15 +34,22 @@ final readonly class Description
     private static function file(Reading $reading): array
     {
         return [
-            'Box' => $reading->containerName,
+            'Container' => $reading->containerName,
             'Brands' => implode(', ', array_map(trim(...), $reading->extras->brands)) ?: null,
             'Index' => match ($reading->fastStart) {
-                true => 'before the media (fast start)', false => 'after the media', null => null,
+                true => 'before the media (fast start)',
+                false => 'after the media',
+                null => null,
             },
-            'Length' => new Duration($reading->duration).' ('.rtrim(rtrim(number_format($reading->duration->toFloat(), 3, '.', ''), '0'), '.')."\u{2009}s)",
+            'Length' => new Duration($reading->duration).
+                ' ('.
+                rtrim(rtrim(number_format($reading->duration->toFloat(), 3, '.', ''), '0'), '.').
+                "\u{2009}s)",
             'Size' => number_format($reading->bytes, 0, '.', "\u{202F}").' bytes',
             'Rate of it all' => (string) $reading->bitrate(),
-            'Start timecode' => $reading->extras->timecode === null ? null : (string) $reading->extras->timecode.($reading->extras->timecode->dropFrame ? ', drop-frame' : ''),
+            'Start timecode' => $reading->extras->timecode === null
+                    ? null
+                    : (string) $reading->extras->timecode.($reading->extras->timecode->dropFrame ? ', drop-frame' : ''),
         ];
     }
 
@@ -62,8 +69,12 @@ final readonly class Description
             'Pixel shape' => $video->hasSquarePixels() ? 'square' : str_replace('/', ':', (string) $video->sampleAspect),
             'Picture shape' => $video->displayAspect()->numerator.':'.$video->displayAspect()->denominator,
             'Turned by' => $video->rotation === 0 ? null : "{$video->rotation}° clockwise",
-            'Frame rate' => $video->frameRate->label().((string) $video->frameRate === $video->frameRate->label() ? '' : " ({$video->frameRate})").($video->variableRate ? ', variable' : ', constant'),
-            'Nominal rate' => $video->nominalRate === null || $video->nominalRate->equals($video->frameRate->perSecond) ? null : (string) $video->nominalRate,
+            'Frame rate' => $video->frameRate->label().
+                ((string) $video->frameRate === $video->frameRate->label() ? '' : " ({$video->frameRate})").
+                ($video->variableRate ? ', variable' : ', constant'),
+            'Nominal rate' => $video->nominalRate === null || $video->nominalRate->equals($video->frameRate->perSecond)
+                    ? null
+                    : (string) $video->nominalRate,
             'Frames' => number_format($video->frames, 0, '.', "\u{202F}"),
             'Scan' => $video->scan->label(),
             'Rate' => (string) ($video->bitrate ?? $reading->videoBitrate()),
@@ -77,7 +88,8 @@ final readonly class Description
     private static function colour(VideoReading $video): array
     {
         return [
-            'Samples' => "{$video->pixelFormat->bitDepth}-bit {$video->pixelFormat->chroma->value}".($video->pixelFormat->alpha ? ' with alpha' : ''),
+            'Samples' => "{$video->pixelFormat->bitDepth}-bit {$video->pixelFormat->chroma->value}".
+                ($video->pixelFormat->alpha ? ' with alpha' : ''),
             'Primaries' => Cicp::primaries($video->colour->primaries),
             'Transfer' => Cicp::transfer($video->colour->transfer),
             'Matrix' => Cicp::matrix($video->colour->matrix),
@@ -97,9 +109,13 @@ final readonly class Description
         }
 
         return [
-            'Keyframes' => "every {$gop->frames} frames at most (".rtrim(rtrim(number_format($video->frameRate->secondsOf($gop->frames)->toFloat(), 2, '.', ''), '0'), '.')."\u{2009}s)",
+            'Keyframes' => "every {$gop->frames} frames at most (".
+                rtrim(rtrim(number_format($video->frameRate->secondsOf($gop->frames)->toFloat(), 2, '.', ''), '0'), '.').
+                "\u{2009}s)",
             'GOP' => match ($gop->closed) {
-                true => 'closed', false => 'open', null => 'only one',
+                true => 'closed',
+                false => 'open',
+                null => 'only one',
             },
             'B-frames in a row' => $gop->bFrames.($gop->pyramid ? ', in a pyramid' : ''),
             'References' => $video->references === null ? null : (string) $video->references,
@@ -124,9 +140,28 @@ final readonly class Description
     private static function extras(Extras $extras): array
     {
         return [
-            'Captions' => implode(', ', array_map(static fn (array $c): string => $c['codec'].($c['language'] === null ? '' : " ({$c['language']})"), $extras->captions)) ?: null,
-            'Chapters' => implode(', ', array_map(static fn (array $c): string => trim($c['title'].' at '.new Duration(new Fraction((int) round($c['start'] * 1000), 1000))), array_slice($extras->chapters, 0, 40))) ?: null,
-            'Attachments' => implode(', ', array_map(static fn (array $a): string => "{$a['name']} ({$a['type']})", $extras->attachments)) ?: null,
+            'Captions' => implode(
+                ', ',
+                array_map(
+                    static fn (array $c): string => $c['codec'].($c['language'] === null ? '' : " ({$c['language']})"),
+                    $extras->captions,
+                ),
+            ) ?:
+                null,
+            'Chapters' => implode(
+                ', ',
+                array_map(
+                    static fn (array $c): string => trim(
+                        $c['title'].' at '.new Duration(new Fraction((int) round($c['start'] * 1000), 1000)),
+                    ),
+                    array_slice($extras->chapters, 0, 40),
+                ),
+            ) ?:
+                null,
+            'Attachments' => implode(', ', array_map(
+                static fn (array $a): string => "{$a['name']} ({$a['type']})",
+                $extras->attachments,
+            )) ?: null,
         ];
     }
 

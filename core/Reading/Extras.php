@@ -30,6 +30,11 @@ final readonly class Extras
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['captions' => $this->captions, 'chapters' => $this->chapters, 'attachments' => $this->attachments, 'tags' => (object) $this->tags];
+        return [
+            'captions' => $this->captions,
+            'chapters' => $this->chapters,
+            'attachments' => $this->attachments,
+            'tags' => (object) $this->tags,
+        ];
     }
 }

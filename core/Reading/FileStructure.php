@@ -34,11 +34,14 @@ final readonly class FileStructure
         $text = ltrim($head, "\xEF\xBB\xBF \t\r\n");
 
         return match (true) {
-            preg_match('~^(#EXTM3U|ffconcat|\[playlist\]|<\?xml[^>]*>\s*<(MPD|smil|playlist|asx)|<(MPD|smil|asx)\b|\[Reference\]|RTSPtext)~i', $text) === 1 => new self(playlist: true),
+            preg_match(
+                '~^(#EXTM3U|ffconcat|\[playlist\]|<\?xml[^>]*>\s*<(MPD|smil|playlist|asx)|<(MPD|smil|asx)\b|\[Reference\]|RTSPtext)~i',
+                $text,
+            ) === 1 => new self(playlist: true),
             self::looksLikeBoxes($head) => self::boxes($stream, $bytes),
             str_starts_with($head, 'RIFF') && strlen($head) >= 12 => self::riff($head),
             str_starts_with($head, "\x1A\x45\xDF\xA3") => self::matroska($head),
-            default => new self,
+            default => new self(),
         };
     }
 
@@ -74,9 +77,9 @@ final readonly class FileStructure
                 break;
             }
             match (substr($header, 4, 4)) {
-                'moov' => $movie ??= $position,
-                'mdat' => $media ??= $position,
-                'moof' => $fragmented = true,
+                'moov' => ($movie ??= $position),
+                'mdat' => ($media ??= $position),
+                'moof' => ($fragmented = true),
                 default => null,
             };
             $position += $size;
@@ -96,7 +99,7 @@ final readonly class FileStructure
         $size = unpack('V', substr($head, 4, 4));
         $length = is_array($size) && is_int($size[1]) ? $size[1] : 0;
 
-        return $length === 0 || $length === 0xFFFFFFFF ? new self : new self(expectedBytes: $length + 8);
+        return $length === 0 || $length === 0xFFFFFFFF ? new self() : new self(expectedBytes: $length + 8);
     }
 
     /** Matroska (RFC 9559): the EBML header, then a Segment whose size may be unknown (RFC 8794, 6.2). */
@@ -104,7 +107,7 @@ final readonly class FileStructure
     {
         [$headerSize, $after] = self::vint($head, 4);
         if ($headerSize === null) {
-            return new self;
+            return new self();
         }
         $segment = $after + $headerSize;
         // EBML DocType (RFC 8794, 11.2.6): "matroska", or "webm" for the part of it that is made for the web.

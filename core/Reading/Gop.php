@@ -27,7 +27,9 @@ final readonly class Gop
         }
         $seconds = rtrim(rtrim(number_format($rate->secondsOf($this->frames)->toFloat(), 2, '.', ''), '0'), '.');
         $closed = match ($this->closed) {
-            true => ' · closed', false => ' · open', null => '',
+            true => ' · closed',
+            false => ' · open',
+            null => '',
         };
 
         return "{$seconds}\u{2009}s{$closed} · {$this->bFrames} B";
@@ -44,6 +46,11 @@ final readonly class Gop
     {
         $fields = new Fields($gop);
 
-        return new self(max(1, $fields->int('frames') ?? 1), $fields->bool('closed'), $fields->int('bFrames') ?? 0, $fields->bool('pyramid') ?? false);
+        return new self(
+            max(1, $fields->int('frames') ?? 1),
+            $fields->bool('closed'),
+            $fields->int('bFrames') ?? 0,
+            $fields->bool('pyramid') ?? false,
+        );
     }
 }

@@ -8,10 +8,14 @@ use Closure;
 use OuterCrate\Json\Fields;
 use OuterCrate\Units\Fraction;
 
-/** The display that an HDR picture was graded on (SMPTE ST 2086). Chromaticities as CIE 1931 x and y; luminance in cd/m². */
+/**
+ * The display that an HDR picture was graded on (SMPTE ST 2086). Chromaticities as CIE 1931 x and y; luminance in cd/m².
+ *
+ * @phpstan-type Point array{Fraction, Fraction}
+ */
 final readonly class MasteringDisplay
 {
-    /** @param  array{red: array{Fraction, Fraction}, green: array{Fraction, Fraction}, blue: array{Fraction, Fraction}, white: array{Fraction, Fraction}}|null  $points */
+    /** @param  array{red: Point, green: Point, blue: Point, white: Point}|null  $points */
     private function __construct(public ?array $points, public ?Fraction $darkest, public ?Fraction $brightest)
     {
     }
@@ -30,7 +34,9 @@ final readonly class MasteringDisplay
         $white = $point('white_point_x', 'white_point_y');
 
         return new self(
-            $red === null || $green === null || $blue === null || $white === null ? null : ['red' => $red, 'green' => $green, 'blue' => $blue, 'white' => $white],
+            $red === null || $green === null || $blue === null || $white === null
+                ? null
+                : ['red' => $red, 'green' => $green, 'blue' => $blue, 'white' => $white],
             $side->fraction('min_luminance'),
             $side->fraction('max_luminance'),
         );
@@ -51,16 +57,25 @@ final readonly class MasteringDisplay
         return implode(', ', $parts);
     }
 
-    /** As HEVC encoders take it: chromaticities in steps of 0.00002, luminance in steps of 0.0001 cd/m² (ITU-T H.265, D.3.28). Null when a part is not known. */
+    /**
+     * As HEVC encoders take it: chromaticities in steps of 0.00002, luminance in steps of 0.0001 cd/m² (ITU-T H.265, D.3.28).
+     * Null when a part is not known.
+     */
     public function inSteps(): ?string
     {
-        return $this->written(static fn (Fraction $x): string => (string) $x->times(50_000)->round(), static fn (Fraction $light): string => (string) $light->times(10_000)->round());
+        return $this->written(
+            static fn (Fraction $x): string => (string) $x->times(50_000)->round(),
+            static fn (Fraction $light): string => (string) $light->times(10_000)->round(),
+        );
     }
 
     /** As AV1 encoders take it: plain numbers. Null when a part is not known. */
     public function inNumbers(): ?string
     {
-        return $this->written(static fn (Fraction $x): string => sprintf('%.5F', $x->toFloat()), static fn (Fraction $light): string => sprintf('%.4F', $light->toFloat()));
+        return $this->written(
+            static fn (Fraction $x): string => sprintf('%.5F', $x->toFloat()),
+            static fn (Fraction $light): string => sprintf('%.4F', $light->toFloat()),
+        );
     }
 
     /**
@@ -84,9 +99,13 @@ final readonly class MasteringDisplay
     public function toArray(): array
     {
         return [
-            'red' => self::pair($this->points['red'] ?? null), 'green' => self::pair($this->points['green'] ?? null),
-            'blue' => self::pair($this->points['blue'] ?? null), 'white' => self::pair($this->points['white'] ?? null),
-            'darkest' => $this->darkest?->toFloat(), 'brightest' => $this->brightest?->toFloat(), 'label' => $this->label(),
+            'red' => self::pair($this->points['red'] ?? null),
+            'green' => self::pair($this->points['green'] ?? null),
+            'blue' => self::pair($this->points['blue'] ?? null),
+            'white' => self::pair($this->points['white'] ?? null),
+            'darkest' => $this->darkest?->toFloat(),
+            'brightest' => $this->brightest?->toFloat(),
+            'label' => $this->label(),
         ];
     }
 
@@ -94,7 +113,7 @@ final readonly class MasteringDisplay
     private function gamut(): string
     {
         $green = $this->points['green'] ?? null;
-        foreach (['BT.709' => [0.300, 0.600], 'P3' => [0.265, 0.690], 'BT.2020' => [0.170, 0.797]] as $name => [$x, $y]) {
+        foreach (['BT.709' => [0.3, 0.6], 'P3' => [0.265, 0.69], 'BT.2020' => [0.17, 0.797]] as $name => [$x, $y]) {
             if ($green !== null && abs($green[0]->toFloat() - $x) < 0.005 && abs($green[1]->toFloat() - $y) < 0.005) {
                 return "{$name} primaries";
             }

@@ -60,9 +60,22 @@ final readonly class ProbeReader
         if ($duration->compare(0) <= 0) {
             throw Unreadable::cutShort();
         }
-        [$container, $name] = CodecNames::container($format->text('format_name') ?? '', $format->within('tags')->text('major_brand'), (new Fields($probe))->text('docType'));
+        [$container, $name] = CodecNames::container(
+            $format->text('format_name') ?? '',
+            $format->within('tags')->text('major_brand'),
+            (new Fields($probe))->text('docType'),
+        );
 
-        return new Reading($container, $name, $fastStart, $duration, $bytes, $video, $audio, $this->extras($probe, $streams, $video[0]->frameRate ?? FrameRate::of(25)));
+        return new Reading(
+            $container,
+            $name,
+            $fastStart,
+            $duration,
+            $bytes,
+            $video,
+            $audio,
+            $this->extras($probe, $streams, $video[0]->frameRate ?? FrameRate::of(25)),
+        );
     }
 
     /** @param  array<mixed>  $probe */
@@ -96,7 +109,8 @@ final readonly class ProbeReader
             codecName: CodecNames::codec($codec),
             profile: CodecNames::profile($codec, $stream->text('profile')),
             level: ($stream->int('level') ?? -1) > 0 ? $stream->int('level') : null,
-            codecs: $track->text('codecs') ?? ($codec === 'h264' && $stream->has('extradata') ? CodecString::of('avc1', ['avcC' => self::extradata($stream)]) : null),
+            codecs: $track->text('codecs') ??
+                ($codec === 'h264' && $stream->has('extradata') ? CodecString::of('avc1', ['avcC' => self::extradata($stream)]) : null),
             size: $size,
             codedSize: self::codedSize($stream, $size),
             sampleAspect: self::aspect($stream->text('sample_aspect_ratio')),
@@ -140,7 +154,11 @@ final readonly class ProbeReader
             if ($known->bool('variableRate') !== null) {
                 $gop = $known->within('gop')->all();
 
-                return ['gop' => $gop === [] ? null : Gop::fromArray($gop), 'variableRate' => $known->bool('variableRate'), 'shortestGap' => $known->float('shortestGap')];
+                return [
+                    'gop' => $gop === [] ? null : Gop::fromArray($gop),
+                    'variableRate' => $known->bool('variableRate'),
+                    'shortestGap' => $known->float('shortestGap'),
+                ];
             }
         }
         $order = new FrameOrder;
@@ -151,7 +169,11 @@ final readonly class ProbeReader
             }
         }
 
-        return ['gop' => $order->gop(), 'variableRate' => $order->times()->areVariable(), 'shortestGap' => $order->times()->shortestUsualGap()];
+        return [
+            'gop' => $order->gop(),
+            'variableRate' => $order->times()->areVariable(),
+            'shortestGap' => $order->times()->shortestUsualGap(),
+        ];
     }
 
     /** Streams say it in their header; where they do not, the first frame does. */
@@ -161,7 +183,11 @@ final readonly class ProbeReader
             'tt', 'tb' => Scan::TopFieldFirst,
             'bb', 'bt' => Scan::BottomFieldFirst,
             'progressive' => Scan::Progressive,
-            default => $frame->int('interlaced_frame') !== 1 ? Scan::Progressive : ($frame->int('top_field_first') === 1 ? Scan::TopFieldFirst : Scan::BottomFieldFirst),
+            default => $frame->int('interlaced_frame') !== 1
+                ? Scan::Progressive
+                : ($frame->int('top_field_first') === 1
+                    ? Scan::TopFieldFirst
+                    : Scan::BottomFieldFirst),
         };
     }
 
@@ -170,7 +196,9 @@ final readonly class ProbeReader
         $width = $stream->int('coded_width') ?? 0;
         $height = $stream->int('coded_height') ?? 0;
 
-        return $width >= $shown->width && $height >= $shown->height && $width <= 40_000 && $height <= 40_000 ? new FrameSize($width, $height) : $shown;
+        return $width >= $shown->width && $height >= $shown->height && $width <= 40_000 && $height <= 40_000
+            ? new FrameSize($width, $height)
+            : $shown;
     }
 
     /** The engine counts time from the earliest stream of the file. */
@@ -186,7 +214,10 @@ final readonly class ProbeReader
     private static function stereo(Fields $stream): ?string
     {
         return match (self::sideData([$stream], 'Stereo 3D')?->text('type')) {
-            'top and bottom' => 'top-bottom', 'side by side' => 'left-right', '2D' => 'mono', default => null,
+            'top and bottom' => 'top-bottom',
+            'side by side' => 'left-right',
+            '2D' => 'mono',
+            default => null,
         };
     }
 
@@ -207,12 +238,18 @@ final readonly class ProbeReader
             if ($stream->text('codec_type') === 'subtitle') {
                 $captions[] = ['codec' => $stream->text('codec_name') ?? 'unknown', 'language' => $language === 'und' ? null : $language];
             } elseif ($stream->text('codec_type') === 'attachment' || $stream->within('disposition')->int('attached_pic') === 1) {
-                $attachments[] = ['name' => self::short($tags->text('filename') ?? $tags->text('comment') ?? 'untitled'), 'type' => self::short($tags->text('mimetype') ?? $stream->text('codec_name') ?? 'unknown')];
+                $attachments[] = [
+                    'name' => self::short($tags->text('filename') ?? ($tags->text('comment') ?? 'untitled')),
+                    'type' => self::short($tags->text('mimetype') ?? ($stream->text('codec_name') ?? 'unknown')),
+                ];
             }
         }
         $chapters = [];
         foreach (array_slice(self::rows($probe, 'chapters'), 0, 1000) as $chapter) {
-            $chapters[] = ['start' => $chapter->float('start_time') ?? 0.0, 'title' => self::short($chapter->within('tags')->text('title') ?? '')];
+            $chapters[] = [
+                'start' => $chapter->float('start_time') ?? 0.0,
+                'title' => self::short($chapter->within('tags')->text('title') ?? ''),
+            ];
         }
         $tags = [];
         foreach (array_slice($format->within('tags')->all(), 0, self::MOST_TAGS, true) as $name => $value) {
@@ -272,7 +309,7 @@ final readonly class ProbeReader
     private function audio(Fields $stream, Fields $track): AudioReading
     {
         $codec = $stream->text('codec_name') ?? 'unknown';
-        $depth = $stream->int('bits_per_raw_sample') ?? $stream->int('bits_per_sample') ?? 0;
+        $depth = $stream->int('bits_per_raw_sample') ?? ($stream->int('bits_per_sample') ?? 0);
         $bitrate = $stream->int('bit_rate') ?? 0;
         $language = $stream->within('tags')->text('language');
 

@@ -109,7 +109,10 @@ final readonly class Reading
             'brands' => $this->extras->brands,
             'startTimecode' => $this->extras->timecode === null ? null : (string) $this->extras->timecode,
             'length' => $this->length(),
-            'video' => array_map(fn (VideoReading $v): array => $v->toArray() + ['bitrate' => ($v->bitrate ?? $this->videoBitrate())->bitsPerSecond], $this->video),
+            'video' => array_map(
+                fn (VideoReading $v): array => $v->toArray() + ['bitrate' => ($v->bitrate ?? $this->videoBitrate())->bitsPerSecond],
+                $this->video,
+            ),
             'audio' => array_map(static fn (AudioReading $a): array => $a->toArray(), $this->audio),
         ] + $this->extras->toArray();
     }

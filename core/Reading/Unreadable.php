@@ -13,7 +13,10 @@ final class Unreadable extends RuntimeException implements Refused
 {
     use Says;
 
-    /** @param  string  $reason a short stable id: empty, not-media, cut-short, no-video, playlist, refers-elsewhere, encrypted, too-large-to-be-true */
+    /**
+     * @param  string  $reason a short stable id: empty, not-media, cut-short, no-video, playlist, refers-elsewhere, encrypted,
+     *     too-large-to-be-true
+     */
     private function __construct(private readonly string $reason, string $what, string $todo)
     {
         $this->say($what, $todo);
@@ -36,14 +39,23 @@ final class Unreadable extends RuntimeException implements Refused
 
     public static function notMedia(): self
     {
-        return new self('not-media', 'This is not a video file.', 'If it is the project of an edit, export the finished cut and choose that file.');
+        return new self(
+            'not-media',
+            'This is not a video file.',
+            'If it is the project of an edit, export the finished cut and choose that file.',
+        );
     }
 
     public static function cutShort(?int $bytes = null, ?int $expected = null): self
     {
-        $measure = $bytes !== null && $expected !== null
-            ? sprintf(' %s of %s bytes are there.', number_format($bytes, 0, '.', "\u{202F}"), number_format($expected, 0, '.', "\u{202F}"))
-            : ' Its index is missing.';
+        $measure =
+            $bytes !== null && $expected !== null
+                ? sprintf(
+                    ' %s of %s bytes are there.',
+                    number_format($bytes, 0, '.', "\u{202F}"),
+                    number_format($expected, 0, '.', "\u{202F}"),
+                )
+                : ' Its index is missing.';
 
         return new self('cut-short', "The file is cut short.{$measure}", 'Copy or export it again.');
     }
@@ -60,7 +72,11 @@ final class Unreadable extends RuntimeException implements Refused
 
     public static function refersElsewhere(): self
     {
-        return new self('refers-elsewhere', 'The picture of this file lies in other files that it only names.', 'Export it again as one self-contained file.');
+        return new self(
+            'refers-elsewhere',
+            'The picture of this file lies in other files that it only names.',
+            'Export it again as one self-contained file.',
+        );
     }
 
     public static function encrypted(): self
@@ -70,6 +86,10 @@ final class Unreadable extends RuntimeException implements Refused
 
     public static function absurd(string $what): self
     {
-        return new self('too-large-to-be-true', "The file claims {$what}, which no real video has. It is damaged or was made to mislead, and was not opened further.", '');
+        return new self(
+            'too-large-to-be-true',
+            "The file claims {$what}, which no real video has. It is damaged or was made to mislead, and was not opened further.",
+            '',
+        );
     }
 }

@@ -81,7 +81,9 @@ final readonly class VideoReading
     /** @param  FrameSize|null  $part  of the upright picture; null for all of it */
     public function displayAspect(?FrameSize $part = null): Fraction
     {
-        $aspect = $this->turned($part ?? $this->uprightSize())->aspect()->times($this->sampleAspect);
+        $aspect = $this->turned($part ?? $this->uprightSize())
+            ->aspect()
+            ->times($this->sampleAspect);
 
         return $this->rotation % 180 === 0 ? $aspect : (new Fraction(1))->over($aspect);
     }
@@ -146,7 +148,9 @@ final readonly class VideoReading
             'contentLight' => $this->contentLight?->toArray(),
             'projection' => $this->projection,
             'stereo' => $this->stereo,
-            'gop' => $this->gop === null ? null : $this->gop->toArray() + ['references' => $this->references, 'label' => $this->gop->label($this->frameRate)],
+            'gop' => $this->gop === null
+                    ? null
+                    : $this->gop->toArray() + ['references' => $this->references, 'label' => $this->gop->label($this->frameRate)],
             'captions' => $this->captions,
             'frames' => $this->frames,
         ];

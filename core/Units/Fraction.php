@@ -98,7 +98,9 @@ final readonly class Fraction
         $other = is_int($other) ? new self($other) : $other;
         $quotient = $this->over($other->numerator === 0 ? new self(1) : $other);
 
-        return $other->numerator === 0 ? $this->numerator <=> 0 : ($quotient->numerator <=> $quotient->denominator) * ($other->numerator < 0 ? -1 : 1);
+        return $other->numerator === 0
+            ? $this->numerator <=> 0
+            : ($quotient->numerator <=> $quotient->denominator) * ($other->numerator < 0 ? -1 : 1);
     }
 
     public function equals(self $other): bool

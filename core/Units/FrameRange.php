@@ -15,7 +15,9 @@ final readonly class FrameRange
     public function __construct(public int $first, public int $last)
     {
         if ($first < 0 || $last < $first) {
-            throw new InvalidArgumentException("A range runs from frame 0 or later to a frame not before it, not from {$first} to {$last}.");
+            throw new InvalidArgumentException(
+                "A range runs from frame 0 or later to a frame not before it, not from {$first} to {$last}.",
+            );
         }
     }
 

@@ -53,7 +53,9 @@ final readonly class Timecode
             $perTenMinutes = $nominal * 600 - 9 * $dropped;
             $tens = intdiv($frame, $perTenMinutes);
             $rest = $frame % $perTenMinutes;
-            $frame += 9 * $dropped * $tens + ($rest < $nominal * 60 ? 0 : $dropped * (1 + intdiv($rest - $nominal * 60, $nominal * 60 - $dropped)));
+            $frame +=
+                9 * $dropped * $tens +
+                ($rest < $nominal * 60 ? 0 : $dropped * (1 + intdiv($rest - $nominal * 60, $nominal * 60 - $dropped)));
         }
         $seconds = intdiv($frame, $nominal);
 

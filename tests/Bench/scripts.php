@@ -13,5 +13,7 @@ $take = function (string $entry) use (&$take, &$files, $manifest): void {
     array_map($take, $manifest[$entry]['imports'] ?? []);
 };
 $take('resources/js/main.tsx');
-$bytes = array_sum(array_map(fn (string $file): int => strlen(gzencode(file_get_contents(public_path("build/{$file}")), 9)), array_keys($files)));
+$bytes = array_sum(
+    array_map(fn (string $file): int => strlen(gzencode(file_get_contents(public_path("build/{$file}")), 9)), array_keys($files)),
+);
 figure('JavaScript for first paint, gzipped', number_format($bytes / 1000, 1).' kB', 'at most 250 kB');

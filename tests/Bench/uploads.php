@@ -12,12 +12,31 @@ require __DIR__.'/bench.php.inc';
 const PIECE = 8 * 1024 * 1024;
 
 $address = serve($scratch);
-$pids = fn (): array => array_filter(explode("\n", (new Process(['pgrep', '-f', parse_url($address, PHP_URL_HOST).':'.parse_url($address, PHP_URL_PORT)]))->mustRun()->getOutput()));
-$peak = fn (): int => max(array_map(fn (string $pid): int => preg_match('~VmHWM:\s+(\d+)~', (string) @file_get_contents("/proc/{$pid}/status"), $m) === 1 ? (int) $m[1] * 1024 : 0, $pids()));
+$pids = fn (): array => array_filter(
+    explode(
+        "\n",
+        (new Process(['pgrep', '-f', parse_url($address, PHP_URL_HOST).':'.parse_url($address, PHP_URL_PORT)]))->mustRun()->getOutput(),
+    ),
+);
+$peak = fn (): int => max(
+    array_map(
+        fn (string $pid): int => preg_match('~VmHWM:\s+(\d+)~', (string) @file_get_contents("/proc/{$pid}/status"), $m) === 1
+            ? (int) $m[1] * 1024
+            : 0,
+        $pids(),
+    ),
+);
 $piece = random_bytes(PIECE);
 $curl = curl_init();
 $ask = function (string $method, string $url, array $headers, string $body = '') use ($curl): string {
-    curl_setopt_array($curl, [CURLOPT_URL => $url, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_POSTFIELDS => $body, CURLOPT_HTTPHEADER => ['Tus-Resumable: 1.0.0', 'Expect:', ...$headers]]);
+    curl_setopt_array($curl, [
+        CURLOPT_URL => $url,
+        CURLOPT_CUSTOMREQUEST => $method,
+        CURLOPT_RETURNTRANSFER => true,
+        CURLOPT_HEADER => true,
+        CURLOPT_POSTFIELDS => $body,
+        CURLOPT_HTTPHEADER => ['Tus-Resumable: 1.0.0', 'Expect:', ...$headers],
+    ]);
 
     return (string) curl_exec($curl);
 };
@@ -34,12 +53,16 @@ $send = function (int $pieces) use ($ask, $address, $piece, $onDisk): array {
         }
     }
 
-    return [$most, $pieces * PIECE / ((hrtime(true) - $begun) / 1e9)];
+    return [$most, ($pieces * PIECE) / ((hrtime(true) - $begun) / 1e9)];
 };
 $send(8);
 $small = $peak();
 [$most, $speed] = $send(128);
 $large = $peak();
-figure('Memory of a server process for a file of 1 GB / of 64 MB', sprintf('%.2f ×', $large / $small), sprintf('constant; %.0f MB', $large / 1e6));
+figure(
+    'Memory of a server process for a file of 1 GB / of 64 MB',
+    sprintf('%.2f ×', $large / $small),
+    sprintf('constant; %.0f MB', $large / 1e6),
+);
 figure('Bytes on the disk while it arrives / bytes sent', sprintf('%.2f ×', $most), 'no second copy');
 figure('Taken in', sprintf('%.0f MB/s', $speed / 1e6), 'no promise');

@@ -47,14 +47,23 @@ function film(string $pattern): Leftover
         $at += $frames;
     }
 
-    return Leftover::in($at, FrameRate::of(25), array_column($black, 0), array_column(array_filter($black, fn (array $b): bool => $b[1]), 0), true);
+    return Leftover::in(
+        $at,
+        FrameRate::of(25),
+        array_column($black, 0),
+        array_column(array_filter($black, fn (array $b): bool => $b[1]), 0),
+        true,
+    );
 }
 
 it('tells what was left behind from what belongs', function (string $pattern, array $leftover, ?array $range, ?string $reason) {
     $found = film($pattern);
-    expect(array_map(fn (Span $span): array => [$span->firstFrame, $span->lastFrame], $found->spans))->toBe($leftover)
-        ->and($found->suggested === null ? null : [$found->suggested->first, $found->suggested->last])->toBe($range)
-        ->and($found->reason)->toBe($reason);
+    expect(array_map(fn (Span $span): array => [$span->firstFrame, $span->lastFrame], $found->spans))
+        ->toBe($leftover)
+        ->and($found->suggested === null ? null : [$found->suggested->first, $found->suggested->last])
+        ->toBe($range)
+        ->and($found->reason)
+        ->toBe($reason);
 })->with([
     'nothing' => ['F60', [], null, null],
     'a scrap after a gap' => ['F60 B1 F1', [[1525, 1549]], [0, 1499], 'footage after a gap'],
@@ -78,40 +87,74 @@ it('never suggests a range outside the cut, nor one that is empty', function () 
             expect($found->suggested->first)->toBeGreaterThanOrEqual(0)->and($found->suggested->last)->toBeLessThan($frames);
         }
         foreach ($found->spans as $span) {
-            expect($span->firstFrame)->toBeGreaterThan($found->suggested->last)->and($span->lastFrame)->toBeLessThan($frames)->and($span->count())->toBeGreaterThan(0);
+            expect($span->firstFrame)
+                ->toBeGreaterThan($found->suggested->last)
+                ->and($span->lastFrame)
+                ->toBeLessThan($frames)
+                ->and($span->count())
+                ->toBeGreaterThan(0);
         }
     }
 });
 
 it('finds black, but no dark scene and no single black frame', function () {
-    $frames = [...array_fill(0, 20, [40, 200]), [0, 0], ...array_fill(0, 10, [40, 200]), ...array_fill(0, 10, [1, 3]), ...array_fill(0, 10, [4, 40])];
+    $frames = [
+        ...array_fill(0, 20, [40, 200]),
+        [0, 0],
+        ...array_fill(0, 10, [40, 200]),
+        ...array_fill(0, 10, [1, 3]),
+        ...array_fill(0, 10, [4, 40]),
+    ];
     $facts = facts(['mean' => array_column($frames, 0), 'brightest' => array_column($frames, 1)]);
-    expect(array_map(fn (Span $span): array => [$span->firstFrame, $span->lastFrame], BlackSpans::in($facts, FrameRate::of(25))))->toBe([[31, 40]]);
+    expect(array_map(fn (Span $span): array => [$span->firstFrame, $span->lastFrame], BlackSpans::in($facts, FrameRate::of(25))))->toBe([
+        [31, 40],
+    ]);
 });
 
 it('takes a picture for still after a second, black apart', function () {
     $still = [...array_fill(0, 30, 0), ...array_fill(0, 30, 1), ...array_fill(0, 5, 0), ...array_fill(0, 10, 1)];
     $facts = facts(['mean' => array_fill(0, 75, 90), 'brightest' => array_fill(0, 75, 200), 'still' => $still]);
-    expect(array_map(fn (Span $span): array => [$span->firstFrame, $span->lastFrame], StillSpans::in($facts, FrameRate::of(25))))->toBe([[29, 59]]);
+    expect(array_map(fn (Span $span): array => [$span->firstFrame, $span->lastFrame], StillSpans::in($facts, FrameRate::of(25))))->toBe([
+        [29, 59],
+    ]);
     $dark = facts(['mean' => array_fill(0, 75, 0), 'brightest' => array_fill(0, 75, 0), 'still' => $still]);
     expect(StillSpans::in($dark, FrameRate::of(25)))->toBe([]);
 });
 
 it('sees silence in frames of the picture', function () {
     $level = [...array_fill(0, 40, -20), ...array_fill(0, 20, -75), ...array_fill(0, 40, -20)];
-    $facts = facts(['mean' => array_fill(0, 150, 90), 'peak' => array_fill(0, 100, 0.1), 'level' => array_map(fn (int $db): int => $db + Measure::LIFT, $level)]);
-    expect(array_map(fn (Span $span): array => [$span->firstFrame, $span->lastFrame], Silence::in($facts, FrameRate::of(30000, 1001))))->toBe([[60, 88]])
-        ->and(Silence::in(facts(['mean' => [1, 2]]), FrameRate::of(25)))->toBe([]);
+    $facts = facts([
+        'mean' => array_fill(0, 150, 90),
+        'peak' => array_fill(0, 100, 0.1),
+        'level' => array_map(fn (int $db): int => $db + Measure::LIFT, $level),
+    ]);
+    expect(array_map(fn (Span $span): array => [$span->firstFrame, $span->lastFrame], Silence::in($facts, FrameRate::of(30000, 1001))))
+        ->toBe([[60, 88]])
+        ->and(Silence::in(facts(['mean' => [1, 2]]), FrameRate::of(25)))
+        ->toBe([]);
 });
 
 it('finds bars that stay, and no dark corner', function () {
     $bar = str_repeat("\0", 20).str_repeat(chr(120), 140).str_repeat("\2", 20);
     $corner = implode('', array_map(fn (int $i): string => chr((int) min(200, $i / 4)), range(0, 179)));
-    expect(EdgeSample::bars($bar))->toBe([20, 20])
-        ->and(EdgeSample::bars($corner)[0])->toBe(0)
-        ->and(EdgeSample::bars(str_repeat("\1", 180)))->toBeNull();
-    $bars = Bars::in(facts(['top' => [Measure::BLACK_FRAME, 20, 24, 20], 'bottom' => [Measure::BLACK_FRAME, 20, 20, 0], 'left' => [Measure::BLACK_FRAME, 1, 1, 1], 'right' => [0]]));
-    expect($bars->toArray())->toBe(['top' => 20, 'bottom' => 0, 'left' => 0, 'right' => 0])->and($bars->label())->toBe("20\u{2009}px top");
+    expect(EdgeSample::bars($bar))
+        ->toBe([20, 20])
+        ->and(EdgeSample::bars($corner)[0])
+        ->toBe(0)
+        ->and(EdgeSample::bars(str_repeat("\1", 180)))
+        ->toBeNull();
+    $bars = Bars::in(
+        facts([
+            'top' => [Measure::BLACK_FRAME, 20, 24, 20],
+            'bottom' => [Measure::BLACK_FRAME, 20, 20, 0],
+            'left' => [Measure::BLACK_FRAME, 1, 1, 1],
+            'right' => [0],
+        ]),
+    );
+    expect($bars->toArray())
+        ->toBe(['top' => 20, 'bottom' => 0, 'left' => 0, 'right' => 0])
+        ->and($bars->label())
+        ->toBe("20\u{2009}px top");
 });
 
 it('tells the rhythm in which frames repeat', function (array $pattern, ?string $label) {
@@ -119,7 +162,9 @@ it('tells the rhythm in which frames repeat', function (array $pattern, ?string 
     for ($i = 0; $i < 300; $i++) {
         $difference[] = $pattern[$i % count($pattern)] === 0 ? 0.02 : 2.0 + ($i % 7) / 10;
     }
-    expect(RepeatedFrames::in(facts(['mean' => array_fill(0, 301, 90), 'difference' => $difference]))?->label(FrameRate::of(30)))->toBe($label);
+    expect(RepeatedFrames::in(facts(['mean' => array_fill(0, 301, 90), 'difference' => $difference]))?->label(FrameRate::of(30)))->toBe(
+        $label,
+    );
 })->with([
     'every frame is new' => [[1], null],
     'every second' => [[1, 0], '15 in 30: 1 of every 2 frames repeat'],
@@ -139,7 +184,12 @@ it('gates loudness as the standards say', function () {
     $facts = facts(['momentary' => $lufs($blocks), 'shortTerm' => $lufs($blocks), 'peak' => [0.1], 'level' => [180]]);
     $facts->truePeak = 0.5;
     $loudness = Loudness::in($facts);
-    expect($loudness->integrated)->toBe(-23.0)->and($loudness->truePeak)->toBe(-6.0)->and(count($loudness->shortTerm))->toBe(80);
+    expect($loudness->integrated)
+        ->toBe(-23.0)
+        ->and($loudness->truePeak)
+        ->toBe(-6.0)
+        ->and(count($loudness->shortTerm))
+        ->toBe(80);
     // Tech 3342, case 1: −20 then −30 LUFS, twenty seconds each: a range of 10 LU.
     $blocks = [...array_fill(0, 200, -20.0), ...array_fill(0, 200, -30.0)];
     expect(Loudness::in(facts(['momentary' => $lufs($blocks), 'shortTerm' => $lufs($blocks), 'peak' => [0.1]]))->range)->toBe(10.0);
@@ -171,21 +221,37 @@ it('does not guess the fields of a still, of noise, or of half a picture', funct
     mt_srand(3);
     $noise = fn (): string => implode('', array_map(fn (): string => chr(mt_rand(60, 180)), range(1, FieldSample::COLUMNS * 64)));
     $still = $noise();
-    expect(FieldSample::tell($still, $still))->toBe(FieldSample::UNKNOWN)
-        ->and(FieldSample::tell($noise(), $noise()))->toBe(FieldSample::UNKNOWN)
-        ->and(FieldSample::tell($still, substr($still, 40)))->toBe(FieldSample::UNKNOWN);
+    expect(FieldSample::tell($still, $still))
+        ->toBe(FieldSample::UNKNOWN)
+        ->and(FieldSample::tell($noise(), $noise()))
+        ->toBe(FieldSample::UNKNOWN)
+        ->and(FieldSample::tell($still, substr($still, 40)))
+        ->toBe(FieldSample::UNKNOWN);
 });
 
 it('keeps facts in little room and takes them back', function () {
     $facts = facts(['mean' => [0, 12.5, 255], 'spatial' => [3.25], 'peak' => [1.0, 0.5]]);
     $facts->truePeak = 0.9;
     $again = Facts::unpack($facts->pack());
-    expect($again->of(Measure::Mean)->all())->toBe([0.0, 12.5, 255.0])->and($again->truePeak)->toBe(0.9)->and($again->frames())->toBe(3)
-        ->and(Facts::unpack(''))->toBeNull()->and(Facts::unpack(substr($facts->pack(), 0, -1)))->toBeNull()->and(Facts::unpack("{}\n"))->toBeNull();
+    expect($again->of(Measure::Mean)->all())
+        ->toBe([0.0, 12.5, 255.0])
+        ->and($again->truePeak)
+        ->toBe(0.9)
+        ->and($again->frames())
+        ->toBe(3)
+        ->and(Facts::unpack(''))
+        ->toBeNull()
+        ->and(Facts::unpack(substr($facts->pack(), 0, -1)))
+        ->toBeNull()
+        ->and(Facts::unpack("{}\n"))
+        ->toBeNull();
     $series = new Series(0.5);
     array_map($series->add(...), [-3, 1.2, 99_999]);
     $series->fill(5);
-    expect($series->all())->toBe([0.0, 1.0, 32_767.5, 32_767.5, 32_767.5])->and($series->at(17))->toBe(0.0);
+    expect($series->all())
+        ->toBe([0.0, 1.0, 32_767.5, 32_767.5, 32_767.5])
+        ->and($series->at(17))
+        ->toBe(0.0);
 });
 
 it('covers a cut with segments, and its sound with tenths of seconds', function (string $rate, int $frames, int $seconds) {
@@ -198,20 +264,49 @@ it('covers a cut with segments, and its sound with tenths of seconds', function 
         $next = $segment->range->last + 1;
         $sound = $end->toFloat();
     }
-    expect($next)->toBe($frames)->and($sound)->toBe(floor($reading->mainVideo()->frameRate->secondsOf($frames)->toFloat() * 10 + 1e-9) / 10);
+    expect($next)
+        ->toBe($frames)
+        ->and($sound)
+        ->toBe(floor($reading->mainVideo()->frameRate->secondsOf($frames)->toFloat() * 10 + 1e-9) / 10);
 })->with([['25/1', 1, 60], ['25/1', 3000, 60], ['30000/1001', 18_001, 60], ['24000/1001', 1439, 1], ['60/1', 601, 10]]);
 
 it('draws no more columns than there are frames, and each from what lies in it', function () {
-    $facts = facts(['mean' => array_fill(0, 100, 90), 'spatial' => [...array_fill(0, 50, 10), ...array_fill(0, 50, 60)], 'peak' => [...array_fill(0, 40, 0.2), ...array_fill(0, 40, 0.8)]]);
+    $facts = facts([
+        'mean' => array_fill(0, 100, 90),
+        'spatial' => [...array_fill(0, 50, 10), ...array_fill(0, 50, 60)],
+        'peak' => [...array_fill(0, 40, 0.2), ...array_fill(0, 40, 0.8)],
+    ]);
     $curves = Curves::between($facts, FrameRate::of(25), FrameRange::whole(100), 10);
-    expect($curves['detail'])->toHaveCount(10)->and($curves['detail'][0])->toBe(0.167)->and($curves['detail'][9])->toBe(1.0)
-        ->and($curves['peak'][2])->toBe(0.2)->and($curves['peak'][7])->toBe(0.8)
-        ->and(Curves::between($facts, FrameRate::of(25), new FrameRange(10, 14), 1000)['detail'])->toHaveCount(5)
+    expect($curves['detail'])
+        ->toHaveCount(10)
+        ->and($curves['detail'][0])
+        ->toBe(0.167)
+        ->and($curves['detail'][9])
+        ->toBe(1.0)
+        ->and($curves['peak'][2])
+        ->toBe(0.2)
+        ->and($curves['peak'][7])
+        ->toBe(0.8)
+        ->and(Curves::between($facts, FrameRate::of(25), new FrameRange(10, 14), 1000)['detail'])
+        ->toHaveCount(5)
         // Sound that ends before the picture is silent from there on.
-        ->and(Curves::between(facts(['mean' => array_fill(0, 100, 90), 'spatial' => array_fill(0, 100, 10), 'peak' => array_fill(0, 20, 0.5)]), FrameRate::of(25), FrameRange::whole(100), 4)['peak'])->toBe([0.5, 0.0, 0.0, 0.0]);
+        ->and(
+            Curves::between(
+                facts(['mean' => array_fill(0, 100, 90), 'spatial' => array_fill(0, 100, 10), 'peak' => array_fill(0, 20, 0.5)]),
+                FrameRate::of(25),
+                FrameRange::whole(100),
+                4,
+            )['peak'],
+        )
+        ->toBe([0.5, 0.0, 0.0, 0.0]);
 });
 
-it('notices what an analysis gives cause to say, with numbers, and a range that answers it', function (array $found, FrameRange $range, array $ids, ?array $remedy) {
+it('notices what an analysis gives cause to say, with numbers, and a range that answers it', function (
+    array $found,
+    FrameRange $range,
+    array $ids,
+    ?array $remedy,
+) {
     $notices = Notices::for($found, $range);
     expect(array_map(fn ($notice): string => $notice->id, $notices))->toBe($ids);
     if ($remedy !== null) {
@@ -223,7 +318,13 @@ it('notices what an analysis gives cause to say, with numbers, and a range that 
         expect($notice->text)->toMatch('~\d~');
     }
 })->with(function () {
-    $span = fn (int $first, int $last): array => ['firstFrame' => $first, 'lastFrame' => $last, 'first' => '00:00:00:00', 'last' => '00:00:03:24', 'length' => '0:04'];
+    $span = fn (int $first, int $last): array => [
+        'firstFrame' => $first,
+        'lastFrame' => $last,
+        'first' => '00:00:00:00',
+        'last' => '00:00:03:24',
+        'length' => '0:04',
+    ];
     $stray = ['suggestedRange' => $span(0, 99) + ['reason' => 'footage after a gap'], 'leftover' => [$span(125, 149)]];
 
     return [
@@ -232,8 +333,18 @@ it('notices what an analysis gives cause to say, with numbers, and a range that 
         'a beginning that was cut off stays so' => [$stray, new FrameRange(20, 149), ['footage-after-gap'], ['first' => 20, 'last' => 99]],
         'a range that leaves it out' => [$stray, new FrameRange(10, 99), [], null],
         'only the stray footage' => [$stray, new FrameRange(130, 149), ['footage-after-gap'], ['first' => 0, 'last' => 99]],
-        'black at the end' => [['suggestedRange' => $span(0, 99) + ['reason' => 'black at the end'], 'leftover' => []], FrameRange::whole(150), ['black-end'], ['first' => 0, 'last' => 99]],
-        'fields that the file denies' => [['statedScan' => 'progressive', 'scan' => 'tff', 'scanSamples' => ['progressive' => 1, 'tff' => 9, 'bff' => 0]], FrameRange::whole(10), ['scan-differs'], null],
+        'black at the end' => [
+            ['suggestedRange' => $span(0, 99) + ['reason' => 'black at the end'], 'leftover' => []],
+            FrameRange::whole(150),
+            ['black-end'],
+            ['first' => 0, 'last' => 99],
+        ],
+        'fields that the file denies' => [
+            ['statedScan' => 'progressive', 'scan' => 'tff', 'scanSamples' => ['progressive' => 1, 'tff' => 9, 'bff' => 0]],
+            FrameRange::whole(10),
+            ['scan-differs'],
+            null,
+        ],
         'bars' => [['bars' => ['top' => 20, 'bottom' => 0, 'left' => 0, 'right' => 0]], FrameRange::whole(10), ['bars'], null],
         'repeats' => [['repeated' => ['label' => '15 in 30']], FrameRange::whole(10), ['repeated-frames'], null],
         'silence' => [['loudness' => ['integrated' => null, 'truePeak' => null]], FrameRange::whole(10), ['silent'], null],
@@ -244,15 +355,50 @@ it('notices what an analysis gives cause to say, with numbers, and a range that 
     ];
 });
 
-it('sends the engine to a place a little before an excerpt, and keeps only its frames', function (array $probe, array $range, array $input, string $picture, string $sound) {
+it('sends the engine to a place a little before an excerpt, and keeps only its frames', function (
+    array $probe,
+    array $range,
+    array $input,
+    string $picture,
+    string $sound,
+) {
     $reading = Desk::reading($probe);
     $excerpt = new Excerpt($reading, new FrameRange(...$range));
-    expect($excerpt->input())->toBe($input)->and(implode(',', $excerpt->picture()))->toBe($picture)->and(implode(',', $excerpt->sound()))->toBe($sound);
+    expect($excerpt->input())
+        ->toBe($input)
+        ->and(implode(',', $excerpt->picture()))
+        ->toBe($picture)
+        ->and(implode(',', $excerpt->sound()))
+        ->toBe($sound);
 })->with([
-    'the beginning' => [Probes::plain(), [0, 24], [], 'settb=AVTB,trim=start=-0.020000:end=0.980000,setpts=PTS-(0.000000)/TB', 'aresample=async=1:first_pts=0,atrim=start=0.000000:end=1.000000,asetpts=PTS-(0.000000)/TB'],
-    'the middle' => [Probes::plain(['nb_frames' => '250', 'duration' => '10'], [[]], ['duration' => '10']), [100, 124], ['-ss', '3.000000'], 'settb=AVTB,trim=start=0.980000:end=1.980000,setpts=PTS-(1.000000)/TB', 'aresample=async=1:first_pts=0,atrim=start=1.000000:end=2.000000,asetpts=PTS-(1.000000)/TB'],
-    'a picture that begins late' => [Probes::plain(['nb_frames' => '250', 'start_time' => '0.500000'], [[]], ['start_time' => '0.000000']), [100, 124], ['-ss', '3.500000'], 'settb=AVTB,trim=start=0.980000:end=1.980000,setpts=PTS-(1.000000)/TB', 'aresample=async=1:first_pts=0,atrim=start=1.000000:end=2.000000,asetpts=PTS-(1.000000)/TB'],
-    'a stream without an index' => [Probes::tape(), [150, 179], [], 'settb=AVTB,trim=start=4.988317:end=5.989317,setpts=PTS-(5.005000)/TB', 'aresample=async=1:first_pts=0,atrim=start=5.005000:end=6.006000,asetpts=PTS-(5.005000)/TB'],
+    'the beginning' => [
+        Probes::plain(),
+        [0, 24],
+        [],
+        'settb=AVTB,trim=start=-0.020000:end=0.980000,setpts=PTS-(0.000000)/TB',
+        'aresample=async=1:first_pts=0,atrim=start=0.000000:end=1.000000,asetpts=PTS-(0.000000)/TB',
+    ],
+    'the middle' => [
+        Probes::plain(['nb_frames' => '250', 'duration' => '10'], [[]], ['duration' => '10']),
+        [100, 124],
+        ['-ss', '3.000000'],
+        'settb=AVTB,trim=start=0.980000:end=1.980000,setpts=PTS-(1.000000)/TB',
+        'aresample=async=1:first_pts=0,atrim=start=1.000000:end=2.000000,asetpts=PTS-(1.000000)/TB',
+    ],
+    'a picture that begins late' => [
+        Probes::plain(['nb_frames' => '250', 'start_time' => '0.500000'], [[]], ['start_time' => '0.000000']),
+        [100, 124],
+        ['-ss', '3.500000'],
+        'settb=AVTB,trim=start=0.980000:end=1.980000,setpts=PTS-(1.000000)/TB',
+        'aresample=async=1:first_pts=0,atrim=start=1.000000:end=2.000000,asetpts=PTS-(1.000000)/TB',
+    ],
+    'a stream without an index' => [
+        Probes::tape(),
+        [150, 179],
+        [],
+        'settb=AVTB,trim=start=4.988317:end=5.989317,setpts=PTS-(5.005000)/TB',
+        'aresample=async=1:first_pts=0,atrim=start=5.005000:end=6.006000,asetpts=PTS-(5.005000)/TB',
+    ],
 ]);
 
 it('shows every picture in BT.709, square and upright', function (array $probe, string $size, array $has, array $hasNot) {
@@ -266,14 +412,37 @@ it('shows every picture in BT.709, square and upright', function (array $probe, 
     'BT.709' => [Probes::plain(), '320×180', ['in_color_matrix=bt709', 'yuvj444p'], ['tonemap', 'bwdif']],
     'tape' => [Probes::tape(), '640×480', ['bwdif=mode=send_frame:parity=tff', 'in_color_matrix=bt601'], ['tonemap']],
     'PQ' => [Probes::hdr(), '640×360', ['transferin=smpte2084', 'tonemap=tonemap=mobius', 'primaries=709'], []],
-    'HLG' => [Probes::plain(['color_primaries' => 'bt2020', 'color_transfer' => 'arib-std-b67', 'color_space' => 'bt2020nc']), '320×180', ['transferin=arib-std-b67', 'tonemap'], []],
-    'wide gamut, SDR' => [Probes::plain(['color_primaries' => 'smpte432']), '320×180', ['primariesin=smpte432', 'primaries=709'], ['tonemap']],
-    'not tagged, small' => [Probes::plain(['color_space' => null, 'color_primaries' => null, 'color_transfer' => null]), '320×180', ['in_color_matrix=bt601'], []],
+    'HLG' => [
+        Probes::plain(['color_primaries' => 'bt2020', 'color_transfer' => 'arib-std-b67', 'color_space' => 'bt2020nc']),
+        '320×180',
+        ['transferin=arib-std-b67', 'tonemap'],
+        [],
+    ],
+    'wide gamut, SDR' => [
+        Probes::plain(['color_primaries' => 'smpte432']),
+        '320×180',
+        ['primariesin=smpte432', 'primaries=709'],
+        ['tonemap'],
+    ],
+    'not tagged, small' => [
+        Probes::plain(['color_space' => null, 'color_primaries' => null, 'color_transfer' => null]),
+        '320×180',
+        ['in_color_matrix=bt601'],
+        [],
+    ],
     'turned' => [Probes::plain(['side_data_list' => [['side_data_type' => 'Display Matrix', 'rotation' => -90]]]), '180×320', [], []],
 ]);
 
 it('cuts a range to what a cut has', function () {
     $whole = FrameRange::whole(100);
-    expect($whole->clamp(20, 300)->last)->toBe(99)->and($whole->clamp(500, 600)->first)->toBe(99)->and($whole->clamp(50, 10)->count())->toBe(1)
-        ->and($whole->contains(new FrameRange(0, 99)))->toBeTrue()->and((new FrameRange(1, 99))->contains($whole))->toBeFalse();
+    expect($whole->clamp(20, 300)->last)
+        ->toBe(99)
+        ->and($whole->clamp(500, 600)->first)
+        ->toBe(99)
+        ->and($whole->clamp(50, 10)->count())
+        ->toBe(1)
+        ->and($whole->contains(new FrameRange(0, 99)))
+        ->toBeTrue()
+        ->and((new FrameRange(1, 99))->contains($whole))
+        ->toBeFalse();
 });

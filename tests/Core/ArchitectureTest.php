@@ -96,15 +96,36 @@ it('draws in the README the layers that hold', function () {
 
 it('knows the cells by name in their folders and in the plan alone', function () {
     $files = [];
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2).'/core', FilesystemIterator::SKIP_DOTS)) as $file) {
+    foreach (
+        new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2).'/core', FilesystemIterator::SKIP_DOTS)) as $file
+    ) {
         $code = (string) file_get_contents($file->getPathname());
         // Three of them in one place are a list of cells, or a switch over them.
-        if (preg_match_all('~\b(?:Container|Video|FrameSize|FrameRate|Bitrate|Keyframes|Colour|Audio|File)Cell::NAME\b~', $code, $m) > 0 && count(array_unique($m[0])) > 2) {
+        if (
+            preg_match_all('~\b(?:Container|Video|FrameSize|FrameRate|Bitrate|Keyframes|Colour|Audio|File)Cell::NAME\b~', $code, $m) > 0 &&
+            count(array_unique($m[0])) > 2
+        ) {
             $files[] = $file->getFilename();
         }
     }
     sort($files);
     expect($files)->toBe(['Draft.php', 'Plan.php']);
+});
+
+it('has lines of at most 140 characters', function () {
+    $long = [];
+    $folders = ['core', 'app', 'config', 'database', 'tests', 'resources/js'];
+    foreach ($folders as $folder) {
+        $there = new RecursiveDirectoryIterator(dirname(__DIR__, 2)."/{$folder}", FilesystemIterator::SKIP_DOTS);
+        foreach (new RecursiveIteratorIterator($there) as $file) {
+            // Class names of the page's styles are one word to the formatter; types.ts is generated.
+            $read = in_array($file->getExtension(), ['php', 'ts', 'mjs'], true) && $file->getFilename() !== 'types.ts';
+            foreach ($read ? file($file->getPathname(), FILE_IGNORE_NEW_LINES) : [] as $number => $line) {
+                mb_strlen($line) <= 140 ?: $long[] = "{$file->getPathname()}:".($number + 1);
+            }
+        }
+    }
+    expect($long)->toBe([]);
 });
 
 arch('core knows nothing of the framework and the application')
@@ -113,12 +134,30 @@ arch('core knows nothing of the framework and the application')
 
 arch('core starts no process, reads no clock and opens no file')
     ->expect('OuterCrate')
-    ->not->toUse(['exec', 'shell_exec', 'system', 'passthru', 'proc_open', 'popen', 'fopen', 'file_get_contents', 'file_put_contents', 'time', 'microtime', 'date', 'rand', 'mt_rand', 'random_int']);
+    ->not->toUse([
+        'exec',
+        'shell_exec',
+        'system',
+        'passthru',
+        'proc_open',
+        'popen',
+        'fopen',
+        'file_get_contents',
+        'file_put_contents',
+        'time',
+        'microtime',
+        'date',
+        'rand',
+        'mt_rand',
+        'random_int',
+    ]);
 
 arch('core is strict and closed')
     ->expect('OuterCrate')
     ->toUseStrictTypes()
-    ->classes()->not->toBeAbstract()->ignoring('OuterCrate\Formats\Containers\IsoBaseMedia');
+    ->classes()
+    ->not->toBeAbstract()
+    ->ignoring('OuterCrate\Formats\Containers\IsoBaseMedia');
 
 arch('only the runner starts processes')
     ->expect(['Symfony\Component\Process\Process', 'proc_open', 'exec', 'shell_exec', 'system', 'passthru', 'popen'])
@@ -129,7 +168,19 @@ arch('files of people are touched in Media, and what arrives in Uploads')
     ->toOnlyBeUsedIn(['App\Media', 'App\Uploads']);
 
 arch('what a person is told has one interface')
-    ->expect(['App\Engine\EngineFailed', 'App\Media\FileProblem', 'App\Packing\PackRefused', 'App\Library\UnknownName', 'App\Library\BrokenFile', 'App\Http\InvalidPayload', 'App\Uploads\UploadRefused', 'App\Console\WrongUse', 'OuterCrate\Reading\Unreadable'])
+    ->expect([
+        'App\Engine\EngineFailed',
+        'App\Media\FileProblem',
+        'App\Packing\PackRefused',
+        'App\Library\UnknownName',
+        'App\Library\BrokenFile',
+        'App\Http\InvalidPayload',
+        'App\Uploads\UploadRefused',
+        'App\Console\WrongUse',
+        'OuterCrate\Reading\Unreadable',
+    ])
     ->toImplement(Refused::class);
 
-arch('nothing is left that was for looking inside')->expect(['dd', 'dump', 'ray', 'var_dump', 'die'])->not->toBeUsed();
+arch('nothing is left that was for looking inside')
+    ->expect(['dd', 'dump', 'ray', 'var_dump', 'die'])
+    ->not->toBeUsed();

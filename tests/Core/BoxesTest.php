@@ -29,7 +29,12 @@ function frames(string $pattern): FrameOrder
 }
 
 it('tells the structure from the order of frames', function (string $decoded, int $frames, ?bool $closed, int $bFrames, bool $pyramid) {
-    expect(frames($decoded)->gop()?->toArray())->toBe(['frames' => $frames, 'closed' => $closed, 'bFrames' => $bFrames, 'pyramid' => $pyramid]);
+    expect(frames($decoded)->gop()?->toArray())->toBe([
+        'frames' => $frames,
+        'closed' => $closed,
+        'bFrames' => $bFrames,
+        'pyramid' => $pyramid,
+    ]);
 })->with([
     'every frame' => ['0K 1K 2K 3K', 1, true, 0, false],
     'no B-frames' => ['0K 1 2 3K 4 5', 3, true, 0, false],
@@ -60,34 +65,66 @@ it('writes codec strings', function (string $entry, string $box, string $configu
 it('reads 360 layouts of both forms', function () {
     $path = tempnam(sys_get_temp_dir(), 'sphere');
     copy(Clips::make('silent'), $path);
-    BoxEditor::insert($path, 'moov/trak', BoxEditor::box('uuid', Sphere::XML_UUID.'<rdf:SphericalVideo><GSpherical:Spherical>true</GSpherical:Spherical><GSpherical:ProjectionType>equirectangular</GSpherical:ProjectionType><GSpherical:StereoMode>top-bottom</GSpherical:StereoMode></rdf:SphericalVideo>'));
+    BoxEditor::insert(
+        $path,
+        'moov/trak',
+        BoxEditor::box(
+            'uuid',
+            Sphere::XML_UUID.
+                '<rdf:SphericalVideo><GSpherical:Spherical>true</GSpherical:Spherical>'.
+                '<GSpherical:ProjectionType>equirectangular</GSpherical:ProjectionType>'.
+                '<GSpherical:StereoMode>top-bottom</GSpherical:StereoMode></rdf:SphericalVideo>',
+        ),
+    );
     $old = movie(file_get_contents($path))['tracks'][0];
     copy(Clips::make('silent'), $path);
     $entry = 'moov/trak/mdia/minf/stbl/stsd/avc1';
     BoxEditor::insert($path, $entry, BoxEditor::box('st3d', "\0\0\0\0\2"));
-    BoxEditor::insert($path, $entry, BoxEditor::box('sv3d', BoxEditor::box('svhd', "\0\0\0\0x\0").BoxEditor::box('proj', BoxEditor::box('prhd', str_repeat("\0", 16)).BoxEditor::box('equi', str_repeat("\0", 20)))));
+    BoxEditor::insert(
+        $path,
+        $entry,
+        BoxEditor::box(
+            'sv3d',
+            BoxEditor::box('svhd', "\0\0\0\0x\0").
+                BoxEditor::box('proj', BoxEditor::box('prhd', str_repeat("\0", 16)).BoxEditor::box('equi', str_repeat("\0", 20))),
+        ),
+    );
     $new = movie(file_get_contents($path))['tracks'][0];
     unlink($path);
-    expect([$old['projection'], $old['stereo']])->toBe(['equirectangular', 'top-bottom'])
-        ->and([$new['projection'], $new['stereo']])->toBe(['equirectangular', 'left-right'])
-        ->and($new['codecs'])->toStartWith('avc1.');
+    expect([$old['projection'], $old['stereo']])
+        ->toBe(['equirectangular', 'top-bottom'])
+        ->and([$new['projection'], $new['stereo']])
+        ->toBe(['equirectangular', 'left-right'])
+        ->and($new['codecs'])
+        ->toStartWith('avc1.');
     $reading = (new ProbeReader)->read(Probes::plain(['id' => '0x1']) + ['boxes' => ['tracks' => [$new]]], 1000, true);
     expect($reading->mainVideo()->projection)->toBe('equirectangular')->and($reading->mainVideo()->stereo)->toBe('left-right');
 });
 
 it('sees that a movie leans on other files, or is encrypted', function () {
-    $media = fn (string $boxes): string => array_reduce(['mdia', 'trak', 'moov'], fn (string $inside, string $type): string => BoxEditor::box($type, $inside), $boxes);
-    $dref = fn (string $entry): string => $media(BoxEditor::box('minf', BoxEditor::box('dinf', BoxEditor::box('dref', "\0\0\0\0\0\0\0\1".$entry))));
+    $media = fn (string $boxes): string => array_reduce(
+        ['mdia', 'trak', 'moov'],
+        fn (string $inside, string $type): string => BoxEditor::box($type, $inside),
+        $boxes,
+    );
+    $dref = fn (string $entry): string => $media(
+        BoxEditor::box('minf', BoxEditor::box('dinf', BoxEditor::box('dref', "\0\0\0\0\0\0\0\1".$entry))),
+    );
     $entry = function (string $type) use ($media): string {
         $description = BoxEditor::box('stsd', "\0\0\0\0\0\0\0\1".BoxEditor::box($type, str_repeat("\0", 78)));
 
         return $media(BoxEditor::box('hdlr', "\0\0\0\0\0\0\0\0vide").BoxEditor::box('minf', BoxEditor::box('stbl', $description)));
     };
-    expect(movie($dref(BoxEditor::box('url ', "\0\0\0\1")))['external'])->toBeFalse()
-        ->and(movie($dref(BoxEditor::box('url ', "\0\0\0\0file:///etc/passwd\0")))['external'])->toBeTrue()
-        ->and(movie(BoxEditor::box('moov', BoxEditor::box('rmra', 'x')))['external'])->toBeTrue()
-        ->and(movie($entry('avc1'))['encrypted'])->toBeFalse()
-        ->and(movie($entry('encv'))['encrypted'])->toBeTrue();
+    expect(movie($dref(BoxEditor::box('url ', "\0\0\0\1")))['external'])
+        ->toBeFalse()
+        ->and(movie($dref(BoxEditor::box('url ', "\0\0\0\0file:///etc/passwd\0")))['external'])
+        ->toBeTrue()
+        ->and(movie(BoxEditor::box('moov', BoxEditor::box('rmra', 'x')))['external'])
+        ->toBeTrue()
+        ->and(movie($entry('avc1'))['encrypted'])
+        ->toBeFalse()
+        ->and(movie($entry('encv'))['encrypted'])
+        ->toBeTrue();
 });
 
 it('survives flipped and truncated files, quickly and without growing', function () {
@@ -105,7 +142,13 @@ it('survives flipped and truncated files, quickly and without growing', function
             }
             $boxes = movie($bytes);
             try {
-                (new ProbeReader)->read(Probes::damaged($i) + ['boxes' => $boxes, 'orders' => [['gop' => $boxes['tracks'][0]['gop'] ?? null]]], 1000, null)->toArray();
+                (new ProbeReader)
+                    ->read(
+                        Probes::damaged($i) + ['boxes' => $boxes, 'orders' => [['gop' => $boxes['tracks'][0]['gop'] ?? null]]],
+                        1000,
+                        null,
+                    )
+                    ->toArray();
             } catch (Unreadable) {
             }
         }
@@ -113,6 +156,8 @@ it('survives flipped and truncated files, quickly and without growing', function
     $run(0, 50);
     $before = memory_get_usage();
     $run(50, 1050);
-    expect(memory_get_usage() - $before)->toBeLessThan(1_000_000)
-        ->and(memory_get_peak_usage())->toBeLessThan(400_000_000);
+    expect(memory_get_usage() - $before)
+        ->toBeLessThan(1_000_000)
+        ->and(memory_get_peak_usage())
+        ->toBeLessThan(400_000_000);
 });

@@ -24,18 +24,38 @@ dataset('findings', [
     'container-cannot-hold' => [Probes::mezzanine(), 'archive-10-bit', ['container' => ['set' => 'mp4']]],
     'no-level' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['kbps' => 1_500_000]]]],
     'codec-refuses-frame' => [Probes::plain(['width' => 854, 'height' => 480]), 'archive-10-bit', ['video' => ['codec' => 'cfhd']]],
-    'container-too-small' => [Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']), 'lossless-vault', ['container' => ['set' => 'avi'], 'video' => ['codec' => 'utvideo'], 'audio' => ['codec' => 'pcm']]],
-    'tags-lost' => [Probes::plain(), 'lossless-vault', ['container' => ['set' => 'avi'], 'video' => ['codec' => 'utvideo'], 'audio' => ['codec' => 'pcm']]],
+    'container-too-small' => [
+        Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']),
+        'lossless-vault',
+        ['container' => ['set' => 'avi'], 'video' => ['codec' => 'utvideo'], 'audio' => ['codec' => 'pcm']],
+    ],
+    'tags-lost' => [
+        Probes::plain(),
+        'lossless-vault',
+        ['container' => ['set' => 'avi'], 'video' => ['codec' => 'utvideo'], 'audio' => ['codec' => 'pcm']],
+    ],
     'level-exceeded' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['video' => ['codec' => 'h264', 'level' => '3']]],
-    'stretched' => [Probes::plain(['width' => 640, 'height' => 480]), 'review-720', ['frameSize' => ['exact' => '1280×720', 'shape' => 'stretch']]],
-    'too-few-bits' => [Probes::plain($hd), 'review-720', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 600], 'peak' => ['kbps' => 900]]]],
+    'stretched' => [
+        Probes::plain(['width' => 640, 'height' => 480]),
+        'review-720',
+        ['frameSize' => ['exact' => '1280×720', 'shape' => 'stretch']],
+    ],
+    'too-few-bits' => [
+        Probes::plain($hd),
+        'review-720',
+        ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 600], 'peak' => ['kbps' => 900]]],
+    ],
     'constant-rate-padding' => [Probes::plain($hd), 'review-720', ['bitrate' => ['mode' => 'cbr', 'average' => ['kbps' => 40_000]]]],
     'no-audio' => [Probes::plain(), 'lanternwick-even@lanternwick', ['audio' => 'none']],
     'shape-differs' => [Probes::plain($hd), 'tallgate-upright@tallgate', []],
     'projection-missing' => [Probes::plain(['width' => 1920, 'height' => 960]), 'lanternwick-even@orrery', []],
     'hdr-to-sdr' => [Probes::hdr(), 'platen-1080@platen', []],
     'frame-too-large-for-host' => [Probes::plain(['width' => 2160, 'height' => 3840]), 'slow-line@tallgate', []],
-    'too-long-for-host' => [Probes::plain(['duration' => '91', 'nb_frames' => '2275'], format: ['duration' => '91']), 'tallgate-upright@tallgate', []],
+    'too-long-for-host' => [
+        Probes::plain(['duration' => '91', 'nb_frames' => '2275'], format: ['duration' => '91']),
+        'tallgate-upright@tallgate',
+        [],
+    ],
     'index-last' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['container' => ['set' => 'mp4', 'fastStart' => false]]],
     'profile-differs' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['video' => ['codec' => 'h264', 'profile' => 'main']]],
     'alpha-lost' => [Probes::plain(['pix_fmt' => 'yuva444p12le'] + $hd), 'archive-10-bit', []],
@@ -43,45 +63,118 @@ dataset('findings', [
     'mostly-bars' => [Probes::plain(['width' => 720, 'height' => 1280]), 'review-720', ['frameSize' => ['exact' => '1280×720']]],
     'bars-in-cut' => [Probes::plain($hd), 'lanternwick-even@lanternwick', [], ['found' => new Found(bars: new Bars(0, 0, 240, 240))]],
     'pixels-not-square' => [Probes::tape(), 'lanternwick-even@lanternwick', ['frameSize' => ['follow' => 'stored']]],
-    'projection-lost' => [Probes::plain(['width' => 1920, 'height' => 960] + $sphere), 'review-720', ['frameSize' => ['exact' => '1280×720']]],
+    'projection-lost' => [
+        Probes::plain(['width' => 1920, 'height' => 960] + $sphere),
+        'review-720',
+        ['frameSize' => ['exact' => '1280×720']],
+    ],
     'sphere-not-2-1' => [Probes::plain($hd), 'review-720', ['frameSize' => ['projection' => 'equirectangular']]],
     'fields-in-upload' => [Probes::tape(), 'lanternwick-even@lanternwick', ['frameRate' => ['fields' => 'keep']]],
     'fields-not-kept' => [Probes::tape(), 'slow-line', ['frameRate' => ['fields' => 'keep']]],
     'motion-slow' => [Probes::plain(), 'review-720', ['frameRate' => ['exact' => '50', 'by' => 'motion']]],
-    'frame-rate-not-allowed' => [Probes::plain(['width' => 1080, 'height' => 1920]), 'tallgate-upright@tallgate', ['frameRate' => ['exact' => '25']]],
+    'frame-rate-not-allowed' => [
+        Probes::plain(['width' => 1080, 'height' => 1920]),
+        'tallgate-upright@tallgate',
+        ['frameRate' => ['exact' => '25']],
+    ],
     'too-many-bits' => [Probes::mezzanine(), 'review-720', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 60_000]]]],
-    'peak-above-ask' => [Probes::plain($hd), 'platen-1080@platen', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 20_000], 'peak' => ['kbps' => 30_000]]]],
+    'peak-above-ask' => [
+        Probes::plain($hd),
+        'platen-1080@platen',
+        ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 20_000], 'peak' => ['kbps' => 30_000]]],
+    ],
     'generation-of-loss' => [Probes::plain($hd), 'archive-10-bit', []],
-    'keyframes-too-far' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['keyframes' => ['seconds' => 8]], ['asks' => ['keyframes' => ['seconds' => 2]]]],
+    'keyframes-too-far' => [
+        Probes::plain($hd),
+        'lanternwick-even@lanternwick',
+        ['keyframes' => ['seconds' => 8]],
+        ['asks' => ['keyframes' => ['seconds' => 2]]],
+    ],
     'gop-open' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['keyframes' => ['closed' => false]]],
     'too-many-b-frames' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['keyframes' => ['bFrames' => 4]]],
     'pyramid-not-asked' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['keyframes' => ['bFrames' => 2, 'pyramid' => true]]],
     'chroma-differs' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', ['video' => ['codec' => 'h264', 'profile' => 'high422']]],
     'master-loses-depth' => [Probes::mezzanine(), 'light-lossless', []],
     'bands-likely' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', [], ['found' => new Found(gradient: 0.5, grain: 0.4)]],
-    'grain-needs-bits' => [Probes::mezzanine(), 'review-720', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 3_000]]], ['found' => new Found(grain: 9.0)]],
-    'hdr-without-metadata' => [Probes::hdr(), 'slow-line', ['colour' => ['hdr10' => 'none']], ['found' => new Found(light: new ContentLight(900, 200))]],
+    'grain-needs-bits' => [
+        Probes::mezzanine(),
+        'review-720',
+        ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 3_000]]],
+        ['found' => new Found(grain: 9.0)],
+    ],
+    'hdr-without-metadata' => [
+        Probes::hdr(),
+        'slow-line',
+        ['colour' => ['hdr10' => 'none']],
+        ['found' => new Found(light: new ContentLight(900, 200))],
+    ],
     'hdr-mistagged' => [Probes::hdr(), 'slow-line', ['colour' => ['tag' => 'bt709']]],
     'hdr-for-sdr-viewers' => [Probes::hdr(), 'platen-1080@platen', ['video' => ['codec' => 'hevc', 'profile' => 'main10']]],
     'untagged' => [Probes::plain(), 'review-720', ['colour' => ['tag' => 'none']]],
-    'tag-assumed' => [Probes::plain(['color_primaries' => 'unknown', 'color_transfer' => null, 'color_space' => null] + $hd), 'review-720', []],
+    'tag-assumed' => [
+        Probes::plain(['color_primaries' => 'unknown', 'color_transfer' => null, 'color_space' => null] + $hd),
+        'review-720',
+        [],
+    ],
     'full-range' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['colour' => ['range' => 'full']]],
-    'audio-uncompressed' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['container' => ['set' => 'mov'], 'audio' => ['codec' => 'pcm']]],
-    'audio-not-asked' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['audio' => ['codec' => 'aac', 'kbps' => 96, 'sampleRate' => 44_100]]],
+    'audio-uncompressed' => [
+        Probes::plain($hd),
+        'lanternwick-even@lanternwick',
+        ['container' => ['set' => 'mov'], 'audio' => ['codec' => 'pcm']],
+    ],
+    'audio-not-asked' => [
+        Probes::plain($hd),
+        'lanternwick-even@lanternwick',
+        ['audio' => ['codec' => 'aac', 'kbps' => 96, 'sampleRate' => 44_100]],
+    ],
     'loudness-off' => [Probes::plain($hd), 'lanternwick-even@lanternwick', [], ['found' => new Found(loudness: -27.4, truePeak: -14.0)]],
     'loudness-unknown' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['audio' => ['as' => 'host', 'loudness' => -15]]],
-    'peaks-limited' => [Probes::plain($hd), 'review-720', ['audio' => ['loudness' => -14]], ['found' => new Found(loudness: -24.0, truePeak: -3.0)]],
+    'peaks-limited' => [
+        Probes::plain($hd),
+        'review-720',
+        ['audio' => ['loudness' => -14]],
+        ['found' => new Found(loudness: -24.0, truePeak: -3.0)],
+    ],
     'mixed-down' => [Probes::plain($hd, [['channels' => 6]]), 'review-720', []],
     'tracks-left-out' => [Probes::plain($hd, [[], []]), 'archive-10-bit', []],
     'name-says-last' => [Probes::plain($hd), 'review-720', [], ['cutName' => 'Night firing FINAL final_last']],
-    'cut-may-be-wrong' => [Probes::plain($hd), 'review-720', [], ['neighbour' => ['name' => 'night firing master.mov', 'bytes' => 9_000_000_000]]],
-    'file-system-limit' => [Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']), 'lanternwick-even@lanternwick', [], ['volume' => new Volume(null, 'vfat')]],
-    'same-drive' => [Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']), 'lanternwick-even@lanternwick', [], ['volume' => new Volume(null, 'ext4', true), 'bytes' => 9_000_000_000]],
+    'cut-may-be-wrong' => [
+        Probes::plain($hd),
+        'review-720',
+        [],
+        ['neighbour' => ['name' => 'night firing master.mov', 'bytes' => 9_000_000_000]],
+    ],
+    'file-system-limit' => [
+        Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']),
+        'lanternwick-even@lanternwick',
+        [],
+        ['volume' => new Volume(null, 'vfat')],
+    ],
+    'same-drive' => [
+        Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']),
+        'lanternwick-even@lanternwick',
+        [],
+        ['volume' => new Volume(null, 'ext4', true), 'bytes' => 9_000_000_000],
+    ],
     'scan-mistold' => [Probes::plain($hd), 'review-720', [], ['found' => new Found(scan: Scan::TopFieldFirst)]],
-    'hardware-trade' => [Probes::plain($hd), 'lanternwick-generous@lanternwick', ['video' => ['codec' => 'h264', 'profile' => 'high', 'device' => 'hardware']], ['hardware' => ['hevc_qsv', 'h264_nvenc']]],
-    'no-hardware' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['video' => ['codec' => 'h264', 'profile' => 'high', 'device' => 'hardware']], ['hardware' => ['hevc_qsv']]],
+    'hardware-trade' => [
+        Probes::plain($hd),
+        'lanternwick-generous@lanternwick',
+        ['video' => ['codec' => 'h264', 'profile' => 'high', 'device' => 'hardware']],
+        ['hardware' => ['hevc_qsv', 'h264_nvenc']],
+    ],
+    'no-hardware' => [
+        Probes::plain($hd),
+        'lanternwick-even@lanternwick',
+        ['video' => ['codec' => 'h264', 'profile' => 'high', 'device' => 'hardware']],
+        ['hardware' => ['hevc_qsv']],
+    ],
     'nothing-to-make' => [Probes::plain($hd), 'sound-wav', ['audio' => 'none']],
-    'too-large-for-host' => [Probes::plain(['duration' => '80', 'nb_frames' => '2000'], format: ['duration' => '80']), 'tallgate-upright@tallgate', ['bitrate' => ['average' => ['kbps' => 40_000]]]],
+    'too-large-for-host' => [
+        Probes::plain(['duration' => '80', 'nb_frames' => '2000'], format: ['duration' => '80']),
+        'tallgate-upright@tallgate',
+        ['bitrate' => ['average' => ['kbps' => 40_000]]],
+    ],
 ]);
 
 it('notices, with numbers and once', function (array $probe, string $output, array $edits, array $around = []) {
@@ -92,28 +185,52 @@ it('notices, with numbers and once', function (array $probe, string $output, arr
     expect(array_count_values(Desk::findings($column))[$id] ?? 0)->toBe(1);
     $finding = $column->findings[array_search($id, Desk::findings($column), true)];
     // Numbers, beside those in the names of things.
-    expect($finding->text)->toEndWith('.')->and(preg_replace('~H\.26\d|BT\.\d+|MP[34]|AV1|VP9|FFV1|AC-3|VC-\d|ProRes \d+|\b360\b|HDR10~', '', $finding->text))->toMatch('~\d~')->and(strlen($finding->text))->toBeGreaterThan(30);
+    expect($finding->text)
+        ->toEndWith('.')
+        ->and(preg_replace('~H\.26\d|BT\.\d+|MP[34]|AV1|VP9|FFV1|AC-3|VC-\d|ProRes \d+|\b360\b|HDR10~', '', $finding->text))
+        ->toMatch('~\d~')
+        ->and(strlen($finding->text))
+        ->toBeGreaterThan(30);
     if ($finding->remedy !== null) {
         $patched = (new Rules($edits))->rules;
         foreach ($finding->remedy->patch as $cell => $rule) {
             $patched[$cell] = $rule;
         }
-        $after = Desk::column($reading, $output, array_filter($patched, fn ($rule): bool => $rule !== null), subject: $subject, asks: $around['asks'] ?? []);
-        expect(Desk::findings($after))->not->toContain($id)
-            ->and($column->isStopped() || ! $after->isStopped())->toBeTrue()
-            ->and(Desk::fits($finding->remedy->patch))->toBeTrue();
+        $after = Desk::column(
+            $reading,
+            $output,
+            array_filter($patched, fn ($rule): bool => $rule !== null),
+            subject: $subject,
+            asks: $around['asks'] ?? [],
+        );
+        expect(Desk::findings($after))
+            ->not->toContain($id)
+            ->and($column->isStopped() || ! $after->isStopped())
+            ->toBeTrue()
+            ->and(Desk::fits($finding->remedy->patch))
+            ->toBeTrue();
     }
 })->with('findings');
 
 it('has an example of everything that is noticed', function () {
     $source = implode('', array_map(file_get_contents(...), glob(__DIR__.'/../../core/Checks/*/*.php')));
-    preg_match_all("~new Finding\\('([a-z0-9-]+)'|'([a-z0-9-]+)',\\s+Severity::~", preg_replace('~Finding\\(\\s+~', 'Finding(', $source), $ids);
+    preg_match_all(
+        "~new Finding\\('([a-z0-9-]+)'|'([a-z0-9-]+)',\\s+Severity::~",
+        preg_replace('~Finding\\(\\s+~', 'Finding(', $source),
+        $ids,
+    );
     $known = array_unique(array_filter([...$ids[1], ...$ids[2]]));
-    preg_match_all("~'([a-z0-9-]+)' => \\[Probes|toContain\\('([a-z0-9-]+)'~", file_get_contents(__FILE__), $shown);
+    $examples = preg_replace('~\\[\\s+Probes~', '[Probes', file_get_contents(__FILE__));
+    preg_match_all("~'([a-z0-9-]+)' => \\[Probes|toContain\\('([a-z0-9-]+)'~", $examples, $shown);
     expect(count($known))->toBeGreaterThan(55)->and(array_values(array_diff($known, $shown[1], $shown[2])))->toBe([]);
 });
 
-it('speaks of black bars in a cut where leaving them out gains something', function (string $output, array $edits, array $bars, ?string $severity) {
+it('speaks of black bars in a cut where leaving them out gains something', function (
+    string $output,
+    array $edits,
+    array $bars,
+    ?string $severity,
+) {
     $reading = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080]));
     $column = Desk::column($reading, $output, $edits, subject: new Subject($reading, found: new Found(bars: new Bars(...$bars))));
     $found = array_values(array_filter($column->findings, fn ($finding): bool => $finding->id === 'bars-in-cut'));
@@ -132,38 +249,68 @@ it('speaks of black bars in a cut where leaving them out gains something', funct
 
 it('judges bits a pixel by what the codec needs for plain footage', function (string $codec, string $mode, int $kbps, ?string $noticed) {
     // 320×180 at 25 fps: 1.44 million pixels in a second.
-    $column = Desk::column(Desk::reading(Probes::plain()), 'review-720', ['video' => ['codec' => $codec], 'bitrate' => ['mode' => $mode, 'average' => ['kbps' => $kbps]]]);
-    expect(array_values(array_intersect(Desk::findings($column), ['too-few-bits', 'too-many-bits', 'constant-rate-padding'])))->toBe($noticed === null ? [] : [$noticed]);
+    $column = Desk::column(Desk::reading(Probes::plain()), 'review-720', [
+        'video' => ['codec' => $codec],
+        'bitrate' => ['mode' => $mode, 'average' => ['kbps' => $kbps]],
+    ]);
+    expect(array_values(array_intersect(Desk::findings($column), ['too-few-bits', 'too-many-bits', 'constant-rate-padding'])))->toBe(
+        $noticed === null ? [] : [$noticed],
+    );
 })->with([
     // H.264 needs 0.11: blocks under 0.3 of it, nothing to see beyond 8 times, padding beyond 4 times.
-    ['h264', 'vbr', 46, 'too-few-bits'], ['h264', 'vbr', 48, null], ['h264', 'vbr', 1_267, null], ['h264', 'vbr', 1_269, 'too-many-bits'],
-    ['h264', 'cbr', 46, 'too-few-bits'], ['h264', 'cbr', 633, null], ['h264', 'cbr', 636, 'constant-rate-padding'], ['h264', 'cbr', 2_000, 'constant-rate-padding'],
-    ['hevc', 'vbr', 29, 'too-few-bits'], ['hevc', 'vbr', 31, null], ['hevc', 'vbr', 806, null], ['hevc', 'vbr', 808, 'too-many-bits'],
+    ['h264', 'vbr', 46, 'too-few-bits'],
+    ['h264', 'vbr', 48, null],
+    ['h264', 'vbr', 1_267, null],
+    ['h264', 'vbr', 1_269, 'too-many-bits'],
+    ['h264', 'cbr', 46, 'too-few-bits'],
+    ['h264', 'cbr', 633, null],
+    ['h264', 'cbr', 636, 'constant-rate-padding'],
+    ['h264', 'cbr', 2_000, 'constant-rate-padding'],
+    ['hevc', 'vbr', 29, 'too-few-bits'],
+    ['hevc', 'vbr', 31, null],
+    ['hevc', 'vbr', 806, null],
+    ['hevc', 'vbr', 808, 'too-many-bits'],
 ]);
 
 it('counts what a cut holds in the bits of the codec that is made', function (string $output, array $rate, bool $noticed, ?string $remedy) {
     // The cut: 800 kb/s of H.264, as good as 509 kb/s of HEVC.
     $column = Desk::column(Desk::reading(Probes::plain()), $output, ['bitrate' => $rate]);
     $found = array_values(array_filter($column->findings, fn ($finding): bool => $finding->id === 'bitrate-above-cut'));
-    expect($found !== [])->toBe($noticed)->and(strtr($found[0]->remedy->text ?? 'none', ["\u{2009}" => ' ']))->toBe($remedy ?? 'none');
+    expect($found !== [])
+        ->toBe($noticed)
+        ->and(strtr($found[0]->remedy->text ?? 'none', ["\u{2009}" => ' ']))
+        ->toBe($remedy ?? 'none');
 })->with([
     'half as much again is room for another generation' => ['review-720', ['mode' => 'vbr', 'average' => ['kbps' => 1_200]], false, null],
     'more is not' => ['review-720', ['mode' => 'vbr', 'average' => ['kbps' => 1_201]], true, 'Lower the average to 1.2 Mb/s'],
     'HEVC says it with less' => ['slow-line', ['mode' => 'vbr', 'average' => ['kbps' => 763]], false, null],
     'and has enough sooner' => ['slow-line', ['mode' => 'vbr', 'average' => ['kbps' => 770]], true, 'Lower the average to 764 kb/s'],
-    'what the host asks stays the floor' => ['lanternwick-even@lanternwick', ['average' => ['kbps' => 2_400]], true, 'Lower the average to 1.2 Mb/s'],
+    'what the host asks stays the floor' => [
+        'lanternwick-even@lanternwick',
+        ['average' => ['kbps' => 2_400]],
+        true,
+        'Lower the average to 1.2 Mb/s',
+    ],
 ]);
 
 it('fears bands where gradients are smooth, bits few and grain none', function (array $found, array $edits, bool $noticed, bool $remedied) {
     $cut = $edits['cut'] ?? Probes::mezzanine();
     $reading = Desk::reading($cut);
-    $column = Desk::column($reading, 'lanternwick-even@lanternwick', array_diff_key($edits, ['cut' => true]), subject: new Subject($reading, found: new Found(...$found)));
+    $column = Desk::column(
+        $reading,
+        'lanternwick-even@lanternwick',
+        array_diff_key($edits, ['cut' => true]),
+        subject: new Subject($reading, found: new Found(...$found)),
+    );
     $bands = array_values(array_filter($column->findings, fn ($finding): bool => $finding->id === 'bands-likely'));
     expect([$bands !== [], ($bands[0]->remedy ?? null) !== null])->toBe([$noticed, $remedied]);
 })->with([
-    'gradients' => [['gradient' => 0.3], [], true, true], 'few gradients' => [['gradient' => 0.29], [], false, false],
-    'darkness' => [['darkness' => 0.6], [], true, true], 'some darkness' => [['darkness' => 0.59], [], false, false],
-    'grain breaks them up' => [['gradient' => 0.9, 'grain' => 1.6], [], false, false], 'a trace of grain does not' => [['gradient' => 0.9, 'grain' => 1.5], [], true, true],
+    'gradients' => [['gradient' => 0.3], [], true, true],
+    'few gradients' => [['gradient' => 0.29], [], false, false],
+    'darkness' => [['darkness' => 0.6], [], true, true],
+    'some darkness' => [['darkness' => 0.59], [], false, false],
+    'grain breaks them up' => [['gradient' => 0.9, 'grain' => 1.6], [], false, false],
+    'a trace of grain does not' => [['gradient' => 0.9, 'grain' => 1.5], [], true, true],
     'the error is diffused' => [['gradient' => 0.9], ['colour' => ['dither' => 'error-diffusion']], false, false],
     'ten bits hold them' => [['gradient' => 0.9], ['video' => ['codec' => 'h264', 'profile' => 'high10']], false, false],
     'a cut of 8 bits has no more to give' => [['gradient' => 0.9], ['cut' => Probes::plain()], true, false],
@@ -171,23 +318,39 @@ it('fears bands where gradients are smooth, bits few and grain none', function (
 
 it('does not call an average too small that its host asks for', function () {
     $reading = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080, 'avg_frame_rate' => '60/1']));
-    $rates = ['bitrates' => array_map(fn (array $row): array => ['kbps' => 1_200, 'highKbps' => 1_600] + $row, json_decode(file_get_contents(__DIR__.'/../../hosts/lanternwick.json'), true)['asks']['bitrates'])];
-    expect(Desk::findings(Desk::column($reading, 'lanternwick-even@lanternwick', [], asks: $rates)))->not->toContain('too-few-bits')
-        ->and(Desk::findings(Desk::column($reading, 'lanternwick-even', ['bitrate' => ['average' => ['kbps' => 1_600]]])))->toContain('too-few-bits');
+    $rates = [
+        'bitrates' => array_map(
+            fn (array $row): array => ['kbps' => 1_200, 'highKbps' => 1_600] + $row,
+            json_decode(file_get_contents(__DIR__.'/../../hosts/lanternwick.json'), true)['asks']['bitrates'],
+        ),
+    ];
+    expect(Desk::findings(Desk::column($reading, 'lanternwick-even@lanternwick', [], asks: $rates)))
+        ->not->toContain('too-few-bits')
+        ->and(Desk::findings(Desk::column($reading, 'lanternwick-even', ['bitrate' => ['average' => ['kbps' => 1_600]]])))
+        ->toContain('too-few-bits');
 });
 
 it('notices frames that come unevenly', function () {
-    $probe = Probes::plain() + ['packets' => array_map(fn (int $i): array => ['stream_index' => 0, 'pts_time' => (string) ($i / 30 + ($i % 4 === 0 ? 0.015 : 0))], range(0, 80))];
+    $probe = Probes::plain() + [
+        'packets' => array_map(
+            fn (int $i): array => ['stream_index' => 0, 'pts_time' => (string) ($i / 30 + ($i % 4 === 0 ? 0.015 : 0))],
+            range(0, 80),
+        ),
+    ];
     $column = Desk::column(Desk::reading($probe), 'review-720');
     expect(Desk::findings($column))->toContain('variable-frame-rate')->and($column->plan->frameRate->convert)->toBeTrue();
 });
 
 it('notices what this machine lacks', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
-    expect(Desk::findings(Desk::column($cut, 'slow-line', encoders: ['aac', 'libx264'])))->toContain('encoder-missing')
-        ->and(Desk::findings(Desk::column($cut, 'lanternwick-even', encoders: ['aac', 'libx264'])))->not->toContain('encoder-missing')
-        ->and(Desk::findings(Desk::column($cut, 'archive-10-bit', free: 1_000_000)))->toContain('no-room')
-        ->and(Desk::findings(Desk::column($cut, 'archive-10-bit', free: 10 ** 12)))->not->toContain('no-room');
+    expect(Desk::findings(Desk::column($cut, 'slow-line', encoders: ['aac', 'libx264'])))
+        ->toContain('encoder-missing')
+        ->and(Desk::findings(Desk::column($cut, 'lanternwick-even', encoders: ['aac', 'libx264'])))
+        ->not->toContain('encoder-missing')
+        ->and(Desk::findings(Desk::column($cut, 'archive-10-bit', free: 1_000_000)))
+        ->toContain('no-room')
+        ->and(Desk::findings(Desk::column($cut, 'archive-10-bit', free: 10 ** 12)))
+        ->not->toContain('no-room');
 });
 
 it('counts what is made before into the room on the drive', function () {
@@ -204,4 +367,12 @@ it('counts what is made before into the room on the drive', function () {
 
 it('is quiet about ordinary work', function (string $output) {
     expect(Desk::findings(Desk::column(Desk::reading(Probes::mezzanine(), 186_000_000), $output)))->toBe([]);
-})->with(['archive-10-bit', 'lossless-vault', 'lanternwick-even@lanternwick', 'lanternwick-generous@lanternwick', 'platen-1080@platen', 'review-720', 'slow-line']);
+})->with([
+    'archive-10-bit',
+    'lossless-vault',
+    'lanternwick-even@lanternwick',
+    'lanternwick-generous@lanternwick',
+    'platen-1080@platen',
+    'review-720',
+    'slow-line',
+]);

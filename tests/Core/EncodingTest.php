@@ -16,27 +16,68 @@ function passes(array $probe, string $output, array $edits = []): array
 }
 
 it('asks the engine for what was planned', function (string $output, array $edits, array $wanted) {
-    $arguments = implode(' ', array_merge(...array_map(fn ($pass): array => $pass->arguments, passes(Probes::mezzanine(), $output, $edits))));
+    $arguments = implode(
+        ' ',
+        array_merge(...array_map(fn ($pass): array => $pass->arguments, passes(Probes::mezzanine(), $output, $edits))),
+    );
     foreach ($wanted as $part) {
         expect($arguments)->toContain($part);
     }
 })->with([
-    ['archive-10-bit', [], ['-c:v prores -profile:v 3', '-pix_fmt yuv422p10le', '-c:a pcm_s24le', '-movflags +write_colr', '-map_metadata 0', '-f mov']],
+    [
+        'archive-10-bit',
+        [],
+        ['-c:v prores -profile:v 3', '-pix_fmt yuv422p10le', '-c:a pcm_s24le', '-movflags +write_colr', '-map_metadata 0', '-f mov'],
+    ],
     ['archive-10-bit', ['video' => ['effort' => 'slow']], ['-c:v prores_ks']],
-    ['lossless-vault', [], ['-c:v ffv1 -level:v 3 -g 1', '-slicecrc 1', '-c:a flac -sample_fmt s32 -bits_per_raw_sample:a 24', '-f matroska']],
-    ['lanternwick-even@lanternwick', [], ['-profile:v high -level:v 3.1 -b:v 5500000 -maxrate 8250000 -bufsize 8250000 -g 50 -bf 2', 'open-gop=0:b-pyramid=none', '-movflags +write_colr+faststart', '-map_metadata -1', '-b:a 320000 -ar 48000 -ac:a:0 2']],
+    [
+        'lossless-vault',
+        [],
+        ['-c:v ffv1 -level:v 3 -g 1', '-slicecrc 1', '-c:a flac -sample_fmt s32 -bits_per_raw_sample:a 24', '-f matroska'],
+    ],
+    [
+        'lanternwick-even@lanternwick',
+        [],
+        [
+            '-profile:v high -level:v 3.1 -b:v 5500000 -maxrate 8250000 -bufsize 8250000 -g 50 -bf 2',
+            'open-gop=0:b-pyramid=none',
+            '-movflags +write_colr+faststart',
+            '-map_metadata -1',
+            '-b:a 320000 -ar 48000 -ac:a:0 2',
+        ],
+    ],
     ['lanternwick-even@lanternwick', ['bitrate' => ['mode' => 'cbr']], ['-minrate 5500000', 'nal-hrd=cbr']],
     ['sound-wav', [], ['-vn -map 0:1 -c:a pcm_s24le', '-rf64 auto -f wav']],
     ['sound-mp3', [], ['-vn', '-c:a libmp3lame -b:a 256000', '-f mp3']],
-    ['frames-tiff-16', [], ['format=gbrp16le', 'in_color_matrix=bt709', '-c:v tiff -compression_algo lzw -pix_fmt rgb48le', '-an', '-start_number 0 -f image2']],
+    [
+        'frames-tiff-16',
+        [],
+        [
+            'format=gbrp16le',
+            'in_color_matrix=bt709',
+            '-c:v tiff -compression_algo lzw -pix_fmt rgb48le',
+            '-an',
+            '-start_number 0 -f image2',
+        ],
+    ],
     ['sd-disc-50', [], ['scale=w=720:h=576', 'setsar=64/45', '-c:v mpeg2video', '-g 15 -bf 2', '-flags:v +cgop', '-c:a ac3 -b:a 384000']],
-    ['lanternwick-even@lanternwick', ['keyframes' => ['seconds' => 1, 'pyramid' => true, 'bFrames' => 3]], ['-g 25 -bf 3', 'b-pyramid=normal']],
+    [
+        'lanternwick-even@lanternwick',
+        ['keyframes' => ['seconds' => 1, 'pyramid' => true, 'bFrames' => 3]],
+        ['-g 25 -bf 3', 'b-pyramid=normal'],
+    ],
     ['slow-line', [], ['-c:v libx265', '-crf 24', 'open-gop=0', '-tag:v hvc1', '-pix_fmt yuv420p10le']],
 ]);
 
 it('fills a constant rate up, and no other', function (string $codec, array $padding) {
     foreach (['cbr' => true, 'vbr' => false] as $mode => $padded) {
-        $arguments = implode(' ', passes(Probes::mezzanine(), 'review-720', ['video' => ['codec' => $codec], 'bitrate' => ['mode' => $mode, 'average' => ['kbps' => 3_000]]])[0]->arguments);
+        $arguments = implode(
+            ' ',
+            passes(Probes::mezzanine(), 'review-720', [
+                'video' => ['codec' => $codec],
+                'bitrate' => ['mode' => $mode, 'average' => ['kbps' => 3_000]],
+            ])[0]->arguments,
+        );
         foreach ($padding as $part) {
             expect(str_contains($arguments, $part))->toBe($padded, "{$mode}: {$part}");
         }
@@ -55,9 +96,12 @@ it('hands images over as their coders take them', function (array $probe, string
 
 it('gathers statistics first where two passes were planned, and writes in the second', function () {
     [$first, $second] = passes(Probes::mezzanine(), 'lanternwick-generous@lanternwick');
-    expect([$first->writes, $second->writes, $first->weight + $second->weight])->toBe([false, true, 100])
-        ->and(implode(' ', $first->arguments))->toContain('-pass 1', '-an -f null')
-        ->and(implode(' ', $second->arguments))->toContain('-pass 2');
+    expect([$first->writes, $second->writes, $first->weight + $second->weight])
+        ->toBe([false, true, 100])
+        ->and(implode(' ', $first->arguments))
+        ->toContain('-pass 1', '-an -f null')
+        ->and(implode(' ', $second->arguments))
+        ->toContain('-pass 2');
 });
 
 it('filters only what the plan needs', function (array $probe, string $output, array $edits, array $wanted, array $unwanted) {
@@ -66,8 +110,20 @@ it('filters only what the plan needs', function (array $probe, string $output, a
     array_map(fn (string $part) => expect($chain)->toContain($part), $wanted);
     array_map(fn (string $part) => expect($chain)->not->toContain($part), $unwanted);
 })->with([
-    [Probes::mezzanine(), 'lanternwick-even@lanternwick', [], ['scale=w=1280:h=720', 'format=yuv420p', 'setsar=1/1'], ['bwdif', 'fps=', 'pad=', 'tonemap']],
-    [Probes::tape(), 'lanternwick-even@lanternwick', [], ['bwdif=mode=send_frame:parity=tff', 'scale=w=640:h=480', 'setfield=prog'], ['interl=1']],
+    [
+        Probes::mezzanine(),
+        'lanternwick-even@lanternwick',
+        [],
+        ['scale=w=1280:h=720', 'format=yuv420p', 'setsar=1/1'],
+        ['bwdif', 'fps=', 'pad=', 'tonemap'],
+    ],
+    [
+        Probes::tape(),
+        'lanternwick-even@lanternwick',
+        [],
+        ['bwdif=mode=send_frame:parity=tff', 'scale=w=640:h=480', 'setfield=prog'],
+        ['interl=1'],
+    ],
     [Probes::tape(), 'lossless-vault', [], ['interl=1', 'setsar=8/9', 'setfield=tff'], ['bwdif']],
     [Probes::hdr(), 'platen-1080@platen', [], ['tonemap=', 'colorspace=bt709'], []],
     [Probes::plain(), 'review-720', ['frameSize' => ['exact' => '1080×1920']], ['scale=w=1080:h=608', 'pad=1080:1920'], []],
@@ -87,26 +143,45 @@ it('reads progress however it is cut', function () {
 it('tells an index of a 360 picture, and moves what lies behind it by as much', function (bool $mediaMoves, int $width) {
     $box = fn (string $type, string $content): string => pack('N', strlen($content) + 8).$type.$content;
     $places = [1_000, 2_000, 3_000];
-    $offsets = $width === 4 ? $box('stco', pack('N2', 0, 3).pack('N3', ...$places)) : $box('co64', pack('N2', 0, 3).pack('J3', ...$places));
+    $offsets =
+        $width === 4 ? $box('stco', pack('N2', 0, 3).pack('N3', ...$places)) : $box('co64', pack('N2', 0, 3).pack('J3', ...$places));
     $entry = $box('avc1', str_repeat("\0", 78).$box('avcC', 'configuration'));
-    $track = fn (string $kind): string => $box('trak', $box('mdia', $box('hdlr', pack('N2', 0, 0).$kind).$box('minf', $box('stbl', $box('stsd', pack('N2', 0, 1).$entry).$offsets))));
+    $track = fn (string $kind): string => $box(
+        'trak',
+        $box(
+            'mdia',
+            $box('hdlr', pack('N2', 0, 0).$kind).$box('minf', $box('stbl', $box('stsd', pack('N2', 0, 1).$entry).$offsets)),
+        ),
+    );
     $movie = $box('moov', $box('mvhd', 'header').$track('soun').$track('vide'));
     $added = $box('sv3d', 'sphere');
     $index = new MovieIndex($movie);
     $index->add($added, $mediaMoves);
     $after = $index->bytes();
-    expect(strlen($after))->toBe(strlen($movie) + strlen($added))->and(unpack('N', $after)[1])->toBe(strlen($after))
+    expect(strlen($after))
+        ->toBe(strlen($movie) + strlen($added))
+        ->and(unpack('N', $after)[1])
+        ->toBe(strlen($after))
         // In the picture's entry alone, behind what was there.
-        ->and(substr_count($after, 'sphere'))->toBe(1)->and(strpos($after, 'sphere'))->toBeGreaterThan(strrpos($after, 'configuration'))
-        ->and(unpack('N', $after, strrpos($after, 'avc1') - 4)[1])->toBe(strlen($entry) + strlen($added));
+        ->and(substr_count($after, 'sphere'))
+        ->toBe(1)
+        ->and(strpos($after, 'sphere'))
+        ->toBeGreaterThan(strrpos($after, 'configuration'))
+        ->and(unpack('N', $after, strrpos($after, 'avc1') - 4)[1])
+        ->toBe(strlen($entry) + strlen($added));
     foreach ([strpos($after, $width === 4 ? 'stco' : 'co64'), strrpos($after, $width === 4 ? 'stco' : 'co64')] as $at) {
-        expect(array_values(unpack($width === 4 ? 'N3' : 'J3', $after, $at + 12)))->toBe(array_map(fn (int $place): int => $place + ($mediaMoves ? strlen($added) : 0), $places));
+        expect(array_values(unpack($width === 4 ? 'N3' : 'J3', $after, $at + 12)))->toBe(
+            array_map(fn (int $place): int => $place + ($mediaMoves ? strlen($added) : 0), $places),
+        );
     }
 })->with([[true, 4], [true, 8], [false, 4]]);
 
 it('leaves an index alone that has no picture, or whose places would not fit', function () {
     $box = fn (string $type, string $content): string => pack('N', strlen($content) + 8).$type.$content;
-    expect(fn () => (new MovieIndex($box('moov', $box('mvhd', 'x'))))->add('box', true))->toThrow(InvalidArgumentException::class, 'no picture')
-        ->and(fn () => (new MovieIndex($box('moov', $box('trak', $box('mdia', $box('hdlr', pack('N2', 0, 0).'vide'))))))->add('box', true))->toThrow(InvalidArgumentException::class)
-        ->and(fn () => (new MovieIndex(''))->add('box', true))->toThrow(InvalidArgumentException::class);
+    expect(fn () => (new MovieIndex($box('moov', $box('mvhd', 'x'))))->add('box', true))
+        ->toThrow(InvalidArgumentException::class, 'no picture')
+        ->and(fn () => (new MovieIndex($box('moov', $box('trak', $box('mdia', $box('hdlr', pack('N2', 0, 0).'vide'))))))->add('box', true))
+        ->toThrow(InvalidArgumentException::class)
+        ->and(fn () => (new MovieIndex(''))->add('box', true))
+        ->toThrow(InvalidArgumentException::class);
 });

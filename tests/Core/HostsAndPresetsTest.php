@@ -30,69 +30,140 @@ it('looks up what a host asks by size, rate and HDR', function (string $host, st
 ]);
 
 it('asks for another codec above a width', function () {
-    expect(Desk::host('orrery')->asks->codecFor(5760)->codec)->toBe('hevc')
-        ->and(Desk::host('orrery')->asks->codecFor(3840)->codec)->toBe('h264');
+    expect(Desk::host('orrery')->asks->codecFor(5760)->codec)
+        ->toBe('hevc')
+        ->and(Desk::host('orrery')->asks->codecFor(3840)->codec)
+        ->toBe('h264');
 });
 
 it('says its asks in words', function () {
     $words = array_column(Desk::host('lanternwick')->asks->inWords(), 'text', 'label');
-    expect(str_replace("\u{2009}", ' ', implode('; ', $words)))
-        ->toBe('MP4, fast start; H.264 High; at least 24 fps for HD; every 2 s, closed GOP, at most 2 B-frames in a row, no pyramid; 4:2:0; AAC 320 kb/s, 48 kHz, −15 LUFS; 12:00:00, 200 GB');
+    expect(str_replace("\u{2009}", ' ', implode('; ', $words)))->toBe(
+        'MP4, fast start; H.264 High; at least 24 fps for HD; every 2 s, closed GOP, at most 2 B-frames in a row, no pyramid; '
+            .'4:2:0; AAC 320 kb/s, 48 kHz, −15 LUFS; 12:00:00, 200 GB',
+    );
 });
 
 it('asks nothing where a host says nothing', function () {
     $silent = (new HostFile(new Catalogue))->host('silent', ['name' => 'Silent', 'asks' => []])->asks;
-    expect($silent->bitrate->average(new FrameSize(1920, 1080), FrameRate::of(25), false))->toBeNull()
-        ->and($silent->codecFor(1920))->toBeNull()
-        ->and($silent->takesCodec('prores'))->toBeTrue()
-        ->and($silent->inWords())->toBe([]);
+    expect($silent->bitrate->average(new FrameSize(1920, 1080), FrameRate::of(25), false))
+        ->toBeNull()
+        ->and($silent->codecFor(1920))
+        ->toBeNull()
+        ->and($silent->takesCodec('prores'))
+        ->toBeTrue()
+        ->and($silent->inWords())
+        ->toBe([]);
 });
 
 it('lays edits over rules: named values merge, a word or another kind replaces', function (array $rules, array $edits, array $expected) {
     expect((new Cells)->merge(new Rules($rules), new Rules($edits))->rules)->toBe($expected);
 })->with([
-    'one figure of a rate' => [['bitrate' => ['mode' => 'vbr', 'passes' => 2]], ['bitrate' => ['passes' => 1]], ['bitrate' => ['mode' => 'vbr', 'passes' => 1]]],
+    'one figure of a rate' => [
+        ['bitrate' => ['mode' => 'vbr', 'passes' => 2]],
+        ['bitrate' => ['passes' => 1]],
+        ['bitrate' => ['mode' => 'vbr', 'passes' => 1]],
+    ],
     'a word over values' => [['audio' => ['codec' => 'aac']], ['audio' => 'none'], ['audio' => 'none']],
     'values over a word' => [['video' => 'host'], ['video' => ['codec' => 'hevc']], ['video' => ['codec' => 'hevc']]],
-    'another way of size' => [['frameSize' => ['follow' => 'stored']], ['frameSize' => ['fit' => '1280×720']], ['frameSize' => ['fit' => '1280×720']]],
-    'another codec forgets the profile' => [['video' => ['codec' => 'h264', 'profile' => 'high']], ['video' => ['codec' => 'prores']], ['video' => ['codec' => 'prores']]],
-    'the same codec keeps it' => [['video' => ['codec' => 'h264', 'profile' => 'high']], ['video' => ['effort' => 'slow']], ['video' => ['codec' => 'h264', 'profile' => 'high', 'effort' => 'slow']]],
+    'another way of size' => [
+        ['frameSize' => ['follow' => 'stored']],
+        ['frameSize' => ['fit' => '1280×720']],
+        ['frameSize' => ['fit' => '1280×720']],
+    ],
+    'another codec forgets the profile' => [
+        ['video' => ['codec' => 'h264', 'profile' => 'high']],
+        ['video' => ['codec' => 'prores']],
+        ['video' => ['codec' => 'prores']],
+    ],
+    'the same codec keeps it' => [
+        ['video' => ['codec' => 'h264', 'profile' => 'high']],
+        ['video' => ['effort' => 'slow']],
+        ['video' => ['codec' => 'h264', 'profile' => 'high', 'effort' => 'slow']],
+    ],
 ]);
 
-it('refuses a preset without a name or a role', fn () => Preset::fromFile('x', ['name' => 'X', 'role' => 'poster']))->throws(InvalidArgumentException::class);
+it('refuses a preset without a name or a role', fn () => Preset::fromFile('x', ['name' => 'X', 'role' => 'poster']))->throws(
+    InvalidArgumentException::class,
+);
 
-it('lays rules over rules: another way of saying a thing replaces the old one, the rest stays', function (string $cell, mixed $below, mixed $edit, mixed $expected) {
+it('lays rules over rules: another way of saying a thing replaces the old one, the rest stays', function (
+    string $cell,
+    mixed $below,
+    mixed $edit,
+    mixed $expected,
+) {
     expect((new Cells)->merge(new Rules([$cell => $below]), new Rules([$cell => $edit]))->rules[$cell])->toEqual($expected);
 })->with([
     'a word replaces' => ['audio', ['codec' => 'aac', 'kbps' => 320], 'none', 'none'],
     'a value beside a word' => ['audio', 'host', ['loudness' => -15], ['as' => 'host', 'loudness' => -15]],
-    'another codec drops the old one’s settings' => ['audio', ['codec' => 'aac', 'kbps' => 320, 'loudness' => -15], ['codec' => 'pcm'], ['codec' => 'pcm', 'loudness' => -15]],
-    'the same codec keeps them' => ['video', ['codec' => 'h264', 'profile' => 'high'], ['codec' => 'h264', 'effort' => 'slow'], ['codec' => 'h264', 'profile' => 'high', 'effort' => 'slow']],
+    'another codec drops the old one’s settings' => [
+        'audio',
+        ['codec' => 'aac', 'kbps' => 320, 'loudness' => -15],
+        ['codec' => 'pcm'],
+        ['codec' => 'pcm', 'loudness' => -15],
+    ],
+    'the same codec keeps them' => [
+        'video',
+        ['codec' => 'h264', 'profile' => 'high'],
+        ['codec' => 'h264', 'effort' => 'slow'],
+        ['codec' => 'h264', 'profile' => 'high', 'effort' => 'slow'],
+    ],
     'a codec in place of none' => ['video', 'none', ['codec' => 'h264'], ['codec' => 'h264']],
-    'a size is said in one way' => ['frameSize', ['exact' => '720×576', 'display' => '4:3', 'projection' => 'none'], ['fit' => '640×360'], ['fit' => '640×360', 'projection' => 'none']],
+    'a size is said in one way' => [
+        'frameSize',
+        ['exact' => '720×576', 'display' => '4:3', 'projection' => 'none'],
+        ['fit' => '640×360'],
+        ['fit' => '640×360', 'projection' => 'none'],
+    ],
     'a rate too' => ['frameRate', ['halve' => true, 'by' => 'blend'], ['exact' => '25'], ['exact' => '25', 'by' => 'blend']],
     'seconds in place of frames' => ['keyframes', ['frames' => 15, 'closed' => true], ['seconds' => 1], ['seconds' => 1, 'closed' => true]],
-    'null takes back what the preset says' => ['colour', ['convert' => 'bt709', 'bitDepth' => 8], ['convert' => null], ['convert' => null, 'bitDepth' => 8]],
+    'null takes back what the preset says' => [
+        'colour',
+        ['convert' => 'bt709', 'bitDepth' => 8],
+        ['convert' => null],
+        ['convert' => null, 'bitDepth' => 8],
+    ],
 ]);
 
 it('holds a host file to what can be made here', function (array $change, string $fault) {
-    expect(fn () => (new HostFile(new Catalogue))->host('x', array_replace_recursive(Desk::hostFile('lanternwick'), $change)))
-        ->toThrow(InvalidArgumentException::class, $fault);
+    expect(fn () => (new HostFile(new Catalogue))->host('x', array_replace_recursive(Desk::hostFile('lanternwick'), $change)))->toThrow(
+        InvalidArgumentException::class,
+        $fault,
+    );
 })->with([
-    'a codec' => [['asks' => ['codecs' => [['codec' => 'theora', 'profile' => null]]]], 'asks/codecs: the video codec “theora” cannot be made here. There is: h264'],
+    'a codec' => [
+        ['asks' => ['codecs' => [['codec' => 'theora', 'profile' => null]]]],
+        'asks/codecs: the video codec “theora” cannot be made here. There is: h264',
+    ],
     'a profile' => [['asks' => ['codecs' => [['profile' => 'main10']]]], 'asks/codecs: the profile “main10” of H.264 cannot be made here.'],
     'a container' => [['asks' => ['containers' => ['ogg']]], 'asks/containers: the container “ogg” cannot be made here.'],
     'an audio codec' => [['asks' => ['audio' => ['codec' => 'wma']]], 'asks/audio: the audio codec “wma” cannot be made here.'],
-    'a rendition’s codec' => [['recompression' => ['tiers' => [1 => ['ladder' => [['codec' => 'theora']]]]]], 'recompression/tiers/basic: the video codec “theora”'],
-    'a quality off its scale' => [['recompression' => ['tiers' => [1 => ['ladder' => [['kbps' => null, 'quality' => 90]]]]]], 'H.264 has no quality 90. It runs from'],
-    'both average and quality' => [['recompression' => ['tiers' => [1 => ['ladder' => [['quality' => 20]]]]]], 'needs an average or a quality, and not both'],
-    'a last tier with conditions' => [['recompression' => ['tiers' => [1 => ['when' => [['hdr' => true]]]]]], 'The last tier must take every upload'],
+    'a rendition’s codec' => [
+        ['recompression' => ['tiers' => [1 => ['ladder' => [['codec' => 'theora']]]]]],
+        'recompression/tiers/basic: the video codec “theora”',
+    ],
+    'a quality off its scale' => [
+        ['recompression' => ['tiers' => [1 => ['ladder' => [['kbps' => null, 'quality' => 90]]]]]],
+        'H.264 has no quality 90. It runs from',
+    ],
+    'both average and quality' => [
+        ['recompression' => ['tiers' => [1 => ['ladder' => [['quality' => 20]]]]]],
+        'needs an average or a quality, and not both',
+    ],
+    'a last tier with conditions' => [
+        ['recompression' => ['tiers' => [1 => ['when' => [['hdr' => true]]]]]],
+        'The last tier must take every upload',
+    ],
 ]);
 
 it('puts an upload into the tier that its size and frame rate earn it', function (string $frame, string $rate, string $tier, array $sides) {
     $upload = new Upload(FrameSize::parse($frame), FrameRate::parse($rate), false);
     $found = Desk::host('lanternwick')->recompression->tierOf($upload);
-    expect($found->name)->toBe($tier)->and(array_map(fn (Rung $rung): int => $rung->shorterSide, $found->renditionsOf($upload->frame)))->toBe($sides);
+    expect($found->name)
+        ->toBe($tier)
+        ->and(array_map(fn (Rung $rung): int => $rung->shorterSide, $found->renditionsOf($upload->frame)))
+        ->toBe($sides);
 })->with([
     '1080 at 25' => ['1920x1080', '25', 'basic', [1080, 720, 480, 360]],
     '1080 at 30 is not above 30' => ['1920x1080', '30', 'basic', [1080, 720, 480, 360]],
@@ -105,7 +176,10 @@ it('puts an upload into the tier that its size and frame rate earn it', function
 it('says what a host does to an upload from its tiers', function (string $host, string $words) {
     expect(strtr(Desk::host($host)->recompression->words(), ["\u{2009}" => ' ']))->toStartWith($words);
 })->with([
-    ['lanternwick', 'Uploads 1440 lines or taller, or above 30 fps, get the fine tier (VP9); the rest get the basic tier (H.264). Audio: AAC 128 kb/s'],
+    [
+        'lanternwick',
+        'Uploads 1440 lines or taller, or above 30 fps, get the fine tier (VP9); the rest get the basic tier (H.264). Audio: AAC 128 kb/s',
+    ],
     ['platen', 'Every upload becomes H.264. Audio:'],
     ['tallgate', 'Every upload becomes H.264. Audio:'],
     ['orrery', 'Every upload becomes HEVC. Audio:'],

@@ -10,7 +10,12 @@ function named(array $edits, array $taken = [], string $cut = 'Night firing', st
 {
     $reading = Desk::reading(Probes::plain(['width' => 1280, 'height' => 720]));
 
-    return Desk::column($reading, $output, $edits, subject: new Subject($reading, cutName: $cut, taken: fn (string $path): bool => in_array($path, $taken, true)));
+    return Desk::column(
+        $reading,
+        $output,
+        $edits,
+        subject: new Subject($reading, cutName: $cut, taken: fn (string $path): bool => in_array($path, $taken, true)),
+    );
 }
 
 it('names files so that every system takes them', function (string $cut, string $expected) {
@@ -38,16 +43,33 @@ it('fills a name', function (string $template, string $expected, array $taken = 
 ]);
 
 it('leaves no separators behind where a field is empty', function () {
-    expect(named(['file' => ['template' => '{cut} - {host} - {height}']], output: 'review-720')->plan->file->name)->toBe('Night firing - 720.mp4')
-        ->and((new NameTemplate('{host}_{cut}'))->fill(['host' => '', 'cut' => 'x'], 1))->toBe('x');
+    expect(named(['file' => ['template' => '{cut} - {host} - {height}']], output: 'review-720')->plan->file->name)
+        ->toBe('Night firing - 720.mp4')
+        ->and((new NameTemplate('{host}_{cut}'))->fill(['host' => '', 'cut' => 'x'], 1))
+        ->toBe('x');
 });
 
 it('puts files into folders below the one for deliveries, and nowhere else', function (string $folder, ?string $expected) {
     $plan = named(['file' => ['folder' => $folder]]);
-    expect($plan->isStopped())->toBe($expected === null)->and($plan->plan->file->folder)->toBe($expected ?? '');
-})->with([['uploads/{host}', 'uploads/Lanternwick'], ['a//b', 'a/b'], ['../secret', null], ['/etc', null], ['a/./b', null], ['{when}', null]]);
+    expect($plan->isStopped())
+        ->toBe($expected === null)
+        ->and($plan->plan->file->folder)
+        ->toBe($expected ?? '');
+})->with([
+    ['uploads/{host}', 'uploads/Lanternwick'],
+    ['a//b', 'a/b'],
+    ['../secret', null],
+    ['/etc', null],
+    ['a/./b', null],
+    ['{when}', null],
+]);
 
 it('says what a name can have in it', function (string $template, string $said) {
     $plan = named(['file' => ['template' => $template]]);
-    expect($plan->findings[0]->text)->toContain($said)->and($plan->findings[0]->severity->value)->toBe('stop')->and($plan->plan->file->name)->toBe('Night firing Lanternwick.mp4');
+    expect($plan->findings[0]->text)
+        ->toContain($said)
+        ->and($plan->findings[0]->severity->value)
+        ->toBe('stop')
+        ->and($plan->plan->file->name)
+        ->toBe('Night firing Lanternwick.mp4');
 })->with([['{cut} {day}', 'no field “{day}”'], ['   ', 'at least a letter'], ['{cut', 'each brace its partner']]);

@@ -28,18 +28,34 @@ function structure(string $bytes): FileStructure
 it('reads a 10-bit mezzanine', function () {
     $reading = (new ProbeReader)->read(Probes::mezzanine(), 186_000_000, false);
     $array = $reading->toArray();
-    expect($array)->toMatchArray(['container' => 'mov', 'duration' => '313/25', 'bytes' => 186_000_000])
-        ->and($array['video'][0])->toMatchArray(['codec' => 'prores', 'label' => 'ProRes 422 HQ', 'frameRate' => '25', 'bitDepth' => 10, 'chroma' => '4:2:2', 'frames' => 313, 'displayAspect' => '16:9'])
-        ->and($array['audio'][0])->toMatchArray(['label' => "PCM 24 · 48\u{2009}kHz", 'bitDepth' => 24]);
+    expect($array)
+        ->toMatchArray(['container' => 'mov', 'duration' => '313/25', 'bytes' => 186_000_000])
+        ->and($array['video'][0])
+        ->toMatchArray([
+            'codec' => 'prores',
+            'label' => 'ProRes 422 HQ',
+            'frameRate' => '25',
+            'bitDepth' => 10,
+            'chroma' => '4:2:2',
+            'frames' => 313,
+            'displayAspect' => '16:9',
+        ])
+        ->and($array['audio'][0])
+        ->toMatchArray(['label' => "PCM 24 · 48\u{2009}kHz", 'bitDepth' => 24]);
 });
 
 it('reads tape: fields, pixel shape, spoken rate', function () {
     $video = (new ProbeReader)->read(Probes::tape(), 5_000_000, null)->mainVideo();
-    expect($video->scan)->toBe(Scan::TopFieldFirst)
-        ->and((string) $video->displaySize())->toBe('640×480')
-        ->and((string) $video->displayAspect())->toBe('4/3')
-        ->and((string) $video->frameRate)->toBe('30000/1001')
-        ->and($video->frames)->toBe(180);
+    expect($video->scan)
+        ->toBe(Scan::TopFieldFirst)
+        ->and((string) $video->displaySize())
+        ->toBe('640×480')
+        ->and((string) $video->displayAspect())
+        ->toBe('4/3')
+        ->and((string) $video->frameRate)
+        ->toBe('30000/1001')
+        ->and($video->frames)
+        ->toBe(180);
 });
 
 it('turns a rotated picture upright', function () {
@@ -50,17 +66,24 @@ it('turns a rotated picture upright', function () {
 
 it('trusts the times of the frames over the header', function () {
     $uneven = array_map(fn (int $i): float => $i / 30 + ($i % 3 === 0 ? 0.013 : 0), range(0, 60));
-    $rounded = array_map(fn (int $i): float => round($i * 1001 / 30000, 3), range(0, 60));
+    $rounded = array_map(fn (int $i): float => round(($i * 1001) / 30000, 3), range(0, 60));
     $oneGap = [...array_map(fn (int $i): float => $i / 25, range(0, 100)), 9.0];
-    expect((new PacketTimes($uneven))->areVariable())->toBeTrue()
-        ->and((new PacketTimes($rounded))->areVariable())->toBeFalse()
-        ->and((new PacketTimes(array_reverse($rounded)))->areVariable())->toBeFalse()
-        ->and((new PacketTimes($oneGap))->areVariable())->toBeFalse()
-        ->and((new PacketTimes([0.0, 1.0]))->areVariable())->toBeFalse();
+    expect((new PacketTimes($uneven))->areVariable())
+        ->toBeTrue()
+        ->and((new PacketTimes($rounded))->areVariable())
+        ->toBeFalse()
+        ->and((new PacketTimes(array_reverse($rounded)))->areVariable())
+        ->toBeFalse()
+        ->and((new PacketTimes($oneGap))->areVariable())
+        ->toBeFalse()
+        ->and((new PacketTimes([0.0, 1.0]))->areVariable())
+        ->toBeFalse();
 });
 
 it('takes a rate rounded by its container for the broadcast rate it stands for', function (string $stated, string $expected) {
-    expect((string) (new ProbeReader)->read(Probes::plain(['avg_frame_rate' => $stated]), 1000, null)->mainVideo()->frameRate)->toBe($expected);
+    expect((string) (new ProbeReader)->read(Probes::plain(['avg_frame_rate' => $stated]), 1000, null)->mainVideo()->frameRate)->toBe(
+        $expected,
+    );
 })->with([['19001/634', '30000/1001'], ['2997/100', '30000/1001'], ['25/1', '25'], ['12/1', '12'], ['359/12', '359/12']]);
 
 it('refuses what is no cut, with the reason', function (array $probe, string $reason) {
@@ -84,19 +107,34 @@ it('sees the order and the completeness of boxes', function () {
     $index = box('moov', str_repeat('x', 40));
     $media = box('mdat', str_repeat('y', 400));
     $large = pack('N', 1).'mdat'.pack('J', 10_000).'short';
-    expect(structure(box('ftyp', 'isom').$index.$media)->fastStart)->toBeTrue()
-        ->and(structure(box('ftyp', 'isom').$media.$index)->fastStart)->toBeFalse()
-        ->and(structure(box('ftyp', 'isom').$media)->indexMissing)->toBeTrue()
-        ->and(structure(substr(box('ftyp', 'isom').$index.$media, 0, -100))->expectedBytes)->toBe(468)
-        ->and(structure(box('ftyp', 'isom').$index.$large)->expectedBytes)->toBe(12 + 48 + 10_000)
-        ->and(structure("RIFF\x10\x27\x00\x00AVI LIST")->expectedBytes)->toBe(10_008)
-        ->and(structure("\x1A\x45\xDF\xA3\x81x\x18\x53\x80\x67\x41\x00rest")->expectedBytes)->toBe(6 + 4 + 2 + 256)
-        ->and(structure("\x1A\x45\xDF\xA3\x81x\x18\x53\x80\x67\x01\xFF\xFF\xFF\xFF\xFF\xFF\xFFrest")->expectedBytes)->toBeNull();
+    expect(structure(box('ftyp', 'isom').$index.$media)->fastStart)
+        ->toBeTrue()
+        ->and(structure(box('ftyp', 'isom').$media.$index)->fastStart)
+        ->toBeFalse()
+        ->and(structure(box('ftyp', 'isom').$media)->indexMissing)
+        ->toBeTrue()
+        ->and(structure(substr(box('ftyp', 'isom').$index.$media, 0, -100))->expectedBytes)
+        ->toBe(468)
+        ->and(structure(box('ftyp', 'isom').$index.$large)->expectedBytes)
+        ->toBe(12 + 48 + 10_000)
+        ->and(structure("RIFF\x10\x27\x00\x00AVI LIST")->expectedBytes)
+        ->toBe(10_008)
+        ->and(structure("\x1A\x45\xDF\xA3\x81x\x18\x53\x80\x67\x41\x00rest")->expectedBytes)
+        ->toBe(6 + 4 + 2 + 256)
+        ->and(structure("\x1A\x45\xDF\xA3\x81x\x18\x53\x80\x67\x01\xFF\xFF\xFF\xFF\xFF\xFF\xFFrest")->expectedBytes)
+        ->toBeNull();
 });
 
 it('knows lists that point elsewhere', function (string $text) {
     expect(structure($text)->playlist)->toBeTrue();
-})->with(["#EXTM3U\n/etc/passwd", "\xEF\xBB\xBF#EXTM3U", "ffconcat version 1.0\nfile x", "[playlist]\nFile1=x", '<?xml version="1.0"?><MPD>', '<smil><body/></smil>']);
+})->with([
+    "#EXTM3U\n/etc/passwd",
+    "\xEF\xBB\xBF#EXTM3U",
+    "ffconcat version 1.0\nfile x",
+    "[playlist]\nFile1=x",
+    '<?xml version="1.0"?><MPD>',
+    '<smil><body/></smil>',
+]);
 
 it('survives any bytes, quickly and without growing', function () {
     mt_srand(20261124);

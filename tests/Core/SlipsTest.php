@@ -33,7 +33,14 @@ it('counts packets', function () {
     $tally = tally();
     $tally->take('N/A,garbage');
     $tally->take('');
-    expect($tally)->toMatchObject(['frames' => 313, 'keyframes' => 7, 'longestGap' => 50, 'videoBytes' => 313 * 24_000, 'audioBytes' => 313 * 900, 'fullestSecond' => 25 * 24_000]);
+    expect($tally)->toMatchObject([
+        'frames' => 313,
+        'keyframes' => 7,
+        'longestGap' => 50,
+        'videoBytes' => 313 * 24_000,
+        'audioBytes' => 313 * 900,
+        'fullestSecond' => 25 * 24_000,
+    ]);
 });
 
 it('finds the fullest second wherever it lies', function () {
@@ -44,11 +51,17 @@ it('finds the fullest second wherever it lies', function () {
     expect($tally->fullestSecond)->toBe(50_000);
 });
 
-it('finds nothing where the file is what was planned, and names each thing that is not', function (array $made, ?PacketTally $tally, array $cells) {
-    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['kbps' => 4800], 'peak' => ['kbps' => 9000]]]);
+it('finds nothing where the file is what was planned, and names each thing that is not', function (
+    array $made,
+    ?PacketTally $tally,
+    array $cells,
+) {
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', [
+        'bitrate' => ['average' => ['kbps' => 4800], 'peak' => ['kbps' => 9000]],
+    ]);
     $frozen = json_decode(json_encode($plan->toArray()), true);
     $fastStart = ($made['late'] ?? false) !== true;
-    $found = (new OuterCrate\Reading\ProbeReader)->read($made, 7_900_000, $fastStart);
+    $found = (new OuterCrate\Reading\ProbeReader())->read($made, 7_900_000, $fastStart);
     $differences = (new Comparison(new Cells))->differences($frozen, new Made($found, $tally ?? tally(), 'x.mp4', $frozen['frames']));
     expect(array_map(fn ($difference): string => $difference->cell, $differences))->toBe($cells);
 })->with([
@@ -70,9 +83,16 @@ it('finds nothing where the file is what was planned, and names each thing that 
 ]);
 
 it('says when a file passed the size that it was to stay under', function (int $target, array $cells) {
-    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['bytes' => $target]]]);
-    $found = (new OuterCrate\Reading\ProbeReader)->read(made(), 7_900_000, true);
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine(), 186_000_000), 'lanternwick-even@lanternwick', [
+        'bitrate' => ['average' => ['bytes' => $target]],
+    ]);
+    $found = (new OuterCrate\Reading\ProbeReader())->read(made(), 7_900_000, true);
     $frozen = json_decode(json_encode($plan->toArray()), true);
-    $differences = array_values(array_filter((new Comparison(new Cells))->differences($frozen, new Made($found, tally(), 'x.mp4', $frozen['frames'])), fn ($difference): bool => str_starts_with($difference->text, 'The file came to')));
+    $differences = array_values(
+        array_filter(
+            (new Comparison(new Cells))->differences($frozen, new Made($found, tally(), 'x.mp4', $frozen['frames'])),
+            fn ($difference): bool => str_starts_with($difference->text, 'The file came to'),
+        ),
+    );
     expect(array_map(fn ($difference): string => $difference->cell, $differences))->toBe($cells);
 })->with([[7_899_999, ['bitrate']], [7_900_000, []]]);

@@ -20,7 +20,14 @@ use Tests\Support\Clips;
 /** Measures a clip without the queue. */
 function measured(string $kind, ?string $folder = null, bool $proxy = false, ?Closure $shouldStop = null): Facts
 {
-    return app(Analyser::class)->measure(app(CutReader::class)->read(Clips::make($kind))['reading'], Clips::make($kind), new Workspace($folder ?? test()->folder('derived').'/'.$kind), $proxy, fn () => null, $shouldStop ?? fn (): bool => false);
+    return app(Analyser::class)->measure(
+        app(CutReader::class)->read(Clips::make($kind))['reading'],
+        Clips::make($kind),
+        new Workspace($folder ?? test()->folder('derived').'/'.$kind),
+        $proxy,
+        fn () => null,
+        $shouldStop ?? fn (): bool => false,
+    );
 }
 
 function analysed(string $kind): array
@@ -34,50 +41,113 @@ function numbersIn(string ...$input): array
     $process = new Process(['ffmpeg', '-v', 'error', ...$input, '-an', '-vf', 'scale=8:1:flags=area,format=gray', '-f', 'rawvideo', '-']);
     $bars = str_split($process->mustRun()->getOutput(), 8);
 
-    return array_map(fn (string $frame): int => array_sum(array_map(fn (int $bit): int => ord($frame[$bit]) > 127 ? 1 << $bit : 0, range(0, 7))), $bars);
+    return array_map(
+        fn (string $frame): int => array_sum(array_map(fn (int $bit): int => ord($frame[$bit]) > 127 ? 1 << $bit : 0, range(0, 7))),
+        $bars,
+    );
 }
 
 it('finds what was left behind after the end, and suggests the range without it', function () {
     $found = analysed('leftover');
     $frames = fn (array $spans): array => array_map(fn (array $span): array => [$span['firstFrame'], $span['lastFrame']], $spans);
-    expect($frames($found['black']))->toBe([[100, 124]])
-        ->and($frames($found['leftover']))->toBe([[125, 149]])
-        ->and($found['suggestedRange'])->toMatchArray(['firstFrame' => 0, 'lastFrame' => 99, 'last' => '00:00:03:24', 'reason' => 'footage after a gap'])
-        ->and($found['silence'][0]['firstFrame'])->toBeGreaterThanOrEqual(100)->toBeLessThan(106)
-        ->and(count($found['detail']))->toBe(6)->and($found['detail'][4])->toBeLessThan(1.0);
+    expect($frames($found['black']))
+        ->toBe([[100, 124]])
+        ->and($frames($found['leftover']))
+        ->toBe([[125, 149]])
+        ->and($found['suggestedRange'])
+        ->toMatchArray(['firstFrame' => 0, 'lastFrame' => 99, 'last' => '00:00:03:24', 'reason' => 'footage after a gap'])
+        ->and($found['silence'][0]['firstFrame'])
+        ->toBeGreaterThanOrEqual(100)
+        ->toBeLessThan(106)
+        ->and(count($found['detail']))
+        ->toBe(6)
+        ->and($found['detail'][4])
+        ->toBeLessThan(1.0);
 });
 
 it('sees what the picture is, whatever the header says', function (string $kind, array $expected) {
     expect(analysed($kind))->toMatchArray($expected);
 })->with([
-    'progressive' => ['plain', ['scan' => 'progressive', 'repeated' => null, 'bars' => ['top' => 0, 'bottom' => 0, 'left' => 0, 'right' => 0], 'suggestedRange' => null]],
+    'progressive' => [
+        'plain',
+        [
+            'scan' => 'progressive',
+            'repeated' => null,
+            'bars' => ['top' => 0, 'bottom' => 0, 'left' => 0, 'right' => 0],
+            'suggestedRange' => null,
+        ],
+    ],
     'top field first, told as progressive' => ['fields-top', ['scan' => 'tff', 'statedScan' => 'progressive']],
     'bottom field first, told as progressive' => ['fields-bottom', ['scan' => 'bff', 'statedScan' => 'progressive']],
-    '15 pictures in 30 frames' => ['doubled', ['repeated' => ['period' => 2, 'distinct' => 1, 'fields' => false, 'rate' => '15', 'label' => '15 in 30: 1 of every 2 frames repeat']]],
-    'pulldown' => ['telecined', ['repeated' => ['period' => 5, 'distinct' => 4, 'fields' => true, 'rate' => '24000/1001', 'label' => '23.976 in 29.97: fields repeat in a 2:3 rhythm']]],
+    '15 pictures in 30 frames' => [
+        'doubled',
+        [
+            'repeated' => [
+                'period' => 2,
+                'distinct' => 1,
+                'fields' => false,
+                'rate' => '15',
+                'label' => '15 in 30: 1 of every 2 frames repeat',
+            ],
+        ],
+    ],
+    'pulldown' => [
+        'telecined',
+        [
+            'repeated' => [
+                'period' => 5,
+                'distinct' => 4,
+                'fields' => true,
+                'rate' => '24000/1001',
+                'label' => '23.976 in 29.97: fields repeat in a 2:3 rhythm',
+            ],
+        ],
+    ],
     'letterbox' => ['boxed', ['bars' => ['top' => 20, 'bottom' => 20, 'left' => 0, 'right' => 0]]],
 ]);
 
 it('finds where the picture stands still', function () {
     $still = analysed('standing')['still'];
-    expect($still)->toHaveCount(1)->and($still[0])->toMatchArray(['firstFrame' => 40, 'lastFrame' => 89]);
+    expect($still)
+        ->toHaveCount(1)
+        ->and($still[0])
+        ->toMatchArray(['firstFrame' => 40, 'lastFrame' => 89]);
 });
 
 it('measures darkness, gradients and grain', function () {
     $gradient = analysed('gradient');
     $grain = analysed('grain');
-    expect($gradient['gradient'])->toBeGreaterThan(0.3)->and($gradient['darkness'])->toBeGreaterThan(0.9)->and($gradient['grain'])->toBeLessThan(0.6)
-        ->and($grain['grain'])->toBeGreaterThan(2.0)->and($grain['gradient'])->toBeLessThan(0.2)->and($grain['darkness'])->toBe(0.0);
+    expect($gradient['gradient'])
+        ->toBeGreaterThan(0.3)
+        ->and($gradient['darkness'])
+        ->toBeGreaterThan(0.9)
+        ->and($gradient['grain'])
+        ->toBeLessThan(0.6)
+        ->and($grain['grain'])
+        ->toBeGreaterThan(2.0)
+        ->and($grain['gradient'])
+        ->toBeLessThan(0.2)
+        ->and($grain['darkness'])
+        ->toBe(0.0);
 });
 
 it('measures loudness as EBU Tech 3341 wants it', function () {
     // A stereo sine at −20 dBFS peak, 1 kHz: −20 LUFS by the definition of the scale (BS.1770-4, 2.7).
     $loudness = analysed('tone')['loudness'];
-    expect($loudness['integrated'])->toBeGreaterThanOrEqual(-20.1)->toBeLessThanOrEqual(-19.9)
-        ->and($loudness['truePeak'])->toBeGreaterThan(-20.2)->toBeLessThan(-19.7)
-        ->and($loudness['range'])->toBeLessThan(0.2)
-        ->and($loudness['shortTerm'])->toHaveCount(8)->and($loudness['shortTerm'][5])->toBeGreaterThan(-20.1)
-        ->and(analysed('silent')['loudness'])->toBeNull();
+    expect($loudness['integrated'])
+        ->toBeGreaterThanOrEqual(-20.1)
+        ->toBeLessThanOrEqual(-19.9)
+        ->and($loudness['truePeak'])
+        ->toBeGreaterThan(-20.2)
+        ->toBeLessThan(-19.7)
+        ->and($loudness['range'])
+        ->toBeLessThan(0.2)
+        ->and($loudness['shortTerm'])
+        ->toHaveCount(8)
+        ->and($loudness['shortTerm'][5])
+        ->toBeGreaterThan(-20.1)
+        ->and(analysed('silent')['loudness'])
+        ->toBeNull();
 });
 
 it('measures the same whether it was put down or not', function (string $kind, int $tolerance) {
@@ -100,12 +170,20 @@ it('measures the same whether it was put down or not', function (string $kind, i
     foreach (OuterCrate\Analysis\Measure::cases() as $measure) {
         [$a, $b] = [$whole->of($measure)->all(), $facts->of($measure)->all()];
         expect(count($b))->toBe(count($a), $measure->value);
-        $apart[$measure->value] = count(array_filter(array_keys($a), fn (int $i): bool => abs($a[$i] - $b[$i]) > 0.02 * max(1.0, abs($a[$i]))));
+        $apart[$measure->value] = count(
+            array_filter(array_keys($a), fn (int $i): bool => abs($a[$i] - $b[$i]) > 0.02 * max(1.0, abs($a[$i]))),
+        );
     }
-    expect($stopped)->toBeGreaterThan(0)
-        ->and(max($apart))->toBeLessThanOrEqual($tolerance, json_encode($apart))
-        ->and(is_file($this->folder('derived').'/parts/proxy.mp4'))->toBeTrue()->and(is_file($this->folder('derived').'/parts/strip.jpg'))->toBeTrue()
-        ->and(glob($this->folder('derived').'/parts/work/*'))->toBe([]);
+    expect($stopped)
+        ->toBeGreaterThan(0)
+        ->and(max($apart))
+        ->toBeLessThanOrEqual($tolerance, json_encode($apart))
+        ->and(is_file($this->folder('derived').'/parts/proxy.mp4'))
+        ->toBeTrue()
+        ->and(is_file($this->folder('derived').'/parts/strip.jpg'))
+        ->toBeTrue()
+        ->and(glob($this->folder('derived').'/parts/work/*'))
+        ->toBe([]);
 })->with([['leftover', 12], ['numbered', 12], ['tone', 16]]);
 
 /** The number that is on the screen at each frame of a clip. */
@@ -129,20 +207,47 @@ it('makes a proxy whose frames are those of the cut, one for one', function (str
 
 it('analyses on the queue behind every run, shows it, and gives way', function () {
     $cut = $this->bringIn('leftover');
-    expect($this->answer($this->getJson('/api/runs'), 'run-list')['analyses'])->toMatchArray([['cut' => $cut['id'], 'cutName' => 'Leftover', 'state' => 'waiting', 'percent' => 0, 'secondsLeftLabel' => null, 'error' => null]])
-        ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis')['state'])->toBe('waiting');
+    expect($this->answer($this->getJson('/api/runs'), 'run-list')['analyses'])
+        ->toMatchArray([
+            [
+                'cut' => $cut['id'],
+                'cutName' => 'Leftover',
+                'state' => 'waiting',
+                'percent' => 0,
+                'secondsLeftLabel' => null,
+                'error' => null,
+            ],
+        ])
+        ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis')['state'])
+        ->toBe('waiting');
     // While a run is under way the analysis stays as it is.
     $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
-    expect(app(Worker::class)->one(['analyse']))->toBeFalse()->and(CutAnalysis::query()->first()->work->state)->toBe(WorkState::Waiting);
-    Work::query()->where('kind', Run::WORK)->update(['state' => WorkState::Done]);
+    expect(app(Worker::class)->one(['analyse']))
+        ->toBeFalse()
+        ->and(CutAnalysis::query()->first()->work->state)
+        ->toBe(WorkState::Waiting);
+    Work::query()
+        ->where('kind', Run::WORK)
+        ->update(['state' => WorkState::Done]);
     $this->travel(10)->seconds();
     $this->work('analyse');
     $done = $this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis');
-    expect($done['state'])->toBe('done')->and($done['result']['suggestedRange']['lastFrame'])->toBe(99)
-        ->and($this->get($done['proxy'])->assertOk()->headers->get('content-type'))->toBe('video/mp4')
-        ->and($this->get($done['proxy'], ['Range' => 'bytes=0-'])->assertStatus(206)->headers->get('content-range'))->toStartWith('bytes 0-')
-        ->and($this->get($done['strip'])->assertOk()->headers->get('content-type'))->toBe('image/jpeg')
-        ->and($this->answer($this->getJson('/api/runs'), 'run-list')['analyses'])->toBe([]);
+    expect($done['state'])
+        ->toBe('done')
+        ->and($done['result']['suggestedRange']['lastFrame'])
+        ->toBe(99)
+        ->and($this->get($done['proxy'])->assertOk()->headers->get('content-type'))
+        ->toBe('video/mp4')
+        ->and(
+            $this->get($done['proxy'], ['Range' => 'bytes=0-'])
+                ->assertStatus(206)
+                ->headers->get('content-range'),
+        )
+        ->toStartWith('bytes 0-')
+        ->and($this->get($done['strip'])->assertOk()->headers->get('content-type'))
+        ->toBe('image/jpeg')
+        ->and($this->answer($this->getJson('/api/runs'), 'run-list')['analyses'])
+        ->toBe([]);
     $curves = $this->answer($this->getJson("/api/cuts/{$cut['id']}/curves?columns=30"), 'curves');
     expect($curves['detail'])->toHaveCount(30)->and($curves['peak'][22])->toBe(0)->and($curves['peak'][2])->toBeGreaterThan(0.05);
     $this->deleteJson("/api/cuts/{$cut['id']}")->assertNoContent();
@@ -157,7 +262,11 @@ it('looks first at the cut whose sheet was opened last', function () {
     // The figures that a sheet waits for come before.
     $this->work('sample');
     app(Worker::class)->one(['analyse']);
-    $done = fn (): array => CutAnalysis::query()->get()->filter(fn (CutAnalysis $analysis): bool => $analysis->work->state === WorkState::Done)->pluck('cut_id')->all();
+    $done = fn (): array => CutAnalysis::query()
+        ->get()
+        ->filter(fn (CutAnalysis $analysis): bool => $analysis->work->state === WorkState::Done)
+        ->pluck('cut_id')
+        ->all();
     expect(array_values($done()))->toBe([$ids[2]]);
     $this->work('analyse');
     expect($done())->toHaveCount(3);
@@ -171,8 +280,10 @@ it('takes up what a process left that was ended, and tries nothing twice that fa
     $work($other)->update(['state' => WorkState::Failed, 'error' => 'The file is damaged.']);
     Artisan::call('crate:catch-up');
     $this->work('analyse');
-    expect([$work($id)->state, $work($other)->state])->toBe([WorkState::Done, WorkState::Failed])
-        ->and($this->answer($this->postJson("/api/cuts/{$other}/analysis"), 'cut-analysis', 202)['state'])->toBe('waiting');
+    expect([$work($id)->state, $work($other)->state])
+        ->toBe([WorkState::Done, WorkState::Failed])
+        ->and($this->answer($this->postJson("/api/cuts/{$other}/analysis"), 'cut-analysis', 202)['state'])
+        ->toBe('waiting');
     $this->work('analyse');
     expect($work($other)->state)->toBe(WorkState::Done);
 });
@@ -184,9 +295,19 @@ it('says in the analysis when the file has changed, and where it cannot be decod
     expect($this->getJson("/api/cuts/{$id}/analysis")->json('error'))->toContain('changed or gone');
     $damaged = file_get_contents(Clips::make('long'));
     $media = strpos($damaged, 'mdat') + 4;
-    file_put_contents($path = $this->folder('media').'/damaged.mp4', substr_replace($damaged, str_repeat("\0", strlen($damaged) - $media - 100), $media, strlen($damaged) - $media - 100));
+    file_put_contents(
+        $path = $this->folder('media').'/damaged.mp4',
+        substr_replace($damaged, str_repeat("\0", strlen($damaged) - $media - 100), $media, strlen($damaged) - $media - 100),
+    );
     $reading = app(CutReader::class)->read(Clips::make('long'))['reading'];
-    app(Analyser::class)->measure($reading, $path, new Workspace($this->folder('derived').'/damaged'), false, fn () => null, fn (): bool => false);
+    app(Analyser::class)->measure(
+        $reading,
+        $path,
+        new Workspace($this->folder('derived').'/damaged'),
+        false,
+        fn () => null,
+        fn (): bool => false,
+    );
 })->throws(EngineFailed::class);
 
 it('keeps the prober and the analysis within their limits', function () {
@@ -206,10 +327,17 @@ it('shows exactly the frame that was asked for', function (string $kind) {
     $cut = $this->bringIn($kind);
     $expected = expectedNumbers($kind, $cut['frames']);
     foreach ([0, 1, 23, 43, 47, 48, 49, 77, $cut['frames'] - 1] as $frame) {
-        file_put_contents($still = $this->folder('derived').'/still.jpg', $this->get("/api/cuts/{$cut['id']}/frames/{$frame}?large=1")->assertOk()->streamedContent());
+        file_put_contents(
+            $still = $this->folder('derived').'/still.jpg',
+            $this->get("/api/cuts/{$cut['id']}/frames/{$frame}?large=1")
+                ->assertOk()
+                ->streamedContent(),
+        );
         expect(numbersIn('-i', $still))->toBe([$expected[$frame]]);
     }
-    expect($this->answer($this->getJson("/api/cuts/{$cut['id']}/frames/{$cut['frames']}"), 'error', 422)['error']['message'])->toContain('There is no frame');
+    expect($this->answer($this->getJson("/api/cuts/{$cut['id']}/frames/{$cut['frames']}"), 'error', 422)['error']['message'])->toContain(
+        'There is no frame',
+    );
 })->with(['numbered', 'numbered-open', 'numbered-stream', 'numbered-uneven']);
 
 it('keeps the frames that were looked at while an analysis begins anew, and forgets those of another file', function () {
@@ -225,19 +353,38 @@ it('keeps the frames that were looked at while an analysis begins anew, and forg
 
 it('packs exactly the frames of a range, from any kind of file', function (string $kind, array $outputs) {
     $cut = $this->bringIn($kind);
-    $sheet = ['range' => ['first' => 33, 'last' => 71], 'outputs' => array_map(fn (array $output, int $i): array => ['key' => (string) $i, 'host' => null, 'edits' => (object) [], ...$output], $outputs, array_keys($outputs))];
+    $sheet = [
+        'range' => ['first' => 33, 'last' => 71],
+        'outputs' => array_map(
+            fn (array $output, int $i): array => ['key' => (string) $i, 'host' => null, 'edits' => (object) [], ...$output],
+            $outputs,
+            array_keys($outputs),
+        ),
+    ];
     $answer = $this->answer($this->putJson("/api/cuts/{$cut['id']}/sheet", $sheet), 'sheet');
     expect($answer['range'])->toMatchArray(['frames' => 39, 'set' => true, 'whole' => false]);
-    $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202)->json('pack');
+    $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")
+        ->assertStatus(202)
+        ->json('pack');
     $this->work();
     foreach ($this->getJson("/api/packs/{$pack}")->json('runs') as $i => $run) {
         ['first' => $first, 'last' => $last] = $outputs[$i]['range'] ?? $sheet['range'];
-        expect($run['state'])->toBe('done', (string) $run['error'])
-            ->and(numbersIn('-i', $run['path']))->toBe(array_slice(expectedNumbers($kind, $cut['frames']), $first, $last - $first + 1))
-            ->and(array_column($run['slip']['differences'], 'text', 'cell'))->not->toHaveKeys(['frameRate', 'audio']);
+        expect($run['state'])
+            ->toBe('done', (string) $run['error'])
+            ->and(numbersIn('-i', $run['path']))
+            ->toBe(array_slice(expectedNumbers($kind, $cut['frames']), $first, $last - $first + 1))
+            ->and(array_column($run['slip']['differences'], 'text', 'cell'))
+            ->not->toHaveKeys(['frameRate', 'audio']);
     }
 })->with([
-    ['numbered', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'], ['preset' => 'review-720', 'range' => ['first' => 0, 'last' => 0]]]],
+    [
+        'numbered',
+        [
+            ['preset' => 'archive-10-bit'],
+            ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'],
+            ['preset' => 'review-720', 'range' => ['first' => 0, 'last' => 0]],
+        ],
+    ],
     ['numbered-open', [['preset' => 'lossless-vault'], ['preset' => 'slow-line', 'range' => ['first' => 90, 'last' => 95]]]],
     ['numbered-stream', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
     ['numbered-uneven', [['preset' => 'archive-10-bit'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
@@ -245,29 +392,101 @@ it('packs exactly the frames of a range, from any kind of file', function (strin
 
 it('gives a range at another rate its full length', function (int $last, int $frames) {
     $cut = $this->bringIn('slow');
-    $this->putJson("/api/cuts/{$cut['id']}/sheet", ['range' => ['first' => 3, 'last' => $last], 'outputs' => [['key' => '1', 'preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => (object) []]]])->assertOk();
+    $this->putJson("/api/cuts/{$cut['id']}/sheet", [
+        'range' => ['first' => 3, 'last' => $last],
+        'outputs' => [['key' => '1', 'preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => (object) []]],
+    ])->assertOk();
     $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")->json('pack');
     $this->work();
     $run = $this->getJson("/api/packs/{$pack}")->json('runs.0');
-    expect($run['plan']['frames'])->toBe($frames)->and(array_column($run['slip']['differences'], 'cell'))->not->toContain('frameRate')
-        ->and((int) (new Process(['ffprobe', '-v', 'error', '-select_streams', 'v', '-count_packets', '-show_entries', 'stream=nb_read_packets', '-of', 'csv=p=0', $run['path']]))->mustRun()->getOutput())->toBe($frames);
+    expect($run['plan']['frames'])
+        ->toBe($frames)
+        ->and(array_column($run['slip']['differences'], 'cell'))
+        ->not->toContain('frameRate')
+        ->and(
+            (int) (new Process([
+                'ffprobe',
+                '-v',
+                'error',
+                '-select_streams',
+                'v',
+                '-count_packets',
+                '-show_entries',
+                'stream=nb_read_packets',
+                '-of',
+                'csv=p=0',
+                $run['path'],
+            ]))
+                ->mustRun()
+                ->getOutput(),
+        )
+        ->toBe($frames);
 })->with([[3, 2], [9, 14], [14, 24]]);
 
 it('keeps picture and sound of a range together, and gives a master its timecode', function () {
     // The tone begins at two seconds, with a white picture.
     $path = $this->folder('media').'/clap.mov';
-    (new Process(['ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', "color=black:s=320x180:r=25:d=4,drawbox=c=white:t=fill:enable='gte(t,2)'", '-f', 'lavfi', '-i', "aevalsrc='0.5*sin(2*PI*1000*t)*gte(t,2)':s=48000:d=4", '-c:v', 'libx264', '-g', '100', '-pix_fmt', 'yuv420p', '-c:a', 'pcm_s16le', '-timecode', '10:00:00:00', $path]))->mustRun();
+    (new Process([
+        'ffmpeg',
+        '-v',
+        'error',
+        '-f',
+        'lavfi',
+        '-i',
+        "color=black:s=320x180:r=25:d=4,drawbox=c=white:t=fill:enable='gte(t,2)'",
+        '-f',
+        'lavfi',
+        '-i',
+        "aevalsrc='0.5*sin(2*PI*1000*t)*gte(t,2)':s=48000:d=4",
+        '-c:v',
+        'libx264',
+        '-g',
+        '100',
+        '-pix_fmt',
+        'yuv420p',
+        '-c:a',
+        'pcm_s16le',
+        '-timecode',
+        '10:00:00:00',
+        $path,
+    ]))->mustRun();
     $cut = $this->postJson('/api/cuts', ['path' => $path])->json('cut');
-    $this->putJson("/api/cuts/{$cut['id']}/sheet", ['range' => ['first' => 40, 'last' => 79], 'outputs' => [['key' => '1', 'preset' => 'archive-10-bit', 'host' => null, 'edits' => (object) []]]])->assertOk();
+    $this->putJson("/api/cuts/{$cut['id']}/sheet", [
+        'range' => ['first' => 40, 'last' => 79],
+        'outputs' => [['key' => '1', 'preset' => 'archive-10-bit', 'host' => null, 'edits' => (object) []]],
+    ])->assertOk();
     $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")->json('pack');
     $this->work();
     $run = $this->getJson("/api/packs/{$pack}")->json('runs.0');
-    $samples = unpack('s*', (new Process(['ffmpeg', '-v', 'error', '-i', $run['path'], '-ac', '1', '-f', 's16le', '-']))->mustRun()->getOutput());
+    $samples = unpack(
+        's*',
+        (new Process(['ffmpeg', '-v', 'error', '-i', $run['path'], '-ac', '1', '-f', 's16le', '-']))->mustRun()->getOutput(),
+    );
     $begins = array_key_first(array_filter($samples, fn (int $sample): bool => abs($sample) > 1000));
-    $luma = str_split((new Process(['ffmpeg', '-v', 'error', '-i', $run['path'], '-an', '-vf', 'scale=1:1:flags=area,format=gray', '-f', 'rawvideo', '-']))->mustRun()->getOutput());
+    $luma = str_split(
+        (new Process([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-i',
+            $run['path'],
+            '-an',
+            '-vf',
+            'scale=1:1:flags=area,format=gray',
+            '-f',
+            'rawvideo',
+            '-',
+        ]))
+            ->mustRun()
+            ->getOutput(),
+    );
     $white = array_key_first(array_filter($luma, fn (string $byte): bool => ord($byte) > 127));
-    expect($white)->toBe(10)->and(abs($begins / 48_000 - 0.4))->toBeLessThan(0.001)
-        ->and(app(CutReader::class)->read($run['path'])['reading']->timecode(0))->toEqual(app(CutReader::class)->read($path)['reading']->timecode(40));
+    expect($white)
+        ->toBe(10)
+        ->and(abs($begins / 48_000 - 0.4))
+        ->toBeLessThan(0.001)
+        ->and(app(CutReader::class)->read($run['path'])['reading']->timecode(0))
+        ->toEqual(app(CutReader::class)->read($path)['reading']->timecode(40));
 });
 
 it('refuses a range that the cut does not have, and keeps the one before', function (array $range, string $at) {
@@ -275,14 +494,27 @@ it('refuses a range that the cut does not have, and keeps the one before', funct
     $output = ['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => (object) []];
     $this->putJson("/api/cuts/{$id}/sheet", ['range' => ['first' => 5, 'last' => 9], 'outputs' => [$output]])->assertOk();
     $body = $at === '/range' ? ['range' => $range, 'outputs' => [$output]] : ['outputs' => [[...$output, 'range' => $range]]];
-    expect(array_column($this->answer($this->putJson("/api/cuts/{$id}/sheet", $body), 'error', 422)['error']['faults'], 'path'))->toContain($at)
-        ->and($this->getJson("/api/cuts/{$id}/sheet")->json('range.first'))->toBe(5);
-})->with([[['first' => 10, 'last' => 5], '/range'], [['first' => 0, 'last' => 50], '/range'], [['first' => -1, 'last' => 5], '/range'], [['first' => 60, 'last' => 70], '/outputs/0/range']]);
+    expect(array_column($this->answer($this->putJson("/api/cuts/{$id}/sheet", $body), 'error', 422)['error']['faults'], 'path'))
+        ->toContain($at)
+        ->and($this->getJson("/api/cuts/{$id}/sheet")->json('range.first'))
+        ->toBe(5);
+})->with([
+    [['first' => 10, 'last' => 5], '/range'],
+    [['first' => 0, 'last' => 50], '/range'],
+    [['first' => -1, 'last' => 5], '/range'],
+    [['first' => 60, 'last' => 70], '/outputs/0/range'],
+]);
 
 it('gives the analysis to scripts', function () {
-    $process = new Process([base_path('bin/crate'), 'read', Clips::make('leftover'), '--analyse', '--json'], null, ['DB_DATABASE' => $this->folder('derived').'/crate.sqlite', 'CRATE_DERIVED' => $this->folder('derived')]);
+    $process = new Process([base_path('bin/crate'), 'read', Clips::make('leftover'), '--analyse', '--json'], null, [
+        'DB_DATABASE' => $this->folder('derived').'/crate.sqlite',
+        'CRATE_DERIVED' => $this->folder('derived'),
+    ]);
     $process->mustRun();
-    expect(app(App\Schema\Contract::class)->faults(json_decode($process->getOutput()), 'reading'))->toBe([])
-        ->and(json_decode($process->getOutput(), true)['analysis'])->toMatchArray(['scan' => 'progressive'])
-        ->and(json_decode($process->getOutput(), true)['analysis']['leftover'][0])->toMatchArray(['firstFrame' => 125, 'lastFrame' => 149]);
+    expect(app(App\Schema\Contract::class)->faults(json_decode($process->getOutput()), 'reading'))
+        ->toBe([])
+        ->and(json_decode($process->getOutput(), true)['analysis'])
+        ->toMatchArray(['scan' => 'progressive'])
+        ->and(json_decode($process->getOutput(), true)['analysis']['leftover'][0])
+        ->toMatchArray(['firstFrame' => 125, 'lastFrame' => 149]);
 });

@@ -7,10 +7,17 @@ use Symfony\Component\Process\Process;
 
 it('brings in what lies in the media folders, once, and shows it on the shelf', function () {
     $cut = $this->bringIn('ten-bit', 'kiln-night-firing.mov');
-    expect($cut['values']['video'])->toBe('ProRes 422 HQ')->and($cut)->toMatchArray(['name' => 'Kiln night firing', 'first' => '00:00:00:00', 'last' => '00:00:01:24', 'audio' => "PCM 24 · 48\u{2009}kHz"]);
+    expect($cut['values']['video'])
+        ->toBe('ProRes 422 HQ')
+        ->and($cut)
+        ->toMatchArray(['name' => 'Kiln night firing', 'first' => '00:00:00:00', 'last' => '00:00:01:24'])
+        ->and($cut['values']['audio'])
+        ->toBe("PCM 24 · 48\u{2009}kHz");
     $this->postJson('/api/cuts', ['path' => $cut['path']])->assertStatus(201);
-    expect($this->answer($this->getJson('/api/cuts'), 'cut-list')['cuts'])->toHaveCount(1)
-        ->and($this->get($cut['poster'])->assertOk()->headers->get('content-type'))->toBe('image/jpeg');
+    expect($this->answer($this->getJson('/api/cuts'), 'cut-list')['cuts'])
+        ->toHaveCount(1)
+        ->and($this->get($cut['poster'])->assertOk()->headers->get('content-type'))
+        ->toBe('image/jpeg');
 });
 
 it('lists files that can be brought in, newest first, and shows the others for what they are', function () {
@@ -19,27 +26,38 @@ it('lists files that can be brought in, newest first, and shows the others for w
     touch($this->clip('plain', 'newer.mp4'), 3000);
     $this->file('.hidden.mp4', 'x');
     $files = $this->answer($this->getJson('/api/media'), 'media-list')['files'];
-    expect(array_column($files, 'name'))->toBe(['newer.mp4', 'older.mp4', 'kiln-diary.project'])
-        ->and(array_column($files, 'kind'))->toBe(['video', 'video', 'project']);
+    expect(array_column($files, 'name'))
+        ->toBe(['newer.mp4', 'older.mp4', 'kiln-diary.project'])
+        ->and(array_column($files, 'kind'))
+        ->toBe(['video', 'video', 'project']);
 });
 
 it('refuses files from elsewhere, and what is no cut, with a message and no trace', function (Closure $path, string $says) {
     $answer = $this->answer($this->postJson('/api/cuts', ['path' => $path->call($this)]), 'error', 422);
-    expect($answer['error']['message'])->toContain($says)->and(Cut::query()->count())->toBe(0);
+    expect($answer['error']['message'])
+        ->toContain($says)
+        ->and(Cut::query()->count())
+        ->toBe(0);
 })->with([
     'outside' => [fn () => base_path('composer.json'), 'outside the media folders'],
     'a way out' => [fn () => $this->folder('media').'/../../../../etc/passwd', 'outside the media folders'],
-    'a link out' => [function () {
-        symlink('/etc/passwd', $this->folder('media').'/link.mp4');
+    'a link out' => [
+        function () {
+            symlink('/etc/passwd', $this->folder('media').'/link.mp4');
 
-        return $this->folder('media').'/link.mp4';
-    }, 'outside the media folders'],
+            return $this->folder('media').'/link.mp4';
+        },
+        'outside the media folders',
+    ],
     'gone' => [fn () => $this->folder('media').'/gone.mp4', 'no such file'],
-    'a folder' => [function () {
-        mkdir($this->folder('media').'/folder.mp4');
+    'a folder' => [
+        function () {
+            mkdir($this->folder('media').'/folder.mp4');
 
-        return $this->folder('media').'/folder.mp4';
-    }, 'folder'],
+            return $this->folder('media').'/folder.mp4';
+        },
+        'folder',
+    ],
     'a project' => [fn () => $this->file('diary.mp4', 'text'), 'not a video file'],
     'a list' => [fn () => $this->file('list.mp4', "#EXTM3U\nfile:///etc/passwd"), 'points to other files'],
 ]);
@@ -47,57 +65,109 @@ it('refuses files from elsewhere, and what is no cut, with a message and no trac
 it('opens a sheet with one master and one upload, saves changes, and plans them', function () {
     $id = $this->bringIn('hd-high-rate')['id'];
     $sheet = $this->answer($this->getJson("/api/cuts/{$id}/sheet"), 'sheet');
-    expect(array_map(fn (array $output): array => [$output['plan']['role'], $output['plan']['hostName']], $sheet['outputs']))->toBe([['master', null], ['upload', 'Lanternwick']]);
-    $outputs = array_map(fn (array $output): array => ['key' => $output['key'], 'preset' => $output['plan']['preset'], 'host' => $output['plan']['host'], 'edits' => (object) []], $sheet['outputs']);
+    expect(array_map(fn (array $output): array => [$output['plan']['role'], $output['plan']['hostName']], $sheet['outputs']))->toBe([
+        ['master', null],
+        ['upload', 'Lanternwick'],
+    ]);
+    $outputs = array_map(
+        fn (array $output): array => [
+            'key' => $output['key'],
+            'preset' => $output['plan']['preset'],
+            'host' => $output['plan']['host'],
+            'edits' => (object) [],
+        ],
+        $sheet['outputs'],
+    );
     $outputs[1]['edits'] = ['bitrate' => ['average' => ['kbps' => 20_000]]];
     $outputs[] = ['key' => 'third', 'preset' => 'platen-1080', 'host' => 'platen', 'edits' => ['frameSize' => null]];
     $saved = $this->answer($this->putJson("/api/cuts/{$id}/sheet", ['outputs' => $outputs]), 'sheet');
-    expect($saved['outputs'][1]['plan']['estimate']['bytes'])->toBeGreaterThan($sheet['outputs'][1]['plan']['estimate']['bytes'])
-        ->and($saved['outputs'][1]['plan']['origins']['bitrate']['from'])->toBe('you')
-        ->and($saved['recap'])->toContain('Platen')
-        ->and($this->getJson("/api/cuts/{$id}/sheet")->json('outputs'))->toBe($saved['outputs']);
+    expect($saved['outputs'][1]['plan']['estimate']['bytes'])
+        ->toBeGreaterThan($sheet['outputs'][1]['plan']['estimate']['bytes'])
+        ->and($saved['outputs'][1]['plan']['origins']['bitrate']['from'])
+        ->toBe('you')
+        ->and($saved['recap'])
+        ->toContain('Platen')
+        ->and($this->getJson("/api/cuts/{$id}/sheet")->json('outputs'))
+        ->toBe($saved['outputs']);
 });
 
 it('says where a malformed request is at fault, and saves nothing of it', function (mixed $outputs, string $path) {
     $id = $this->bringIn()['id'];
     $before = Cut::query()->find($id)->outputs;
     $error = $this->answer($this->putJson("/api/cuts/{$id}/sheet", ['outputs' => $outputs]), 'error', 422)['error'];
-    expect(array_column($error['faults'], 'path'))->toContain($path)
-        ->and(Cut::query()->find($id)->outputs)->toBe($before);
+    expect(array_column($error['faults'], 'path'))
+        ->toContain($path)
+        ->and(Cut::query()->find($id)->outputs)
+        ->toBe($before);
 })->with([
     'no list' => ['all of them', '/outputs'],
     'no preset' => [[['key' => '1', 'host' => null, 'edits' => (object) []]], '/outputs/0'],
-    'an average that is a word' => [[['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => ['bitrate' => ['average' => ['kbps' => 'much']]]]], '/outputs/0/edits/bitrate/average/kbps'],
-    'a cell that is none' => [[['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => ['smell' => 'clay']]], '/outputs/0/edits'],
+    'an average that is a word' => [
+        [['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => ['bitrate' => ['average' => ['kbps' => 'much']]]]],
+        '/outputs/0/edits/bitrate/average/kbps',
+    ],
+    'a cell that is none' => [
+        [['key' => '1', 'preset' => 'review-720', 'host' => null, 'edits' => ['smell' => 'clay']]],
+        '/outputs/0/edits',
+    ],
 ]);
 
 it('names the presets there are when one is not there', function () {
     $id = $this->bringIn()['id'];
-    expect($this->answer($this->postJson('/api/plan', ['cut' => $id, 'outputs' => [['preset' => 'nobody']]]), 'error', 422)['error']['message'])->toContain('archive-10-bit');
+    expect(
+        $this->answer($this->postJson('/api/plan', ['cut' => $id, 'outputs' => [['preset' => 'nobody']]]), 'error', 422)['error'][
+            'message'
+        ],
+    )->toContain('archive-10-bit');
 });
 
 it('plans without saving', function () {
     $id = $this->bringIn()['id'];
-    $answer = $this->answer($this->postJson('/api/plan', ['cut' => $id, 'outputs' => [['preset' => 'review-720'], ['preset' => 'slow-line', 'host' => 'platen', 'edits' => (object) []]]]), 'plan-list');
-    expect($answer['outputs'])->toHaveCount(2)->and($this->getJson("/api/cuts/{$id}/sheet")->json('outputs'))->toHaveCount(2);
+    $answer = $this->answer(
+        $this->postJson('/api/plan', [
+            'cut' => $id,
+            'outputs' => [['preset' => 'review-720'], ['preset' => 'slow-line', 'host' => 'platen', 'edits' => (object) []]],
+        ]),
+        'plan-list',
+    );
+    expect($answer['outputs'])
+        ->toHaveCount(2)
+        ->and($this->getJson("/api/cuts/{$id}/sheet")->json('outputs'))
+        ->toHaveCount(2);
 });
 
 it('takes a cut off the shelf and leaves its file', function () {
     $cut = $this->bringIn();
     $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
-    expect($this->deleteJson("/api/cuts/{$cut['id']}")->assertStatus(422)->json('error.message'))->toContain('under way');
+    expect(
+        $this->deleteJson("/api/cuts/{$cut['id']}")
+            ->assertStatus(422)
+            ->json('error.message'),
+    )->toContain('under way');
     $this->work();
     $this->deleteJson("/api/cuts/{$cut['id']}")->assertNoContent();
-    expect(is_file($cut['path']))->toBeTrue()->and($this->answer($this->getJson('/api/runs'), 'run-list')['runs'])->toHaveCount(2);
+    expect(is_file($cut['path']))
+        ->toBeTrue()
+        ->and($this->answer($this->getJson('/api/runs'), 'run-list')['runs'])
+        ->toHaveCount(2);
 });
 
 it('answers each question in its format', function (string $address, string $schema) {
     $this->answer($this->getJson("/api/{$address}"), $schema);
-})->with([['machine', 'machine'], ['presets', 'preset-list'], ['hosts', 'host-list'], ['choices', 'choices'], ['runs', 'run-list'], ['runs?latest=2', 'run-list']]);
+})->with([
+    ['machine', 'machine'],
+    ['presets', 'preset-list'],
+    ['hosts', 'host-list'],
+    ['choices', 'choices'],
+    ['runs', 'run-list'],
+    ['runs?latest=2', 'run-list'],
+]);
 
 it('reckons sending with the speed of your line', function () {
-    expect($this->answer($this->putJson('/api/machine', ['lineSpeed' => 20_000_000]), 'machine')['lineSpeedLabel'])->toBe("20\u{2009}Mb/s")
-        ->and(Setting::lineSpeed()->bitsPerSecond)->toBe(20_000_000);
+    expect($this->answer($this->putJson('/api/machine', ['lineSpeed' => 20_000_000]), 'machine')['lineSpeedLabel'])
+        ->toBe("20\u{2009}Mb/s")
+        ->and(Setting::lineSpeed()->bitsPerSecond)
+        ->toBe(20_000_000);
     $this->answer($this->putJson('/api/machine', ['lineSpeed' => 0]), 'error', 422);
 });
 
@@ -107,18 +177,24 @@ it('learns the speed of your line from what you sent', function () {
     $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
     $this->work();
     [$master, $upload] = Run::query()->orderBy('id')->get();
-    expect($this->answer($this->putJson("/api/runs/{$master->id}/sent", ['took' => '1:00']), 'error', 422)['error']['message'])->toContain('for a host')
-        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => 'a while']), 'error', 422)['error']['message'])->toContain('42:10')
-        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => '0:00']), 'error', 422)['error']['message'])->toContain('no time')
-        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => '1:00']), 'packed-run')['sent']['label'])->toBe('1:00');
-    $learnt = (int) round($upload->slip['bytes'] * 8 * 1.04 / 60);
+    expect($this->answer($this->putJson("/api/runs/{$master->id}/sent", ['took' => '1:00']), 'error', 422)['error']['message'])
+        ->toContain('for a host')
+        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => 'a while']), 'error', 422)['error']['message'])
+        ->toContain('42:10')
+        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => '0:00']), 'error', 422)['error']['message'])
+        ->toContain('no time')
+        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => '1:00']), 'packed-run')['sent']['label'])
+        ->toBe('1:00');
+    $learnt = (int) round(($upload->slip['bytes'] * 8 * 1.04) / 60);
     expect($this->answer($this->getJson('/api/machine'), 'machine'))->toMatchArray(['lineSpeed' => $learnt, 'lineSpeedLearntFrom' => 1]);
     $estimate = $this->getJson("/api/cuts/{$cut['id']}/sheet")->json('outputs.1.plan.estimate');
-    expect($estimate['sendSeconds'])->toEqualWithDelta($estimate['bytes'] * 8 * 1.04 / $learnt, 0.1);
+    expect($estimate['sendSeconds'])->toEqualWithDelta(($estimate['bytes'] * 8 * 1.04) / $learnt, 0.1);
     // What is said anew holds until the next file is sent.
     $this->answer($this->putJson('/api/machine', ['lineSpeed' => 20_000_000]), 'machine');
-    expect($this->getJson('/api/machine')->json())->toMatchArray(['lineSpeed' => 20_000_000, 'lineSpeedLearntFrom' => 0])
-        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => null]), 'packed-run')['sent'])->toBeNull();
+    expect($this->getJson('/api/machine')->json())
+        ->toMatchArray(['lineSpeed' => 20_000_000, 'lineSpeedLearntFrom' => 0])
+        ->and($this->answer($this->putJson("/api/runs/{$upload->id}/sent", ['took' => null]), 'packed-run')['sent'])
+        ->toBeNull();
 });
 
 it('lets no other page change anything', function (array $headers, int $status) {
@@ -137,8 +213,13 @@ it('answers by its own address only', function () {
 it('offers only choices that plan without a stop of their own', function () {
     $id = $this->bringIn('hd-high-rate')['id'];
     foreach ($this->getJson('/api/choices')->json('cells') as ['name' => $cell, 'choices' => $choices]) {
-        $outputs = array_map(fn (array $choice): array => ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [$cell => $choice['rule']]], $choices);
-        foreach ($this->answer($this->postJson('/api/plan', ['cut' => $id, 'outputs' => $outputs]), 'plan-list')['outputs'] as $i => $plan) {
+        $outputs = array_map(
+            fn (array $choice): array => ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [$cell => $choice['rule']]],
+            $choices,
+        );
+        foreach (
+            $this->answer($this->postJson('/api/plan', ['cut' => $id, 'outputs' => $outputs]), 'plan-list')['outputs'] as $i => $plan
+        ) {
             expect(array_column($plan['findings'], 'id'))->not->toContain('impossible-value', $choices[$i]['label']);
         }
     }

@@ -4,17 +4,27 @@ use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
 beforeEach(function (): void {
-    $shared = ['driver' => 'sqlite', 'database' => $this->folder('shared.sqlite'), 'prefix' => '', 'journal_mode' => 'WAL', 'busy_timeout' => 10];
+    $shared = [
+        'driver' => 'sqlite',
+        'database' => $this->folder('shared.sqlite'),
+        'prefix' => '',
+        'journal_mode' => 'WAL',
+        'busy_timeout' => 10,
+    ];
     touch($shared['database']);
     config(['database.connections.one' => $shared, 'database.connections.other' => $shared]);
     DB::connection('one')->statement('create table runs (name text)');
-    $this->write = fn (string $connection): bool => DB::connection($connection)->table('runs')->insert(['name' => $connection]);
+    $this->write = fn (string $connection): bool => DB::connection($connection)
+        ->table('runs')
+        ->insert(['name' => $connection]);
 });
 
 test('what reads and then writes in one transaction is not overtaken by another process', function (): void {
     DB::connection('one')->transaction(function (): void {
-        expect(DB::connection('one')->table('runs')->count())->toBe(0)
-            ->and(fn () => ($this->write)('other'))->toThrow(QueryException::class, 'locked');
+        expect(DB::connection('one')->table('runs')->count())
+            ->toBe(0)
+            ->and(fn () => ($this->write)('other'))
+            ->toThrow(QueryException::class, 'locked');
         ($this->write)('one');
     });
     ($this->write)('other');

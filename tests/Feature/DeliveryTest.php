@@ -21,40 +21,95 @@ function delivered(string $kind, string $preset, array $edits, bool $analyse = f
 /** @return array{float, float} integrated loudness in LUFS and true peak in dBTP, as the engine measures them */
 function loudnessOf(string $path): array
 {
-    $process = new Process(['ffmpeg', '-nostdin', '-hide_banner', '-i', $path, '-map', '0:a', '-af', 'ebur128=peak=true', '-f', 'null', '-']);
+    $process = new Process([
+        'ffmpeg',
+        '-nostdin',
+        '-hide_banner',
+        '-i',
+        $path,
+        '-map',
+        '0:a',
+        '-af',
+        'ebur128=peak=true',
+        '-f',
+        'null',
+        '-',
+    ]);
     $process->run();
-    preg_match_all('~(?:I:|Peak:)\s+(-?[\d.]+|-inf)~', substr($process->getErrorOutput(), (int) strrpos($process->getErrorOutput(), 'Summary')), $m);
+    preg_match_all(
+        '~(?:I:|Peak:)\s+(-?[\d.]+|-inf)~',
+        substr($process->getErrorOutput(), (int) strrpos($process->getErrorOutput(), 'Summary')),
+        $m,
+    );
 
     return [(float) $m[1][0], (float) $m[1][1]];
 }
 
 function unwanted(Run $run): array
 {
-    return array_values(array_filter($run->slip['differences'] ?? [['cell' => 'none', 'text' => $run->work->error]], fn (array $difference): bool => $difference['cell'] !== 'bitrate'));
+    return array_values(
+        array_filter(
+            $run->slip['differences'] ?? [['cell' => 'none', 'text' => $run->work->error]],
+            fn (array $difference): bool => $difference['cell'] !== 'bitrate',
+        ),
+    );
 }
 
 it('tells a file that it is a 360 picture, and the file still plays', function (string $container, bool $fastStart) {
-    $run = delivered('plain', 'review-720', ['frameSize' => ['projection' => 'equirectangular'], 'container' => ['set' => $container, 'fastStart' => $fastStart]]);
-    expect(unwanted($run))->toBe([])->and($run->slip['reading']['video'][0]['projection'])->toBe('equirectangular')
-        ->and($run->slip['reading']['fastStart'])->toBe($fastStart)
-        ->and(hash_file('sha256', $run->file))->toBe($run->slip['sha256'])
-        ->and((new Process(['ffmpeg', '-v', 'error', '-xerror', '-i', $run->file, '-f', 'null', '-']))->run())->toBe(0)
-        ->and($this->left('out'))->toBe([basename($run->file)]);
+    $run = delivered('plain', 'review-720', [
+        'frameSize' => ['projection' => 'equirectangular'],
+        'container' => ['set' => $container, 'fastStart' => $fastStart],
+    ]);
+    expect(unwanted($run))
+        ->toBe([])
+        ->and($run->slip['reading']['video'][0]['projection'])
+        ->toBe('equirectangular')
+        ->and($run->slip['reading']['fastStart'])
+        ->toBe($fastStart)
+        ->and(hash_file('sha256', $run->file))
+        ->toBe($run->slip['sha256'])
+        ->and((new Process(['ffmpeg', '-v', 'error', '-xerror', '-i', $run->file, '-f', 'null', '-']))->run())
+        ->toBe(0)
+        ->and($this->left('out'))
+        ->toBe([basename($run->file)]);
 })->with([['mp4', true], ['mp4', false], ['mov', true]]);
 
 it('leaves the black bars of a cut out, and nothing of its picture', function () {
     $run = delivered('boxed', 'review-720', ['frameSize' => ['bars' => 'trim'], 'bitrate' => ['mode' => 'quality', 'quality' => 12]], true);
-    expect(unwanted($run))->toBe([])->and([$run->slip['reading']['video'][0]['width'], $run->slip['reading']['video'][0]['height']])->toBe([320, 140]);
-    $compared = new Process(['ffmpeg', '-nostdin', '-hide_banner', '-i', $run->file, '-f', 'lavfi', '-i', 'testsrc2=s=320x140:r=25:d=2', '-lavfi', '[0:v]format=yuv420p[a];[1:v]format=yuv420p[b];[a][b]psnr', '-f', 'null', '-']);
+    expect(unwanted($run))
+        ->toBe([])
+        ->and([$run->slip['reading']['video'][0]['width'], $run->slip['reading']['video'][0]['height']])
+        ->toBe([320, 140]);
+    $compared = new Process([
+        'ffmpeg',
+        '-nostdin',
+        '-hide_banner',
+        '-i',
+        $run->file,
+        '-f',
+        'lavfi',
+        '-i',
+        'testsrc2=s=320x140:r=25:d=2',
+        '-lavfi',
+        '[0:v]format=yuv420p[a];[1:v]format=yuv420p[b];[a][b]psnr',
+        '-f',
+        'null',
+        '-',
+    ]);
     $compared->mustRun();
     expect(preg_match('~PSNR y:([\d.]+)~', $compared->getErrorOutput(), $m))->toBe(1)->and((float) $m[1])->toBeGreaterThan(30);
 });
 
 it('carries HDR10 metadata into streams and boxes', function (string $preset) {
     $run = delivered('hdr10', $preset, []);
-    expect(unwanted($run))->toBe([])->and($run->slip['reading']['video'][0]['mastering'])->not->toBeNull()
-        ->and($run->slip['reading']['video'][0]['mastering']['brightest'])->toEqual(1000)
-        ->and($run->slip['reading']['video'][0]['contentLight']['maxCll'] ?? null)->toBe(1000);
+    expect(unwanted($run))
+        ->toBe([])
+        ->and($run->slip['reading']['video'][0]['mastering'])
+        ->not->toBeNull()
+        ->and($run->slip['reading']['video'][0]['mastering']['brightest'])
+        ->toEqual(1000)
+        ->and($run->slip['reading']['video'][0]['contentLight']['maxCll'] ?? null)
+        ->toBe(1000);
 })->with(['slow-line', 'archive-10-bit']);
 
 it('measures how bright an HDR picture gets, and writes it into the file', function () {
@@ -66,17 +121,40 @@ it('measures how bright an HDR picture gets, and writes it into the file', funct
 it('brings sound to its loudness, and holds its peaks under the ceiling', function (float $target, ?float $expected) {
     $run = delivered('tone', 'review-720', ['audio' => ['codec' => 'pcm', 'loudness' => $target], 'container' => ['set' => 'mov']], true);
     [$loudness, $peak] = loudnessOf($run->file);
-    expect(unwanted($run))->toBe([])->and($peak)->toBeLessThanOrEqual(-0.9);
+    expect(unwanted($run))
+        ->toBe([])
+        ->and($peak)
+        ->toBeLessThanOrEqual(-0.9);
     $expected === null ? expect($loudness)->toBeGreaterThan(-6.0) : expect(abs($loudness - $expected))->toBeLessThan(0.3);
 })->with([[-15.0, -15.0], [-23.0, -23.0], [-5.0, null]]);
 
-it('keeps fields in files that hold them, and blends or draws frames of another rate', function (string $kind, array $edits, string $scan, string $rate) {
+it('keeps fields in files that hold them, and blends or draws frames of another rate', function (
+    string $kind,
+    array $edits,
+    string $scan,
+    string $rate,
+) {
     $run = delivered($kind, 'review-720', $edits);
     $video = $run->slip['reading']['video'][0];
-    expect(unwanted($run))->toBe([])->and([$video['scan'], $video['frameRateLabel']])->toBe([$scan, $rate]);
+    expect(unwanted($run))
+        ->toBe([])
+        ->and([$video['scan'], $video['frameRateLabel']])
+        ->toBe([$scan, $rate]);
 })->with([
     'H.264' => ['tape', ['frameSize' => ['follow' => 'stored'], 'frameRate' => ['fields' => 'keep']], 'tff', '29.97'],
-    'MPEG-2 in a program stream' => ['tape', ['frameSize' => ['follow' => 'stored'], 'frameRate' => ['fields' => 'keep'], 'video' => ['codec' => 'mpeg2video'], 'container' => ['set' => 'mpeg-ps'], 'audio' => ['codec' => 'ac3'], 'bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 3000], 'peak' => ['kbps' => 6000]]], 'tff', '29.97'],
+    'MPEG-2 in a program stream' => [
+        'tape',
+        [
+            'frameSize' => ['follow' => 'stored'],
+            'frameRate' => ['fields' => 'keep'],
+            'video' => ['codec' => 'mpeg2video'],
+            'container' => ['set' => 'mpeg-ps'],
+            'audio' => ['codec' => 'ac3'],
+            'bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 3000], 'peak' => ['kbps' => 6000]],
+        ],
+        'tff',
+        '29.97',
+    ],
     'blended fields' => ['tape', ['frameRate' => ['fields' => 'blend']], 'progressive', '29.97'],
     'blended frames' => ['plain', ['frameRate' => ['exact' => '30', 'by' => 'blend']], 'progressive', '30'],
     'frames along the motion' => ['plain', ['frameRate' => ['exact' => '50', 'by' => 'motion']], 'progressive', '50'],
@@ -84,7 +162,20 @@ it('keeps fields in files that hold them, and blends or draws frames of another 
 
 it('shows the same colours in another space', function () {
     $colours = function (string $path): array {
-        $process = new Process(['ffmpeg', '-v', 'error', '-i', $path, '-frames:v', '1', '-vf', 'zscale=matrix=gbr:transfer=bt709:primaries=bt709:range=pc,format=gbrp,scale=8:8:flags=area,format=rgb24', '-f', 'rawvideo', '-']);
+        $process = new Process([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-i',
+            $path,
+            '-frames:v',
+            '1',
+            '-vf',
+            'zscale=matrix=gbr:transfer=bt709:primaries=bt709:range=pc,format=gbrp,scale=8:8:flags=area,format=rgb24',
+            '-f',
+            'rawvideo',
+            '-',
+        ]);
         $process->mustRun();
 
         return array_values(unpack('C*', $process->getOutput()));
@@ -92,10 +183,13 @@ it('shows the same colours in another space', function () {
     $as = fn (array $colour): array => $colours(delivered('plain', 'lossless-vault', ['colour' => $colour])->file);
     $before = $as([]);
     $apart = fn (array $after): float => array_sum(array_map(fn (int $a, int $b): int => abs($a - $b), $before, $after)) / count($before);
-    expect($apart($as(['convert' => 'bt601-625'])))->toBeLessThan(2.0)
-        ->and($apart($as(['range' => 'full'])))->toBeLessThan(2.0)
+    expect($apart($as(['convert' => 'bt601-625'])))
+        ->toBeLessThan(2.0)
+        ->and($apart($as(['range' => 'full'])))
+        ->toBeLessThan(2.0)
         // The samples stay, and what they are said to be changes what is seen.
-        ->and($apart($as(['tag' => 'bt2020'])))->toBeGreaterThan(4.0);
+        ->and($apart($as(['tag' => 'bt2020'])))
+        ->toBeGreaterThan(4.0);
 });
 
 it('lifts the middle tones and leaves black and white alone', function () {
@@ -107,21 +201,38 @@ it('lifts the middle tones and leaves black and white alone', function () {
 
         return array_sum($samples) / count($samples);
     };
-    expect($mean(['gamma' => 1.3]))->toBeGreaterThan($mean([]) + 5)->and($mean(['gamma' => 0.8]))->toBeLessThan($mean([]));
+    expect($mean(['gamma' => 1.3]))
+        ->toBeGreaterThan($mean([]) + 5)
+        ->and($mean(['gamma' => 0.8]))
+        ->toBeLessThan($mean([]));
 });
 
 it('puts files where the name says', function () {
     $run = delivered('plain', 'review-720', ['file' => ['template' => '{cut} {height}p{fps} v{n}', 'folder' => 'for/{role}']]);
-    expect($run->file)->toBe($this->folder('out').'/for/review/Plain 180p25 v1.mp4')->and(is_file($run->file))->toBeTrue();
+    expect($run->file)
+        ->toBe($this->folder('out').'/for/review/Plain 180p25 v1.mp4')
+        ->and(is_file($run->file))
+        ->toBeTrue();
 });
 
 it('makes the sound alone', function (string $kind, string $preset, array $edits, string $container, string $codec) {
     $run = delivered($kind, $preset, $edits);
-    expect($run->work->error)->toBeNull()->and(unwanted($run))->toBe([])
-        ->and($run->slip['reading']['container'])->toBe($container)->and($run->slip['reading']['video'])->toBe([])->and($run->slip['reading']['audio'][0]['codec'])->toBe($codec)
+    expect($run->work->error)
+        ->toBeNull()
+        ->and(unwanted($run))
+        ->toBe([])
+        ->and($run->slip['reading']['container'])
+        ->toBe($container)
+        ->and($run->slip['reading']['video'])
+        ->toBe([])
+        ->and($run->slip['reading']['audio'][0]['codec'])
+        ->toBe($codec)
         // A pure tone leaves a lossy codec without a use for its bits.
-        ->and($run->slip['bytes'] / $run->plan['estimate']['bytes'])->toBeGreaterThan($codec === 'aac' ? 0.2 : 0.94)->toBeLessThan(1.06)
-        ->and([$run->work->percent, $run->plan['values']['frameSize']['label']])->toBe([100, '–']);
+        ->and($run->slip['bytes'] / $run->plan['estimate']['bytes'])
+        ->toBeGreaterThan($codec === 'aac' ? 0.2 : 0.94)
+        ->toBeLessThan(1.06)
+        ->and([$run->work->percent, $run->plan['values']['frameSize']['label']])
+        ->toBe([100, '–']);
 })->with([
     ['plain', 'sound-wav', [], 'wav', 'pcm_s24le'],
     ['long', 'sound-mp3', [], 'mp3', 'mp3'],
@@ -129,29 +240,58 @@ it('makes the sound alone', function (string $kind, string $preset, array $edits
     ['long', 'sound-wav', ['container' => ['set' => 'm4a'], 'audio' => ['codec' => 'aac', 'kbps' => 256]], 'm4a', 'aac'],
 ]);
 
-it('makes an image of every frame, in a folder that names them all', function (string $preset, string $ending, int $depth, array $edits = []) {
+it('makes an image of every frame, in a folder that names them all', function (
+    string $preset,
+    string $ending,
+    int $depth,
+    array $edits = [],
+) {
     $cut = app(CutShelf::class)->bringIn($this->clip('plain', '50 % off.mp4'), null, false);
     foreach ([1, 2] as $time) {
         $run = $this->made($cut, ['preset' => $preset, 'edits' => $edits], new FrameRange(10, 14));
-        expect($run->work->error)->toBeNull()->and(unwanted($run))->toBe([])->and($run->slip['frames'])->toBe(5)->and($run->slip['reading']['video'][0]['bitDepth'])->toBe($depth);
+        expect($run->work->error)
+            ->toBeNull()
+            ->and(unwanted($run))
+            ->toBe([])
+            ->and($run->slip['frames'])
+            ->toBe(5)
+            ->and($run->slip['reading']['video'][0]['bitDepth'])
+            ->toBe($depth);
     }
     $shown = $this->answer($this->getJson('/api/runs'), 'run-list')['runs'][0];
-    expect([$shown['onDisk'], $shown['isFolder']])->toBe([true, true])->and($this->getJson("/api/runs/{$run->id}/file")->getStatusCode())->toBe(404);
+    expect([$shown['onDisk'], $shown['isFolder']])
+        ->toBe([true, true])
+        ->and($this->getJson("/api/runs/{$run->id}/file")->getStatusCode())
+        ->toBe(404);
     $images = array_values(array_diff(scandir($run->file), ['.', '..', 'SHA256SUMS']));
-    expect($run->file)->toEndWith(' v2')->and($images)->toHaveCount(5)->and($images[0])->toEndWith("_000010.{$ending}")
-        ->and((new Process(['sha256sum', '--check', '--quiet', 'SHA256SUMS'], $run->file))->run())->toBe(0)
-        ->and(array_filter(scandir($this->folder('out')), fn (string $name): bool => str_ends_with($name, 'partial')))->toBe([]);
+    expect($run->file)
+        ->toEndWith(' v2')
+        ->and($images)
+        ->toHaveCount(5)
+        ->and($images[0])
+        ->toEndWith("_000010.{$ending}")
+        ->and((new Process(['sha256sum', '--check', '--quiet', 'SHA256SUMS'], $run->file))->run())
+        ->toBe(0)
+        ->and(array_filter(scandir($this->folder('out')), fn (string $name): bool => str_ends_with($name, 'partial')))
+        ->toBe([]);
 })->with([['frames-png', 'png', 8], ['frames-tiff-16', 'tif', 16], ['frames-png', 'jpg', 8, ['video' => ['codec' => 'mjpeg']]]]);
 
 it('makes discs with the fields of the tape', function () {
     $run = delivered('tape', 'sd-disc-59-94', []);
-    expect(unwanted($run))->toBe([])->and($run->slip['reading']['video'][0]['scan'])->toBe('tff')->and($run->slip['reading']['video'][0]['displayAspect'])->toBe('4:3');
+    expect(unwanted($run))
+        ->toBe([])
+        ->and($run->slip['reading']['video'][0]['scan'])
+        ->toBe('tff')
+        ->and($run->slip['reading']['video'][0]['displayAspect'])
+        ->toBe('4:3');
 });
 
 it('plans beside what is under way, whose names are taken', function () {
     $cut = $this->bringIn()['id'];
     $output = ['key' => 'a', 'preset' => 'review-720', 'host' => null, 'edits' => (object) []];
-    $name = fn (): string => $this->answer($this->putJson("/api/cuts/{$cut}/sheet", ['outputs' => [$output]]), 'sheet')['outputs'][0]['plan']['values']['file']['name'];
+    $name = fn (): string => $this->answer($this->putJson("/api/cuts/{$cut}/sheet", ['outputs' => [$output]]), 'sheet')['outputs'][0][
+        'plan'
+    ]['values']['file']['name'];
     $first = $name();
     $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
     $second = $name();
@@ -167,19 +307,37 @@ it('takes fields for fields that a file does not tell of', function () {
     $this->work('analyse');
     $cut->refresh();
     $output = fn (array $edits): array => ['preset' => 'lossless-vault', 'edits' => $edits];
-    $finding = array_values(array_filter($this->columns($cut, [$output([])])[0]->findings, fn ($finding): bool => $finding->id === 'scan-mistold'))[0];
+    $finding = array_values(
+        array_filter($this->columns($cut, [$output([])])[0]->findings, fn ($finding): bool => $finding->id === 'scan-mistold'),
+    )[0];
     $patch = $finding->remedy->patch;
     expect($patch)->toBe(['frameRate' => ['source' => 'bff']]);
     // Rows of one field against those of the other: combs where something moved between the two.
     $combs = function (array $edits) use ($cut, $output): float {
         $run = $this->made($cut, $output($edits));
-        $process = new Process(['ffmpeg', '-v', 'error', '-i', $run->refresh()->file, '-frames:v', '1', '-vf', 'trim=start_frame=20,format=gray,scale=64:180:flags=neighbor', '-f', 'rawvideo', '-']);
+        $process = new Process([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-i',
+            $run->refresh()->file,
+            '-frames:v',
+            '1',
+            '-vf',
+            'trim=start_frame=20,format=gray,scale=64:180:flags=neighbor',
+            '-f',
+            'rawvideo',
+            '-',
+        ]);
         $process->mustRun();
         $rows = array_map(fn (string $row): array => array_values(unpack('C*', $row)), str_split($process->getOutput(), 64));
         $sum = 0;
         for ($y = 1; $y < 178; $y++) {
             foreach ($rows[$y] as $x => $value) {
-                $sum += max(0, min(abs($value - $rows[$y - 1][$x]), abs($value - $rows[$y + 1][$x])) - abs($rows[$y - 1][$x] - $rows[$y + 1][$x]));
+                $sum += max(
+                    0,
+                    min(abs($value - $rows[$y - 1][$x]), abs($value - $rows[$y + 1][$x])) - abs($rows[$y - 1][$x] - $rows[$y + 1][$x]),
+                );
             }
         }
 
@@ -198,27 +356,73 @@ it('foresees what a container adds to picture and sound', function (string $pres
         $bytes += (int) ($fields[3] ?? 0);
     });
     $container = (new Catalogue)->container($run->plan['values']['container']['set']);
-    $foreseen = $container->overhead(new Payload($packets[0], $packets[1], $run->plan['values']['keyframes']['frames'] === 1, $bytes, 20.0));
+    $foreseen = $container->overhead(
+        new Payload($packets[0], $packets[1], $run->plan['values']['keyframes']['frames'] === 1, $bytes, 20.0),
+    );
     $added = filesize($run->file) - $bytes;
     // Within half a hundredth of the file, and of the right order.
-    expect(abs($foreseen - $added) / filesize($run->file))->toBeLessThan(0.005)->and($foreseen / $added)->toBeGreaterThan(0.6)->toBeLessThan(1.7);
+    expect(abs($foreseen - $added) / filesize($run->file))
+        ->toBeLessThan(0.005)
+        ->and($foreseen / $added)
+        ->toBeGreaterThan(0.6)
+        ->toBeLessThan(1.7);
 })->with(function () {
     $fast = ['codec' => 'h264', 'effort' => 'fast'];
     foreach (['mp4', 'mov', 'matroska', 'mpeg-ts'] as $container) {
         yield $container => ['review-720', ['container' => ['set' => $container], 'video' => $fast]];
     }
-    yield 'avi' => ['light-lossless', ['container' => ['set' => 'avi'], 'video' => ['codec' => 'mjpeg'], 'bitrate' => ['mode' => 'quality'], 'audio' => ['codec' => 'pcm']]];
+    yield 'avi' => [
+        'light-lossless',
+        [
+            'container' => ['set' => 'avi'],
+            'video' => ['codec' => 'mjpeg'],
+            'bitrate' => ['mode' => 'quality'],
+            'audio' => ['codec' => 'pcm'],
+        ],
+    ];
     yield 'mxf' => ['exchange-vc-3', []];
     yield 'mpeg-ps' => ['sd-disc-50', ['bitrate' => ['mode' => 'quality', 'quality' => 6]]];
-    yield 'webm' => ['review-720', ['container' => ['set' => 'webm'], 'video' => ['codec' => 'vp9', 'effort' => 'fast'], 'frameSize' => ['fit' => '320×180'], 'audio' => ['codec' => 'opus']]];
+    yield 'webm' => [
+        'review-720',
+        [
+            'container' => ['set' => 'webm'],
+            'video' => ['codec' => 'vp9', 'effort' => 'fast'],
+            'frameSize' => ['fit' => '320×180'],
+            'audio' => ['codec' => 'opus'],
+        ],
+    ];
 });
 
 it('stays under a size that was asked for', function (string $codec, array $rate) {
-    $run = delivered('long', 'review-720', ['video' => ['codec' => $codec, 'effort' => 'fast'], 'container' => ['set' => 'matroska'], 'frameSize' => ['fit' => '320×180'], 'bitrate' => $rate + ['mode' => 'vbr', 'average' => ['bytes' => 700_000]]]);
-    expect($run->work->error)->toBeNull()->and(filesize($run->file) / $run->plan['values']['bitrate']['target'])->toBeLessThanOrEqual(1.0)->toBeGreaterThan(0.6);
-})->with([['h264', []], ['h264', ['passes' => 1]], ['h264', ['mode' => 'cbr']], ['hevc', []], ['vp9', []], ['mpeg2video', ['average' => ['bytes' => 2_000_000]]], ['av1', []]]);
+    $run = delivered('long', 'review-720', [
+        'video' => ['codec' => $codec, 'effort' => 'fast'],
+        'container' => ['set' => 'matroska'],
+        'frameSize' => ['fit' => '320×180'],
+        'bitrate' => $rate + ['mode' => 'vbr', 'average' => ['bytes' => 700_000]],
+    ]);
+    expect($run->work->error)
+        ->toBeNull()
+        ->and(filesize($run->file) / $run->plan['values']['bitrate']['target'])
+        ->toBeLessThanOrEqual(1.0)
+        ->toBeGreaterThan(0.6);
+})->with([
+    ['h264', []],
+    ['h264', ['passes' => 1]],
+    ['h264', ['mode' => 'cbr']],
+    ['hevc', []],
+    ['vp9', []],
+    ['mpeg2video', ['average' => ['bytes' => 2_000_000]]],
+    ['av1', []],
+]);
 
 it('keeps an average in one pass, though the picture gets ever busier', function () {
-    $run = delivered('busier', 'review-720', ['video' => ['effort' => 'fast'], 'bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 300], 'peak' => ['timesAverage' => 1.5]]]);
-    expect($run->work->error)->toBeNull()->and(filesize($run->file) * 8 / 80 / 300_000)->toBeLessThan(1.1)->toBeGreaterThan(0.95);
+    $run = delivered('busier', 'review-720', [
+        'video' => ['effort' => 'fast'],
+        'bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 300], 'peak' => ['timesAverage' => 1.5]],
+    ]);
+    expect($run->work->error)
+        ->toBeNull()
+        ->and((filesize($run->file) * 8) / 80 / 300_000)
+        ->toBeLessThan(1.1)
+        ->toBeGreaterThan(0.95);
 });

@@ -4,6 +4,7 @@ use App\Engine\Capabilities;
 use App\Library\BrokenFile;
 use App\Library\Hosts;
 use App\Library\Presets;
+use App\Media\Drive;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Models\Speed;
@@ -20,9 +21,18 @@ it('gives a finished file its name or the next free version, never another’s',
     $file = OutputFile::at($wanted, 'run7');
     expect(basename($file->partial))->toStartWith('.');
     file_put_contents($file->partial, 'third');
-    expect($file->publish())->toBe($this->folder('out').'/master v3.mov')
-        ->and(array_map(fn (string $name): string => file_get_contents($this->folder('out')."/{$name}"), ['master.mov', 'master v2.mov', 'master v3.mov']))->toBe(['first', 'second', 'third'])
-        ->and($this->left('out'))->toHaveCount(3);
+    expect($file->publish())
+        ->toBe($this->folder('out').'/master v3.mov')
+        ->and(
+            array_map(fn (string $name): string => file_get_contents($this->folder('out')."/{$name}"), [
+                'master.mov',
+                'master v2.mov',
+                'master v3.mov',
+            ]),
+        )
+        ->toBe(['first', 'second', 'third'])
+        ->and($this->left('out'))
+        ->toHaveCount(3);
 });
 
 it('says which folder cannot be used', function () {
@@ -31,12 +41,17 @@ it('says which folder cannot be used', function () {
 });
 
 it('finds the free space of a folder that is yet to be made', function () {
-    expect(OutputFile::freeBytes($this->folder('out').'/not/yet/there'))->toBe(OutputFile::freeBytes($this->folder('out')));
+    expect(Drive::freeBytes($this->folder('out').'/not/yet/there'))->toBe(Drive::freeBytes($this->folder('out')));
 });
 
 it('reads shipped files and names the fault of a broken one', function (array $file, string $fault) {
     config(['crate.presets' => $this->folder('media')]);
-    file_put_contents($this->folder('media').'/mine.json', json_encode($file + ['format' => 'outer-crate/preset', 'version' => 1, 'name' => 'Mine', 'role' => 'upload', 'rules' => (object) []]));
+    file_put_contents(
+        $this->folder('media').'/mine.json',
+        json_encode(
+            $file + ['format' => 'outer-crate/preset', 'version' => 1, 'name' => 'Mine', 'role' => 'upload', 'rules' => (object) []],
+        ),
+    );
     expect(fn () => app(Presets::class)->all())->toThrow(BrokenFile::class, $fault);
 })->with([
     'another version' => [['version' => 9], 'mine.json is not in its format: /version'],
@@ -47,9 +62,15 @@ it('reads shipped files and names the fault of a broken one', function (array $f
 
 it('ships presets and hosts that are in their format, and presets whose host is there', function () {
     $hosts = app(Hosts::class)->all();
-    expect(array_keys($hosts))->toBe(['lanternwick', 'orrery', 'platen', 'tallgate'])->and(count(app(Presets::class)->all()))->toBeGreaterThanOrEqual(3);
+    expect(array_keys($hosts))
+        ->toBe(['lanternwick', 'orrery', 'platen', 'tallgate'])
+        ->and(count(app(Presets::class)->all()))
+        ->toBeGreaterThanOrEqual(3);
     foreach (app(Presets::class)->all() as $preset) {
-        expect($preset->host === null || isset($hosts[$preset->host]))->toBeTrue()->and($preset->about)->not->toBe('');
+        expect($preset->host === null || isset($hosts[$preset->host]))
+            ->toBeTrue()
+            ->and($preset->about)
+            ->not->toBe('');
     }
 });
 
@@ -78,21 +99,28 @@ it('meters progress over all passes and never says 100 before the end', function
         $seen[] = $work->refresh()->percent;
         $frames[] = $work->frames;
     }
-    expect($seen)->toBe([20, 40, 40, 70, 99])->and($frames)->toBe([50, 100, 0, 50, 100]);
+    expect($seen)
+        ->toBe([20, 40, 40, 70, 99])
+        ->and($frames)
+        ->toBe([50, 100, 0, 50, 100]);
 });
 
 it('knows which graphics chips really code on this machine', function () {
     $engine = $this->folder('out').'/engine';
-    file_put_contents($engine, <<<'SH'
+    file_put_contents(
+        $engine,
+        <<<'SH'
         #!/bin/sh
         case "$*" in
             *-version*) echo "ffmpeg version 7.0" ;;
-            *-encoders*) echo " V....D h264_nvenc           x"; echo " V..... hevc_qsv             x"; echo " V..... libx264              x" ;;
+            *-encoders*) echo " V....D h264_nvenc  x"; echo " V..... hevc_qsv  x"; echo " V..... libx264  x" ;;
             *h264_nvenc*) exit 0 ;;
             *hevc_qsv*) kill -SEGV $$ ;;
             *) exit 1 ;;
         esac
-        SH);
+        SH
+        ,
+    );
     chmod($engine, 0o755);
     config(['crate.engine.encoder' => $engine]);
     expect(app(Capabilities::class)->hardware())->toBe(['h264_nvenc']);

@@ -11,7 +11,15 @@ use OuterCrate\Formats\Catalogue;
 /** Packs the outputs through the queue and its worker, and gives the runs. */
 function packed(int $cut, array $outputs): array
 {
-    test()->putJson("/api/cuts/{$cut}/sheet", ['outputs' => array_map(fn (array $output, int $i): array => ['key' => (string) $i, 'host' => null, 'edits' => (object) [], ...$output], $outputs, array_keys($outputs))])->assertOk();
+    test()
+        ->putJson("/api/cuts/{$cut}/sheet", [
+            'outputs' => array_map(
+                fn (array $output, int $i): array => ['key' => (string) $i, 'host' => null, 'edits' => (object) [], ...$output],
+                $outputs,
+                array_keys($outputs),
+            ),
+        ])
+        ->assertOk();
     $queued = test()->answer(test()->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
     test()->work();
 
@@ -21,17 +29,43 @@ function packed(int $cut, array $outputs): array
 it('makes master and upload through the queue, and what comes out is what was planned', function (string $kind, array $outputs) {
     $runs = packed($this->bringIn($kind)['id'], $outputs);
     foreach ($runs as $run) {
-        $differs = array_values(array_filter($run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]], fn (array $difference): bool => $difference['cell'] !== 'bitrate'));
-        expect($differs)->toBe([], "{$kind} {$run['preset']}: ".json_encode($differs))
-            ->and($run['state'])->toBe('done')
-            ->and(hash_file('sha256', $run['path']))->toBe($run['slip']['sha256'])
-            ->and(filesize($run['path']))->toBe($run['slip']['bytes']);
+        $differs = array_values(
+            array_filter(
+                $run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]],
+                fn (array $difference): bool => $difference['cell'] !== 'bitrate',
+            ),
+        );
+        expect($differs)
+            ->toBe([], "{$kind} {$run['preset']}: ".json_encode($differs))
+            ->and($run['state'])
+            ->toBe('done')
+            ->and(hash_file('sha256', $run['path']))
+            ->toBe($run['slip']['sha256'])
+            ->and(filesize($run['path']))
+            ->toBe($run['slip']['bytes']);
     }
-    expect(array_filter($this->left('out'), fn (string $name): bool => str_starts_with($name, '.')))->toBe([])
-        ->and($this->left('derived'))->toHaveCount(1);
+    expect(array_filter($this->left('out'), fn (string $name): bool => str_starts_with($name, '.')))
+        ->toBe([])
+        ->and($this->left('derived'))
+        ->toHaveCount(1);
 })->with([
-    ['ten-bit', [['preset' => 'archive-10-bit'], ['preset' => 'lossless-vault'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'], ['preset' => 'slow-line']]],
-    ['plain', [['preset' => 'lossless-vault'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'archive-10-bit', 'edits' => ['video' => ['effort' => 'slow']]]]],
+    [
+        'ten-bit',
+        [
+            ['preset' => 'archive-10-bit'],
+            ['preset' => 'lossless-vault'],
+            ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'],
+            ['preset' => 'slow-line'],
+        ],
+    ],
+    [
+        'plain',
+        [
+            ['preset' => 'lossless-vault'],
+            ['preset' => 'lanternwick-even', 'host' => 'lanternwick'],
+            ['preset' => 'archive-10-bit', 'edits' => ['video' => ['effort' => 'slow']]],
+        ],
+    ],
     ['hd-high-rate', [['preset' => 'platen-1080', 'host' => 'platen'], ['preset' => 'review-720']]],
     ['tape', [['preset' => 'archive-10-bit'], ['preset' => 'lossless-vault'], ['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
     ['slow', [['preset' => 'lanternwick-even', 'host' => 'lanternwick']]],
@@ -42,26 +76,43 @@ it('makes master and upload through the queue, and what comes out is what was pl
     ['hdr', [['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'slow-line'], ['preset' => 'archive-10-bit']]],
 ]);
 
-it('makes every codec in every profile, in a container that carries it, as planned', function (string $codec, string $profile, string $container) {
+it('makes every codec in every profile, in a container that carries it, as planned', function (
+    string $codec,
+    string $profile,
+    string $container,
+) {
     $catalogue = new Catalogue;
     $edits = [
         'container' => ['set' => $container],
         'video' => ['codec' => $codec, 'effort' => 'fast'] + ($profile === '' ? [] : ['profile' => $profile]),
         'bitrate' => ['mode' => $catalogue->video($codec)->rateModes()[0]->value],
-        'audio' => $catalogue->container($container)->audioCodecs() === [] ? 'none' : ['codec' => $catalogue->container($container)->audioCodecs()[0]],
+        'audio' => $catalogue->container($container)->audioCodecs() === []
+                ? 'none'
+                : ['codec' => $catalogue->container($container)->audioCodecs()[0]],
     ];
     $kind = str_starts_with($profile, 'hd-') ? 'slow' : 'plain';
-    $run = packed($this->bringIn($kind)['id'], [['preset' => 'archive-10-bit', 'edits' => $edits + ($kind === 'slow' ? ['frameRate' => ['exact' => '25']] : [])]])[0];
-    $differs = array_filter($run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]], fn (array $difference): bool => $difference['cell'] !== 'bitrate');
+    $run = packed($this->bringIn($kind)['id'], [
+        ['preset' => 'archive-10-bit', 'edits' => $edits + ($kind === 'slow' ? ['frameRate' => ['exact' => '25']] : [])],
+    ])[0];
+    $differs = array_filter(
+        $run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]],
+        fn (array $difference): bool => $difference['cell'] !== 'bitrate',
+    );
     expect($run['state'])->toBe('done', (string) $run['error'])->and(array_values($differs))->toBe([]);
 })->with(function () {
     $catalogue = new Catalogue;
     foreach ($catalogue->videoCodecs() as $id => $codec) {
-        $containers = array_keys(array_filter($catalogue->containers(), fn ($container): bool => in_array($id, $container->videoCodecs(), true)));
+        $containers = array_keys(
+            array_filter($catalogue->containers(), fn ($container): bool => in_array($id, $container->videoCodecs(), true)),
+        );
         foreach (array_keys($codec->profiles() ?: ['' => '']) as $i => $profile) {
             // One frame size of DNxHD is tried; its lowest profile has only the other.
             if ($profile !== 'hd-lb') {
-                yield trim("{$id} {$profile} in {$containers[$i % count($containers)]}") => [$id, $profile, $containers[$i % count($containers)]];
+                yield trim("{$id} {$profile} in {$containers[$i % count($containers)]}") => [
+                    $id,
+                    $profile,
+                    $containers[$i % count($containers)],
+                ];
             }
         }
     }
@@ -71,8 +122,13 @@ it('makes every codec in every profile, in a container that carries it, as plann
 });
 
 it('codes every sound as planned', function (string $codec, string $container) {
-    $run = packed($this->bringIn()['id'], [['preset' => 'review-720', 'edits' => ['container' => ['set' => $container], 'audio' => ['codec' => $codec, 'channels' => 2]]]])[0];
-    expect($run['state'])->toBe('done', (string) $run['error'])->and(array_filter($run['slip']['differences'], fn (array $difference): bool => $difference['cell'] === 'audio'))->toBe([]);
+    $run = packed($this->bringIn()['id'], [
+        ['preset' => 'review-720', 'edits' => ['container' => ['set' => $container], 'audio' => ['codec' => $codec, 'channels' => 2]]],
+    ])[0];
+    expect($run['state'])
+        ->toBe('done', (string) $run['error'])
+        ->and(array_filter($run['slip']['differences'], fn (array $difference): bool => $difference['cell'] === 'audio'))
+        ->toBe([]);
 })->with([['aac', 'mp4'], ['opus', 'mp4'], ['mp3', 'mov'], ['ac3', 'mpeg-ts'], ['pcm', 'mov'], ['flac', 'matroska'], ['alac', 'mov']]);
 
 it('keeps every frame of a lossless master', function () {
@@ -81,15 +137,26 @@ it('keeps every frame of a lossless master', function () {
     $frames = function (string $path): string {
         $process = new Symfony\Component\Process\Process(['ffmpeg', '-v', 'error', '-i', $path, '-map', '0:v', '-f', 'framemd5', '-']);
 
-        return implode("\n", array_map(fn (string $line): string => trim((string) strrchr($line, ',')), array_filter(explode("\n", $process->mustRun()->getOutput()), fn (string $line): bool => str_starts_with($line, '0,'))));
+        return implode(
+            "\n",
+            array_map(
+                fn (string $line): string => trim((string) strrchr($line, ',')),
+                array_filter(explode("\n", $process->mustRun()->getOutput()), fn (string $line): bool => str_starts_with($line, '0,')),
+            ),
+        );
     };
     expect($frames($run['path']))->toBe($frames($cut));
 });
 
 it('holds the planned average on a picture that needs it', function () {
-    $run = packed($this->bringIn('hd-high-rate')['id'], [['preset' => 'lanternwick-generous', 'host' => 'lanternwick', 'edits' => ['bitrate' => ['average' => ['kbps' => 3000]]]]])[0];
-    expect($run['slip']['bitrates']['video'])->toBeGreaterThan(2_400_000)->toBeLessThan(3_600_000)
-        ->and(abs($run['slip']['bytes'] / $run['plan']['estimate']['bytes'] - 1))->toBeLessThan(0.15);
+    $run = packed($this->bringIn('hd-high-rate')['id'], [
+        ['preset' => 'lanternwick-generous', 'host' => 'lanternwick', 'edits' => ['bitrate' => ['average' => ['kbps' => 3000]]]],
+    ])[0];
+    expect($run['slip']['bitrates']['video'])
+        ->toBeGreaterThan(2_400_000)
+        ->toBeLessThan(3_600_000)
+        ->and(abs($run['slip']['bytes'] / $run['plan']['estimate']['bytes'] - 1))
+        ->toBeLessThan(0.15);
 });
 
 it('never writes over a file, and tells outputs of one pack apart', function () {
@@ -98,14 +165,19 @@ it('never writes over a file, and tells outputs of one pack apart', function () 
     $first = array_column(packed($cut, $outputs), 'path');
     $sums = array_map(fn (string $path): string => hash_file('sha256', $path), $first);
     $second = array_column(packed($cut, $outputs), 'file');
-    expect(array_map(basename(...), $first))->toBe(['Plain Lanternwick.mp4', 'Plain Lanternwick Lanternwick, generous.mp4'])
-        ->and($second)->toBe(['Plain Lanternwick v2.mp4', 'Plain Lanternwick Lanternwick, generous v2.mp4'])
-        ->and(array_map(fn (string $path): string => hash_file('sha256', $path), $first))->toBe($sums);
+    expect(array_map(basename(...), $first))
+        ->toBe(['Plain Lanternwick.mp4', 'Plain Lanternwick Lanternwick, generous.mp4'])
+        ->and($second)
+        ->toBe(['Plain Lanternwick v2.mp4', 'Plain Lanternwick Lanternwick, generous v2.mp4'])
+        ->and(array_map(fn (string $path): string => hash_file('sha256', $path), $first))
+        ->toBe($sums);
 });
 
 it('queues what was planned then, whatever the sheet says later', function () {
     $cut = $this->bringIn()['id'];
-    $queued = $this->postJson("/api/cuts/{$cut}/pack")->assertStatus(202)->json();
+    $queued = $this->postJson("/api/cuts/{$cut}/pack")
+        ->assertStatus(202)
+        ->json();
     $this->putJson("/api/cuts/{$cut}/sheet", ['outputs' => []])->assertOk();
     $this->work();
     expect(array_column($this->getJson("/api/packs/{$queued['pack']}")->json('runs'), 'state'))->toBe(['done', 'done']);
@@ -115,8 +187,10 @@ it('passes over a run that was stopped before its turn', function () {
     $queued = $this->postJson("/api/cuts/{$this->bringIn()['id']}/pack")->json('runs');
     expect($this->answer($this->postJson("/api/runs/{$queued[0]['id']}/stop"), 'run-answer')['run']['state'])->toBe('stopped');
     $this->work();
-    expect(Run::query()->orderBy('id')->get()->map(fn (Run $run): string => $run->work->state->value)->all())->toBe(['stopped', 'done'])
-        ->and($this->left('out'))->toHaveCount(1);
+    expect(Run::query()->orderBy('id')->get()->map(fn (Run $run): string => $run->work->state->value)->all())
+        ->toBe(['stopped', 'done'])
+        ->and($this->left('out'))
+        ->toHaveCount(1);
 });
 
 it('stops a run under way and keeps no half file', function () {
@@ -129,28 +203,44 @@ it('stops a run under way and keeps no half file', function () {
 it('hands a run back to the queue when the worker ends, unless it was asked to stop meanwhile', function () {
     $cut = Cut::query()->find($this->bringIn('long')['id']);
     [$first, $second] = $this->queued($cut, [['preset' => 'slow-line'], ['preset' => 'review-720']])->all();
-    $leave = fn (Run $run, bool $stop) => app(Worker::class)->one(['make'], function () use ($run, $stop): bool {
-        $stop && Work::query()->whereKey($run->work->id)->update(['stop_asked' => true]);
+    $leave = fn (Run $run, bool $stop) => app(Worker::class)->one(
+        ['make'],
+        function () use ($run, $stop): bool {
+            $stop &&
+                Work::query()
+                    ->whereKey($run->work->id)
+                    ->update(['stop_asked' => true]);
 
-        return true;
-    }, [$run->work->id]);
+            return true;
+        },
+        [$run->work->id],
+    );
     $leave($first, false);
     $leave($second, true);
     expect([$first->refresh()->work->state, $second->refresh()->work->state])->toBe([WorkState::Waiting, WorkState::Stopped]);
     $this->work();
-    expect($first->refresh()->work->state)->toBe(WorkState::Done)->and($this->left('out'))->toHaveCount(1);
+    expect($first->refresh()->work->state)
+        ->toBe(WorkState::Done)
+        ->and($this->left('out'))
+        ->toHaveCount(1);
 });
 
 it('fails with a plain message and nothing left behind when the engine does', function (string $script, string $says) {
     $cut = $this->bringIn()['id'];
     $engine = $this->folder('derived').'/engine';
-    file_put_contents($engine, "#!/bin/sh\ncase \"\$*\" in *-version*|*-encoders*) exec ffmpeg \"\$@\";; esac\nfor last; do :; done\n{$script}\n");
+    file_put_contents(
+        $engine,
+        "#!/bin/sh\ncase \"\$*\" in *-version*|*-encoders*) exec ffmpeg \"\$@\";; esac\nfor last; do :; done\n{$script}\n",
+    );
     chmod($engine, 0o755);
     config(['crate.engine.encoder' => $engine]);
     $run = packed($cut, [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
     expect($run['state'])->toBe('failed')->and($run['error'])->toContain($says)->and($this->left('out'))->toBe([]);
 })->with([
-    'full drive' => ['echo half > "${last#file:}"; echo "av_interleaved_write_frame(): No space left on device" >&2; exit 1', 'The drive is full'],
+    'full drive' => [
+        'echo half > "${last#file:}"; echo "av_interleaved_write_frame(): No space left on device" >&2; exit 1',
+        'The drive is full',
+    ],
     'crash' => ['echo half > "${last#file:}"; kill -SEGV $$', 'was ended by the signal SEGV'],
     'an empty file and a good word' => [': > "${last#file:}"; exit 0', 'could not be read back'],
 ]);
@@ -159,18 +249,32 @@ it('says beforehand what cannot work, and queues nothing', function (Closure $sp
     $cut = Cut::query()->find($this->bringIn()['id']);
     $spoil->call($this, $cut);
     $message = $this->postJson("/api/cuts/{$cut->id}/pack")->json('error.message');
-    expect($message)->toContain($says)->and(Run::query()->count())->toBe(0);
+    expect($message)
+        ->toContain($says)
+        ->and(Run::query()->count())
+        ->toBe(0);
 })->with([
-    'no engine' => [function () {
-        config(['crate.engine.encoder' => '/nowhere/engine']);
-    }, 'engine is missing'],
+    'no engine' => [
+        function () {
+            config(['crate.engine.encoder' => '/nowhere/engine']);
+        },
+        'engine is missing',
+    ],
     'a cut that has gone' => [fn (Cut $cut) => unlink($cut->path), 'changed or gone'],
     'a cut that has changed' => [fn (Cut $cut) => file_put_contents($cut->path, 'more', FILE_APPEND), 'changed or gone'],
     'nothing to make' => [fn (Cut $cut) => $cut->update(['outputs' => []]), 'nothing to make'],
-    'a file where the folder should be' => [function () {
-        file_put_contents($this->folder('out').'/Plain', 'in the way');
-    }, 'cannot be'],
-    'a stop' => [fn (Cut $cut) => $cut->update(['outputs' => [['key' => '1', 'preset' => 'archive-10-bit', 'host' => null, 'edits' => ['container' => ['set' => 'mp4']]]]]), 'does not carry'],
+    'a file where the folder should be' => [
+        function () {
+            file_put_contents($this->folder('out').'/Plain', 'in the way');
+        },
+        'cannot be',
+    ],
+    'a stop' => [
+        fn (Cut $cut) => $cut->update([
+            'outputs' => [['key' => '1', 'preset' => 'archive-10-bit', 'host' => null, 'edits' => ['container' => ['set' => 'mp4']]]],
+        ]),
+        'does not carry',
+    ],
 ]);
 
 it('downloads the file whole and in parts, under a safe name', function () {
@@ -178,9 +282,12 @@ it('downloads the file whole and in parts, under a safe name', function () {
     $run = packed($cut['id'], [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
     $whole = $this->get("/api/runs/{$run['id']}/file")->assertOk();
     $part = $this->get("/api/runs/{$run['id']}/file", ['Range' => 'bytes=4-7'])->assertStatus(206);
-    expect(hash('sha256', $whole->streamedContent()))->toBe($run['slip']['sha256'])
-        ->and($part->streamedContent())->toBe('ftyp')
-        ->and($run['file'])->toBe("It's -ü- 🔥 Lanternwick.mp4");
+    expect(hash('sha256', $whole->streamedContent()))
+        ->toBe($run['slip']['sha256'])
+        ->and($part->streamedContent())
+        ->toBe('ftyp')
+        ->and($run['file'])
+        ->toBe("It's -ü- 🔥 Lanternwick.mp4");
     unlink($run['path']);
     $this->getJson("/api/runs/{$run['id']}/file")->assertNotFound();
 });

@@ -8,7 +8,18 @@ use Symfony\Component\Process\Process;
 /** Runs bin/crate as a script would. */
 function crate(string ...$arguments): Process
 {
-    $process = new Process([base_path('bin/crate'), ...$arguments], test()->folder('media'), ['DB_DATABASE' => test()->folder('derived').'/crate.sqlite', 'CRATE_DERIVED' => test()->folder('derived'), 'CACHE_STORE' => 'file', 'APP_ENV' => 'production'], null, 120);
+    $process = new Process(
+        [base_path('bin/crate'), ...$arguments],
+        test()->folder('media'),
+        [
+            'DB_DATABASE' => test()->folder('derived').'/crate.sqlite',
+            'CRATE_DERIVED' => test()->folder('derived'),
+            'CACHE_STORE' => 'file',
+            'APP_ENV' => 'production',
+        ],
+        null,
+        120,
+    );
     $process->run();
 
     return $process;
@@ -18,25 +29,79 @@ it('reads a file for a script', function (string $kind, array $video, array $fil
     $process = crate('read', $this->clip($kind), '--json');
     expect($process->getExitCode())->toBe(0);
     $reading = json_decode($process->getOutput(), true);
-    expect(app(Contract::class)->faults(json_decode($process->getOutput()), 'reading'))->toBe([])
-        ->and($reading)->toMatchArray($file)
-        ->and($reading['video'][0])->toMatchArray($video);
+    expect(app(Contract::class)->faults(json_decode($process->getOutput()), 'reading'))
+        ->toBe([])
+        ->and($reading)
+        ->toMatchArray($file)
+        ->and($reading['video'][0])
+        ->toMatchArray($video);
 })->with([
-    ['plain', ['codec' => 'h264', 'width' => 320, 'height' => 180, 'frameRate' => '25', 'scan' => 'progressive', 'bitDepth' => 8, 'displayAspect' => '16:9', 'frames' => 50], ['container' => 'mp4', 'fastStart' => true]],
-    ['ten-bit', ['codec' => 'prores', 'profile' => '422 HQ', 'bitDepth' => 10, 'chroma' => '4:2:2'], ['container' => 'mov', 'fastStart' => false]],
-    ['tape', ['codec' => 'mpeg2video', 'scan' => 'tff', 'frameRate' => '30000/1001', 'displayAspect' => '4:3', 'displayWidth' => 640], ['container' => 'mpeg-ps']],
+    [
+        'plain',
+        [
+            'codec' => 'h264',
+            'width' => 320,
+            'height' => 180,
+            'frameRate' => '25',
+            'scan' => 'progressive',
+            'bitDepth' => 8,
+            'displayAspect' => '16:9',
+            'frames' => 50,
+        ],
+        ['container' => 'mp4', 'fastStart' => true],
+    ],
+    [
+        'ten-bit',
+        ['codec' => 'prores', 'profile' => '422 HQ', 'bitDepth' => 10, 'chroma' => '4:2:2'],
+        ['container' => 'mov', 'fastStart' => false],
+    ],
+    [
+        'tape',
+        ['codec' => 'mpeg2video', 'scan' => 'tff', 'frameRate' => '30000/1001', 'displayAspect' => '4:3', 'displayWidth' => 640],
+        ['container' => 'mpeg-ps'],
+    ],
     ['numbered-stream', ['variableRate' => false, 'frames' => 100], ['container' => 'mpeg-ps']],
     ['uneven', ['variableRate' => true], ['container' => 'matroska']],
     ['turned', ['rotation' => 270, 'displayWidth' => 180, 'displayHeight' => 320], ['container' => 'mp4']],
     ['hdr', ['codec' => 'hevc', 'hdr' => true, 'bitDepth' => 10, 'mastering' => null], ['container' => 'mp4']],
-    ['hdr10', ['hdr' => true, 'contentLight' => ['maxCll' => 1000, 'maxFall' => 400], 'codecs' => 'hvc1.2.4.L60.90', 'levelLabel' => '2.0 (60)'], []],
+    [
+        'hdr10',
+        ['hdr' => true, 'contentLight' => ['maxCll' => 1000, 'maxFall' => 400], 'codecs' => 'hvc1.2.4.L60.90', 'levelLabel' => '2.0 (60)'],
+        [],
+    ],
     ['bottom-first', ['scan' => 'bff'], ['audio' => []]],
     ['squeezed', ['sampleAspect' => '4/3', 'displayWidth' => 320, 'displayAspect' => '16:9'], []],
     ['see-through', ['alpha' => true, 'profile' => '4444', 'chroma' => '4:4:4'], []],
     ['surround', ['codec' => 'h264'], ['container' => 'matroska']],
     ['timecode', ['frameRate' => '30000/1001'], ['startTimecode' => '00:59:59;28', 'brands' => ['qt  ']]],
-    ['open-gop', ['gop' => ['frames' => 12, 'closed' => false, 'bFrames' => 2, 'pyramid' => false, 'references' => 3, 'label' => "0.48\u{2009}s · open · 2 B"]], []],
-    ['closed-gop', ['gop' => ['frames' => 10, 'closed' => true, 'bFrames' => 3, 'pyramid' => true, 'references' => 4, 'label' => "0.4\u{2009}s · closed · 3 B"]], []],
+    [
+        'open-gop',
+        [
+            'gop' => [
+                'frames' => 12,
+                'closed' => false,
+                'bFrames' => 2,
+                'pyramid' => false,
+                'references' => 3,
+                'label' => "0.48\u{2009}s · open · 2 B",
+            ],
+        ],
+        [],
+    ],
+    [
+        'closed-gop',
+        [
+            'gop' => [
+                'frames' => 10,
+                'closed' => true,
+                'bFrames' => 3,
+                'pyramid' => true,
+                'references' => 4,
+                'label' => "0.4\u{2009}s · closed · 3 B",
+            ],
+        ],
+        [],
+    ],
 ]);
 
 it('reads the sound of several channels, in its language', function () {
@@ -45,16 +110,34 @@ it('reads the sound of several channels, in its language', function () {
 });
 
 it('says everything it read in words, with the number of the standard beside it', function () {
-    $described = collect(Description::of(app(CutReader::class)->read($this->clip('hdr10'))['reading']))->keyBy('title')
+    $described = collect(Description::of(app(CutReader::class)->read($this->clip('hdr10'))['reading']))
+        ->keyBy('title')
         ->map(fn (array $group): array => array_column($group['facts'], 'text', 'name'));
-    expect($described['Colour'])->toMatchArray(['Primaries' => 'BT.2020 (9)', 'Transfer' => 'PQ (16)', 'Matrix' => 'BT.2020, non-constant luminance (9)', 'Graded on' => "P3 primaries, 0.0001 to 1000\u{2009}cd/m²"])
-        ->and($described['Picture'])->toMatchArray(['Level' => '2.0 (60)', 'Codec string' => 'hvc1.2.4.L60.90', 'Coded size' => '320×192']);
+    expect($described['Colour'])
+        ->toMatchArray([
+            'Primaries' => 'BT.2020 (9)',
+            'Transfer' => 'PQ (16)',
+            'Matrix' => 'BT.2020, non-constant luminance (9)',
+            'Graded on' => "P3 primaries, 0.0001 to 1000\u{2009}cd/m²",
+        ])
+        ->and($described['Picture'])
+        ->toMatchArray(['Level' => '2.0 (60)', 'Codec string' => 'hvc1.2.4.L60.90', 'Coded size' => '320×192']);
 });
 
 it('takes any name that a file can have', function (string $name) {
     $this->clip('plain', $name);
     expect(crate('read', $name, '--json')->getExitCode())->toBe(0);
-})->with(['-strange.mp4', "it's \"quoted\".mp4", 'a:b|c.mp4', "two\nlines.mp4", 'kiln 🔥.mp4', '%d.mp4', 'file:x.mp4', '$(touch here).mp4', 'ünïcode.mp4']);
+})->with([
+    '-strange.mp4',
+    "it's \"quoted\".mp4",
+    'a:b|c.mp4',
+    "two\nlines.mp4",
+    'kiln 🔥.mp4',
+    '%d.mp4',
+    'file:x.mp4',
+    '$(touch here).mp4',
+    'ünïcode.mp4',
+]);
 
 it('refuses what is no cut, says why, and touches nothing', function (string $name, string $id, string $says) {
     $clip = file_get_contents($this->clip());
@@ -69,13 +152,28 @@ it('refuses what is no cut, says why, and touches nothing', function (string $na
     ];
     $this->file($name, $files[$name] ?? '');
     if ($name === 'sound.m4a') {
-        (new Process(['ffmpeg', '-v', 'error', '-y', '-i', $this->clip(), '-vn', '-c', 'copy', $this->folder('media').'/sound.m4a']))->mustRun();
+        (new Process([
+            'ffmpeg',
+            '-v',
+            'error',
+            '-y',
+            '-i',
+            $this->clip(),
+            '-vn',
+            '-c',
+            'copy',
+            $this->folder('media').'/sound.m4a',
+        ]))->mustRun();
     }
     $process = crate('read', $name, '--json');
-    expect($process->getExitCode())->toBe(1)
-        ->and(json_decode($process->getOutput(), true)['error']['id'])->toBe($id)
-        ->and($process->getErrorOutput())->toContain($name, $says)
-        ->and(array_diff($this->left('media'), [$name, 'plain.mp4']))->toBe([]);
+    expect($process->getExitCode())
+        ->toBe(1)
+        ->and(json_decode($process->getOutput(), true)['error']['id'])
+        ->toBe($id)
+        ->and($process->getErrorOutput())
+        ->toContain($name, $says)
+        ->and(array_diff($this->left('media'), [$name, 'plain.mp4']))
+        ->toBe([]);
 })->with([
     ['project.mp4', 'not-media', 'not a video file'],
     ['empty.mp4', 'empty', 'empty'],
@@ -88,14 +186,27 @@ it('refuses what is no cut, says why, and touches nothing', function (string $na
 ]);
 
 it('plans for a script, with values, origins, findings and estimate', function () {
-    $process = crate('plan', $this->clip('hd-high-rate'), '--output=archive-10-bit', '--output=lanternwick-generous', '--output=platen-1080@tallgate', '--json');
+    $process = crate(
+        'plan',
+        $this->clip('hd-high-rate'),
+        '--output=archive-10-bit',
+        '--output=lanternwick-generous',
+        '--output=platen-1080@tallgate',
+        '--json',
+    );
     $outputs = json_decode($process->getOutput(), true)['outputs'];
-    expect($process->getExitCode())->toBe(0)
-        ->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'plan-list'))->toBe([])
-        ->and(array_column($outputs, 'host'))->toBe([null, 'lanternwick', 'tallgate'])
-        ->and($outputs[1]['values']['bitrate']['average'])->toBe(14_400_000)
-        ->and($outputs[1]['estimate']['bytes'])->toBeGreaterThan(800_000)
-        ->and(array_column($outputs[2]['findings'], 'id'))->toContain('shape-differs');
+    expect($process->getExitCode())
+        ->toBe(0)
+        ->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'plan-list'))
+        ->toBe([])
+        ->and(array_column($outputs, 'host'))
+        ->toBe([null, 'lanternwick', 'tallgate'])
+        ->and($outputs[1]['values']['bitrate']['average'])
+        ->toBe(14_400_000)
+        ->and($outputs[1]['estimate']['bytes'])
+        ->toBeGreaterThan(800_000)
+        ->and(array_column($outputs[2]['findings'], 'id'))
+        ->toContain('shape-differs');
 });
 
 it('exits with 2 when it is called wrongly', function (array $arguments) {
@@ -119,20 +230,38 @@ it('says that a host is not there', function () {
 it('packs for a script and keeps the cut as it was', function () {
     $cut = $this->clip();
     $before = [hash_file('sha256', $cut), filemtime($cut), fileperms($cut)];
-    $process = crate('pack', $cut, '--output=lanternwick-even', '--output=review-720', '--to='.$this->folder('out').'/new folder', '--json');
+    $process = crate(
+        'pack',
+        $cut,
+        '--output=lanternwick-even',
+        '--output=review-720',
+        '--to='.$this->folder('out').'/new folder',
+        '--json',
+    );
     $outputs = json_decode($process->getOutput(), true)['outputs'];
     clearstatcache();
-    expect($process->getExitCode())->toBe(0)
-        ->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'pack-command'))->toBe([])
-        ->and([hash_file('sha256', $cut), filemtime($cut), fileperms($cut)])->toBe($before);
+    expect($process->getExitCode())
+        ->toBe(0)
+        ->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'pack-command'))
+        ->toBe([])
+        ->and([hash_file('sha256', $cut), filemtime($cut), fileperms($cut)])
+        ->toBe($before);
     foreach ($outputs as $output) {
-        expect(hash_file('sha256', $output['file']))->toBe($output['sha256'])
-            ->and(filesize($output['file']))->toBe($output['bytes']);
+        expect(hash_file('sha256', $output['file']))->toBe($output['sha256'])->and(filesize($output['file']))->toBe($output['bytes']);
     }
 });
 
 it('stops on a signal, with no engine and no half file left', function () {
-    $process = new Process([base_path('bin/crate'), 'pack', $this->clip('long'), '--output=slow-line', '--to='.$this->folder('out')], null, ['DB_DATABASE' => $this->folder('derived').'/crate.sqlite', 'CRATE_DERIVED' => $this->folder('derived'), 'CACHE_STORE' => 'file', 'APP_ENV' => 'production']);
+    $process = new Process(
+        [base_path('bin/crate'), 'pack', $this->clip('long'), '--output=slow-line', '--to='.$this->folder('out')],
+        null,
+        [
+            'DB_DATABASE' => $this->folder('derived').'/crate.sqlite',
+            'CRATE_DERIVED' => $this->folder('derived'),
+            'CACHE_STORE' => 'file',
+            'APP_ENV' => 'production',
+        ],
+    );
     $process->start();
     $partial = fn (): bool => $this->left('out') !== [];
     for ($i = 0; $i < 200 && ! $partial(); $i++) {
@@ -141,17 +270,24 @@ it('stops on a signal, with no engine and no half file left', function () {
     expect($partial())->toBeTrue();
     $process->signal(SIGTERM);
     $process->wait();
-    expect($process->getExitCode())->toBe(1)
-        ->and($process->getErrorOutput())->toContain('stopped')
-        ->and($this->left('out'))->toBe([])
-        ->and((new Process(['pgrep', '-x', '-f', 'ffmpeg.*'.preg_quote($this->folder).'.*']))->run())->toBe(1);
+    expect($process->getExitCode())
+        ->toBe(1)
+        ->and($process->getErrorOutput())
+        ->toContain('stopped')
+        ->and($this->left('out'))
+        ->toBe([])
+        ->and((new Process(['pgrep', '-x', '-f', 'ffmpeg.*'.preg_quote($this->folder).'.*']))->run())
+        ->toBe(1);
 });
 
 it('measures pieces of a file for a script', function () {
     $path = $this->clip('long');
     $estimate = function (string ...$options) use ($path): array {
         $process = crate('plan', $path, '--output=review-720', '--json', ...$options);
-        expect($process->getExitCode())->toBe(0)->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'plan-list'))->toBe([]);
+        expect($process->getExitCode())
+            ->toBe(0)
+            ->and(app(Contract::class)->faults(json_decode($process->getOutput()), 'plan-list'))
+            ->toBe([]);
 
         return json_decode($process->getOutput(), true)['outputs'][0]['estimate'];
     };

@@ -8,7 +8,10 @@ use OuterCrate\Json\Freezer;
 /** Saves a sheet with one output and gives its plan. */
 function sheetOf(int $cut, array $output): array
 {
-    $sheet = test()->answer(test()->putJson("/api/cuts/{$cut}/sheet", ['outputs' => [['key' => 'a', 'host' => null, 'edits' => (object) [], ...$output]]]), 'sheet');
+    $sheet = test()->answer(
+        test()->putJson("/api/cuts/{$cut}/sheet", ['outputs' => [['key' => 'a', 'host' => null, 'edits' => (object) [], ...$output]]]),
+        'sheet',
+    );
 
     return $sheet['outputs'][0]['plan'];
 }
@@ -19,12 +22,21 @@ it('encodes pieces in the background where the size depends on the picture, and 
     expect([$before['sampling'], $before['basis'] === 'sample'])->toBe([true, false]);
     $this->work('sample');
     $after = sheetOf($cut, $output)['estimate'];
-    expect([$after['sampling'], $after['basis']])->toBe([false, 'sample'])->and($after['marginPercent'])->toBeLessThan($before['marginPercent']);
+    expect([$after['sampling'], $after['basis']])
+        ->toBe([false, 'sample'])
+        ->and($after['marginPercent'])
+        ->toBeLessThan($before['marginPercent']);
     $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
     $this->work();
     $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
-    expect(abs($after['bytes'] / $bytes - 1))->toBeLessThan(0.2)->and(abs($before['bytes'] / $bytes - 1))->toBeGreaterThan(abs($after['bytes'] / $bytes - 1))
-        ->and(Sample::query()->count())->toBe(1)->and($this->left('derived'))->toHaveCount(1);
+    expect(abs($after['bytes'] / $bytes - 1))
+        ->toBeLessThan(0.2)
+        ->and(abs($before['bytes'] / $bytes - 1))
+        ->toBeGreaterThan(abs($after['bytes'] / $bytes - 1))
+        ->and(Sample::query()->count())
+        ->toBe(1)
+        ->and($this->left('derived'))
+        ->toHaveCount(1);
 })->with([
     'constant quality' => [['preset' => 'review-720']],
     'a mezzanine' => [['preset' => 'archive-10-bit']],
@@ -33,7 +45,14 @@ it('encodes pieces in the background where the size depends on the picture, and 
 
 it('knows that a calm picture does not use up its average', function () {
     $cut = $this->bringIn('long')['id'];
-    $output = ['preset' => 'review-720', 'edits' => ['video' => ['effort' => 'fast'], 'frameSize' => ['fit' => '160×90'], 'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 12_000]]]];
+    $output = [
+        'preset' => 'review-720',
+        'edits' => [
+            'video' => ['effort' => 'fast'],
+            'frameSize' => ['fit' => '160×90'],
+            'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 12_000]],
+        ],
+    ];
     $before = sheetOf($cut, $output)['estimate'];
     $this->work('sample');
     $after = sheetOf($cut, $output)['estimate'];
@@ -41,7 +60,10 @@ it('knows that a calm picture does not use up its average', function () {
     $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
     $this->work();
     $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
-    expect($before['bytes'] / $bytes)->toBeGreaterThan(1.5)->and(abs($after['bytes'] / $bytes - 1))->toBeLessThan(0.12);
+    expect($before['bytes'] / $bytes)
+        ->toBeGreaterThan(1.5)
+        ->and(abs($after['bytes'] / $bytes - 1))
+        ->toBeLessThan(0.12);
 });
 
 it('times a setting that no run has taught yet, and leaves its size to the average', function () {
@@ -50,12 +72,21 @@ it('times a setting that no run has taught yet, and leaves its size to the avera
     $before = sheetOf($cut, $output)['estimate'];
     $this->work('sample');
     $after = sheetOf($cut, $output)['estimate'];
-    expect([$before['sampling'], $after['sampling'], $after['basis']])->toBe([true, false, 'bitrate'])->and($after['bytes'] / $before['bytes'])->toBeGreaterThan(0.85)->toBeLessThan(1.01)->and($after['seconds'])->not->toBe($before['seconds']);
+    expect([$before['sampling'], $after['sampling'], $after['basis']])
+        ->toBe([true, false, 'bitrate'])
+        ->and($after['bytes'] / $before['bytes'])
+        ->toBeGreaterThan(0.85)
+        ->toBeLessThan(1.01)
+        ->and($after['seconds'])
+        ->not->toBe($before['seconds']);
     // Once a run has, it is not asked for again.
     $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
     $this->work();
     Sample::query()->delete();
-    expect(sheetOf($cut, $output)['estimate']['sampling'])->toBeFalse()->and(Sample::query()->count())->toBe(0);
+    expect(sheetOf($cut, $output)['estimate']['sampling'])
+        ->toBeFalse()
+        ->and(Sample::query()->count())
+        ->toBe(0);
 });
 
 it('knows sound that needs less than it may have', function () {
@@ -78,8 +109,12 @@ it('does not wait for a run, and does not take its own time for the machine’s 
     $this->aRun(['cut_id' => $cut], WorkState::Running);
     $this->work('sample');
     $known = Sample::query()->sole()->sampled();
-    expect($known->secondsPerFrame)->toBeNull()->and($known->bytesPerFrame)->toBeGreaterThan(0.0)
-        ->and(sheetOf($cut, $output)['estimate'])->toMatchArray(['basis' => 'sample', 'sampling' => false]);
+    expect($known->secondsPerFrame)
+        ->toBeNull()
+        ->and($known->bytesPerFrame)
+        ->toBeGreaterThan(0.0)
+        ->and(sheetOf($cut, $output)['estimate'])
+        ->toMatchArray(['basis' => 'sample', 'sampling' => false]);
 });
 
 it('forgets what nobody waits for', function () {
@@ -89,7 +124,12 @@ it('forgets what nobody waits for', function () {
     sheetOf($cut, ['preset' => 'review-720', 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 31]]]);
     $this->work('sample');
     $made = Sample::query()->whereNotNull('result')->get();
-    expect($made)->toHaveCount(1)->and(Freezer::thaw($made[0]->plan)->bitrate->quality)->toBe(31)->and(Work::query()->where('kind', Sample::WORK)->count())->toBe(1);
+    expect($made)
+        ->toHaveCount(1)
+        ->and(Freezer::thaw($made[0]->plan)->bitrate->quality)
+        ->toBe(31)
+        ->and(Work::query()->where('kind', Sample::WORK)->count())
+        ->toBe(1);
 });
 
 it('keeps the rough figure where pieces cannot be encoded', function () {

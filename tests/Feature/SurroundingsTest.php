@@ -29,8 +29,10 @@ it('minds what the name of a cut says', function (string $file, string $expected
 })->with([['bowl proxy.mp4', 'cut-may-be-wrong'], ['bowl final FINAL.mp4', 'name-says-last']]);
 
 it('is not misled by words that only contain one', function () {
-    expect(noticed($this->clip('plain', 'finale of the old-fashioned.mp4')))->not->toContain('name-says-last')
-        ->and(noticed($this->clip('silent', 'drafty old kiln test.mp4')))->not->toContain('cut-may-be-wrong');
+    expect(noticed($this->clip('plain', 'finale of the old-fashioned.mp4')))
+        ->not->toContain('name-says-last')
+        ->and(noticed($this->clip('silent', 'drafty old kiln test.mp4')))
+        ->not->toContain('cut-may-be-wrong');
 });
 
 it('knows which names are taken: on the disk whatever their case, and by what is under way', function () {
@@ -46,9 +48,17 @@ it('knows which names are taken: on the disk whatever their case, and by what is
 it('knows the drive: how much is free, how it is formatted, and whether the cut lies on it', function () {
     $cut = app(CutShelf::class)->bringIn($this->clip(), null, false);
     $volume = app(Surroundings::class)->of($cut, null, $this->folder('out').'/yet/to/be/made')->volume;
-    expect($volume->freeBytes)->toBeGreaterThan(0)->and($volume->holdsCut)->toBeTrue()
-        ->and($volume->fileSystem)->toBe(trim((string) shell_exec('stat -f -c %T '.escapeshellarg($this->folder('out')))) === 'tmpfs' ? 'tmpfs' : $volume->fileSystem)
-        ->and($volume->fileSystem)->toBeString()->not->toBe('');
+    expect($volume->freeBytes)
+        ->toBeGreaterThan(0)
+        ->and($volume->holdsCut)
+        ->toBeTrue()
+        ->and($volume->fileSystem)
+        ->toBe(
+            trim((string) shell_exec('stat -f -c %T '.escapeshellarg($this->folder('out')))) === 'tmpfs' ? 'tmpfs' : $volume->fileSystem,
+        )
+        ->and($volume->fileSystem)
+        ->toBeString()
+        ->not->toBe('');
 });
 
 it('counts what waits in the queue into the room on the drive, less what is done of it', function () {

@@ -10,7 +10,8 @@ use Illuminate\Support\Facades\DB;
 
 /*
  * A database as the version before “one kind of work” left it: a cut with a sheet that was worked on, three files made of it, one
- * that waits, one that was under way when everything ended, one that failed; a look at the cut that waited, a sample that was asked for, a line speed.
+ * that waits, one that was under way when everything ended, one that failed; a look at the cut that waited, a sample that was asked
+ * for, a line speed.
  */
 beforeEach(function (): void {
     $file = $this->folder('earlier.sqlite');
@@ -27,12 +28,18 @@ beforeEach(function (): void {
 
 it('carries sheets over, with what was changed in them', function () {
     $sheet = $this->answer($this->getJson('/api/cuts/1/sheet'), 'sheet');
-    expect(array_keys($sheet['outputs'][1]['plan']['edits']))->toEqualCanonicalizing(['bitrate', 'audio', 'video', 'file'])
-        ->and($sheet['outputs'][1]['plan']['values']['bitrate']['average'])->toBe(20_000_000)
-        ->and($sheet['outputs'][1]['plan']['values']['video']['label'])->toStartWith('H.264 Main')
-        ->and($sheet['outputs'][1]['plan']['values']['file']['name'])->toStartWith('Plain 180p25')
-        ->and($sheet['cut']['values'])->toMatchArray(['container' => 'MP4', 'frameSize' => '320×180', 'frameRate' => '25', 'file' => 'plain.mp4'])
-        ->and(Setting::lineSpeed()->files)->toBe(1);
+    expect(array_keys($sheet['outputs'][1]['plan']['edits']))
+        ->toEqualCanonicalizing(['bitrate', 'audio', 'video', 'file'])
+        ->and($sheet['outputs'][1]['plan']['values']['bitrate']['average'])
+        ->toBe(20_000_000)
+        ->and($sheet['outputs'][1]['plan']['values']['video']['label'])
+        ->toStartWith('H.264 Main')
+        ->and($sheet['outputs'][1]['plan']['values']['file']['name'])
+        ->toStartWith('Plain 180p25')
+        ->and($sheet['cut']['values'])
+        ->toMatchArray(['container' => 'MP4', 'frameSize' => '320×180', 'frameRate' => '25', 'file' => 'plain.mp4'])
+        ->and(Setting::lineSpeed()->files)
+        ->toBe(1);
 });
 
 it('carries what was made over, with its slips', function () {
@@ -40,11 +47,16 @@ it('carries what was made over, with its slips', function () {
     expect(array_count_values(array_column($list, 'state')))->toEqualCanonicalizing(['waiting' => 2, 'failed' => 1, 'done' => 3]);
     $pack = $this->answer($this->getJson('/api/packs/'.Run::query()->first()->pack), 'pack')['runs'];
     [$master, $upload, $sound] = $pack;
-    expect($master['slip']['found'])->toMatchArray(['container' => 'MOV', 'video' => 'ProRes 422 HQ', 'keyframes' => 'every frame'])
-        ->and($upload['plan']['values']['bitrate']['label'])->toStartWith('VBR, 2 passes')
-        ->and($upload['slip']['bitrates']['video'])->toBeGreaterThan(0)
-        ->and($sound['slip']['found']['frameSize'])->toBe('–')
-        ->and($upload['path'])->toBe($this->folder('out').'/Plain 180p25.mp4');
+    expect($master['slip']['found'])
+        ->toMatchArray(['container' => 'MOV', 'video' => 'ProRes 422 HQ', 'keyframes' => 'every frame'])
+        ->and($upload['plan']['values']['bitrate']['label'])
+        ->toStartWith('VBR, 2 passes')
+        ->and($upload['slip']['bitrates']['video'])
+        ->toBeGreaterThan(0)
+        ->and($sound['slip']['found']['frameSize'])
+        ->toBe('–')
+        ->and($upload['path'])
+        ->toBe($this->folder('out').'/Plain 180p25.mp4');
 });
 
 it('makes what waited, and what was under way, by the arguments they were queued with', function () {
@@ -52,8 +64,10 @@ it('makes what waited, and what was under way, by the arguments they were queued
     expect($waiting)->toHaveCount(2)->and($waiting[0]->passes)->not->toBeEmpty()->and($waiting[0]->frozen)->toBeNull();
     $this->work();
     foreach ($waiting as $run) {
-        expect($run->refresh()->work->state)->toBe(WorkState::Done, (string) $run->work->error)
-            ->and(array_diff(array_column($run->slip['differences'], 'cell'), ['bitrate']))->toBe([]);
+        expect($run->refresh()->work->state)
+            ->toBe(WorkState::Done, (string) $run->work->error)
+            ->and(array_diff(array_column($run->slip['differences'], 'cell'), ['bitrate']))
+            ->toBe([]);
     }
     expect($this->left('out'))->toHaveCount(2);
 });
@@ -61,6 +75,10 @@ it('makes what waited, and what was under way, by the arguments they were queued
 it('looks at a cut that waited to be looked at, and has no other queue any more', function () {
     $this->work('make');
     $this->work('analyse');
-    expect(CutAnalysis::query()->sole()->work->state)->toBe(WorkState::Done)->and(Cut::query()->sole()->found())->not->toBeNull()
-        ->and(DB::getSchemaBuilder()->hasTable('jobs'))->toBeFalse();
+    expect(CutAnalysis::query()->sole()->work->state)
+        ->toBe(WorkState::Done)
+        ->and(Cut::query()->sole()->found())
+        ->not->toBeNull()
+        ->and(DB::getSchemaBuilder()->hasTable('jobs'))
+        ->toBeFalse();
 });

@@ -54,12 +54,17 @@ it('gives a piece of work to one owner only', function () {
     $queue = app(WorkQueue::class);
     $kinds = app(Kinds::class)->only(['make']);
     $first = $queue->claim($kinds, 'one');
-    expect($first->id)->toBe($run->work->id)->and($queue->claim($kinds, 'two'))->toBeNull()
-        ->and($queue->beat($first))->toBeTrue();
+    expect($first->id)->toBe($run->work->id)->and($queue->claim($kinds, 'two'))->toBeNull()->and($queue->beat($first))->toBeTrue();
     $this->travel(31)->seconds();
     $second = $queue->claim($kinds, 'two');
-    expect($second->id)->toBe($first->id)->and($second->lost)->toBe(1)
-        ->and($queue->beat($first))->toBeFalse()->and($queue->beat($second))->toBeTrue();
+    expect($second->id)
+        ->toBe($first->id)
+        ->and($second->lost)
+        ->toBe(1)
+        ->and($queue->beat($first))
+        ->toBeFalse()
+        ->and($queue->beat($second))
+        ->toBeTrue();
     // Whoever lost it can neither end it nor give it back.
     $queue->end($first, WorkState::Failed, 'too late');
     $queue->giveBack($first);
@@ -74,8 +79,10 @@ it('makes a run again by itself whose worker was killed, and clears away what th
         file_put_contents(dirname($run->file).'/.'.basename($run->file).".run{$run->id}-1.partial{$ending}", 'half');
     }
     $this->work();
-    expect([$run->refresh()->work->state, $next->refresh()->work->state])->toBe([WorkState::Done, WorkState::Done])
-        ->and($this->left('out'))->toEqualCanonicalizing(['Plain review.mp4', 'Plain sound.wav']);
+    expect([$run->refresh()->work->state, $next->refresh()->work->state])
+        ->toBe([WorkState::Done, WorkState::Done])
+        ->and($this->left('out'))
+        ->toEqualCanonicalizing(['Plain review.mp4', 'Plain sound.wav']);
 });
 
 it('finds a file finished whose worker was killed before it could say so, and does not make it twice', function () {
@@ -85,8 +92,12 @@ it('finds a file finished whose worker was killed before it could say so, and do
     touch($run->file, $made - 100);
     abandon($run->work);
     $this->work();
-    expect($run->refresh()->work->state)->toBe(WorkState::Done)->and($this->left('out'))->toBe(['Plain review.mp4'])
-        ->and(filemtime($run->file))->toBe($made - 100);
+    expect($run->refresh()->work->state)
+        ->toBe(WorkState::Done)
+        ->and($this->left('out'))
+        ->toBe(['Plain review.mp4'])
+        ->and(filemtime($run->file))
+        ->toBe($made - 100);
 });
 
 it('does not call a finished file failed when something breaks afterwards', function () {
@@ -101,16 +112,28 @@ it('stops what was abandoned and asked to stop, and gives up what cost its owner
     abandon($stopped->work)->update(['stop_asked' => true]);
     abandon($fatal->work)->update(['lost' => 3]);
     $this->work();
-    expect($stopped->refresh()->work->state)->toBe(WorkState::Stopped)
-        ->and($fatal->refresh()->work->state)->toBe(WorkState::Failed)
-        ->and($fatal->work->error)->toContain('begun 4 times')->and($this->left('out'))->toBe([]);
+    expect($stopped->refresh()->work->state)
+        ->toBe(WorkState::Stopped)
+        ->and($fatal->refresh()->work->state)
+        ->toBe(WorkState::Failed)
+        ->and($fatal->work->error)
+        ->toContain('begun 4 times')
+        ->and($this->left('out'))
+        ->toBe([]);
 });
 
 it('leaves work of another process alone, and works on beside it', function () {
-    $this->queued(($this->cut)(), [['preset' => 'review-720']])[0]->work
-        ->update(['state' => WorkState::Running, 'owner' => 'bin/crate elsewhere', 'attempts' => 1, 'lease_until' => Work::now(20)]);
+    $this->queued(($this->cut)(), [['preset' => 'review-720']])[0]->work->update([
+        'state' => WorkState::Running,
+        'owner' => 'bin/crate elsewhere',
+        'attempts' => 1,
+        'lease_until' => Work::now(20),
+    ]);
     Artisan::call('crate:catch-up');
-    expect(Run::query()->first()->work->state)->toBe(WorkState::Running)->and(app(Worker::class)->one(['make']))->toBeFalse();
+    expect(Run::query()->first()->work->state)
+        ->toBe(WorkState::Running)
+        ->and(app(Worker::class)->one(['make']))
+        ->toBeFalse();
 });
 
 it('starts and works where a drive for deliveries has gone', function () {
@@ -119,12 +142,19 @@ it('starts and works where a drive for deliveries has gone', function () {
     abandon($run->work);
     expect(Artisan::call('crate:catch-up'))->toBe(0);
     $this->work();
-    expect($run->refresh()->work->state)->toBe(WorkState::Failed)->and($run->work->error)->toContain('folder cannot be made');
+    expect($run->refresh()->work->state)
+        ->toBe(WorkState::Failed)
+        ->and($run->work->error)
+        ->toContain('folder cannot be made');
 });
 
 it('ends an engine that hangs, says so, and goes on with the next', function () {
     $engine = $this->folder('out').'/engine';
-    file_put_contents($engine, "#!/bin/sh\ncase \"$*\" in *-version*) echo 'ffmpeg version 7.0';; *-encoders*) echo ' V....D libx264  x'; echo ' A....D aac  x';; *) echo progress=continue; exec sleep 60;; esac\n");
+    file_put_contents(
+        $engine,
+        "#!/bin/sh\ncase \"$*\" in *-version*) echo 'ffmpeg version 7.0';; *-encoders*) echo ' V....D libx264  x'; echo ' A....D "
+            ."aac  x';; *) echo progress=continue; exec sleep 60;; esac\n",
+    );
     chmod($engine, 0o755);
     $cut = ($this->cut)();
     config(['crate.engine.encoder' => $engine, 'crate.engine.stall' => 1]);
@@ -152,7 +182,10 @@ it('puts an analysis down as soon as something comes first, and takes it up wher
     expect($analysis->work->state)->toBe(WorkState::Waiting)->and(app(Worker::class)->one(['analyse']))->toBeFalse();
     $this->work('make');
     $this->work('analyse');
-    expect($analysis->refresh()->work->state)->toBe(WorkState::Done)->and($analysis->result['suggestedRange']['lastFrame'])->toBe(99);
+    expect($analysis->refresh()->work->state)
+        ->toBe(WorkState::Done)
+        ->and($analysis->result['suggestedRange']['lastFrame'])
+        ->toBe(99);
 });
 
 it('goes on through a moment in which the database cannot be asked', function () {
@@ -207,7 +240,10 @@ it('survives a kill at any moment of a run', function () {
     $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000));
     mt_srand($seed);
     $cut = ($this->cut)();
-    $outputs = array_map(fn (int $i): array => ['preset' => ['review-720', 'archive-10-bit', 'frames-png', 'lossless-vault', 'sound-wav'][$i % 5]], range(0, 4));
+    $outputs = array_map(
+        fn (int $i): array => ['preset' => ['review-720', 'archive-10-bit', 'frames-png', 'lossless-vault', 'sound-wav'][$i % 5]],
+        range(0, 4),
+    );
     $runs = $this->queued($cut, $outputs);
     $lively = ['CRATE_WORK_LEASE' => '0.3', 'CRATE_WORK_MOST_LOST' => '1000'];
     for ($kill = 0; $kill < 25; $kill++) {
@@ -226,26 +262,37 @@ it('survives a kill at any moment of a run', function () {
     $told = "seed {$seed}";
     $files = [];
     foreach (Run::query()->get() as $run) {
-        expect($run->work->state)->toBe(WorkState::Done, "{$told}: {$run->work->error}")
-            ->and(array_column(array_filter($run->slip['differences'], fn (array $d): bool => $d['cell'] !== 'bitrate'), 'text'))->toBe([], $told);
+        expect($run->work->state)
+            ->toBe(WorkState::Done, "{$told}: {$run->work->error}")
+            ->and(array_column(array_filter($run->slip['differences'], fn (array $d): bool => $d['cell'] !== 'bitrate'), 'text'))
+            ->toBe([], $told);
         $files[] = $run->file;
     }
     $there = array_diff(scandir($this->folder('out')), ['.', '..']);
-    expect(count(array_unique($files)))->toBe(count($files), $told)
-        ->and(array_values($there))->toEqualCanonicalizing(array_map(basename(...), $files), $told);
+    expect(count(array_unique($files)))
+        ->toBe(count($files), $told)
+        ->and(array_values($there))
+        ->toEqualCanonicalizing(array_map(basename(...), $files), $told);
 });
 
 it('makes here what a killed bin/crate pack left waiting', function () {
     $folder = shared();
     $path = $this->clip('long');
-    $pack = Elsewhere::crate($folder, ['pack', $path, '--output=slow-line', '--output=sound-wav', "--to={$folder}/out"], ['CRATE_WORK_LEASE' => '0.5']);
-    waitFor(fn (): bool => Work::query()->whereIn('state', WorkState::inHand())->where('frames', '>', 0)->exists(), 'the pack is under way');
+    $pack = Elsewhere::crate(
+        $folder,
+        ['pack', $path, '--output=slow-line', '--output=sound-wav', "--to={$folder}/out"],
+        ['CRATE_WORK_LEASE' => '0.5'],
+    );
+    $underWay = fn (): bool => Work::query()->whereIn('state', WorkState::inHand())->where('frames', '>', 0)->exists();
+    waitFor($underWay, 'the pack is under way');
     $pack->signal(SIGKILL);
     waitFor(fn (): bool => ! $pack->isRunning(), 'the killed pack is gone');
     usleep(600_000);
     $this->work();
-    expect(Run::query()->get()->map(fn (Run $run): WorkState => $run->work->state)->all())->toBe([WorkState::Done, WorkState::Done])
-        ->and($this->left('out'))->toEqualCanonicalizing(Run::query()->get()->map(fn (Run $run): string => basename($run->file))->all());
+    expect(Run::query()->get()->map(fn (Run $run): WorkState => $run->work->state)->all())
+        ->toBe([WorkState::Done, WorkState::Done])
+        ->and($this->left('out'))
+        ->toEqualCanonicalizing(Run::query()->get()->map(fn (Run $run): string => basename($run->file))->all());
 });
 
 it('takes over nothing of what another process is making', function () {
@@ -255,8 +302,12 @@ it('takes over nothing of what another process is making', function () {
     Artisan::call('crate:catch-up');
     expect(app(Worker::class)->one(['make']))->toBeFalse();
     $pack->wait();
-    expect($pack->getExitCode())->toBe(0)->and(json_decode($pack->getOutput(), true)['outputs'][0]['state'])->toBe('done')
-        ->and(Work::query()->where('kind', Run::WORK)->sole()->attempts)->toBe(1);
+    expect($pack->getExitCode())
+        ->toBe(0)
+        ->and(json_decode($pack->getOutput(), true)['outputs'][0]['state'])
+        ->toBe('done')
+        ->and(Work::query()->where('kind', Run::WORK)->sole()->attempts)
+        ->toBe(1);
 });
 
 it('waits for a run that another worker took from bin/crate pack', function () {
@@ -266,8 +317,12 @@ it('waits for a run that another worker took from bin/crate pack', function () {
     $pack->wait();
     $worker->signal(SIGTERM);
     $worker->wait();
-    expect($pack->getExitCode())->toBe(0)->and(array_column(json_decode($pack->getOutput(), true)['outputs'], 'state'))->toBe(['done', 'done'])
-        ->and($worker->getExitCode())->toBe(0);
+    expect($pack->getExitCode())
+        ->toBe(0)
+        ->and(array_column(json_decode($pack->getOutput(), true)['outputs'], 'state'))
+        ->toBe(['done', 'done'])
+        ->and($worker->getExitCode())
+        ->toBe(0);
 });
 
 it('refuses a kind of work that there is none of', function () {
@@ -276,7 +331,10 @@ it('refuses a kind of work that there is none of', function () {
 
 it('keeps paths as a volume and what lies below it', function () {
     $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
-    expect(DB::table('runs')->value('file'))->toBe('deliveries:Plain review.mp4')->and(DB::table('runs')->value('source'))->toStartWith(':/');
+    expect(DB::table('runs')->value('file'))
+        ->toBe('deliveries:Plain review.mp4')
+        ->and(DB::table('runs')->value('source'))
+        ->toStartWith(':/');
     config(['crate.volumes.deliveries' => '/mnt/elsewhere']);
     expect($run->refresh()->file)->toBe('/mnt/elsewhere/Plain review.mp4');
     DB::table('runs')->update(['file' => 'gone:x.mp4']);
@@ -301,5 +359,8 @@ it('says that a run was planned by a version whose plans were others', function 
 });
 
 it('knows the kinds of work by one list', function () {
-    expect(app(Kinds::class)->names())->toBe(['make', 'sample', 'analyse'])->and(app(Kinds::class)->get('make'))->toBeInstanceOf(MakeFile::class);
+    expect(app(Kinds::class)->names())
+        ->toBe(['make', 'sample', 'analyse'])
+        ->and(app(Kinds::class)->get('make'))
+        ->toBeInstanceOf(MakeFile::class);
 });

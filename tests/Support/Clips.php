@@ -12,48 +12,342 @@ final class Clips
 
     /** @var array<string, array{string, list<string>}> file name and arguments */
     private const KINDS = [
-        'plain' => ['plain.mp4', ['320x180', '25', '2', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac', '-movflags', '+faststart']],
-        'ten-bit' => ['ten-bit.mov', ['320x180', '25', '2', '-c:v', 'prores_ks', '-profile:v', '3', '-pix_fmt', 'yuv422p10le', '-c:a', 'pcm_s24le']],
-        'hd-high-rate' => ['hd-high-rate.mp4', ['1280x720', '60000/1001', '0.5', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac']],
+        'plain' => [
+            'plain.mp4',
+            [
+                '320x180',
+                '25',
+                '2',
+                '-c:v',
+                'libx264',
+                '-preset',
+                'ultrafast',
+                '-pix_fmt',
+                'yuv420p',
+                '-c:a',
+                'aac',
+                '-movflags',
+                '+faststart',
+            ],
+        ],
+        'ten-bit' => [
+            'ten-bit.mov',
+            ['320x180', '25', '2', '-c:v', 'prores_ks', '-profile:v', '3', '-pix_fmt', 'yuv422p10le', '-c:a', 'pcm_s24le'],
+        ],
+        'hd-high-rate' => [
+            'hd-high-rate.mp4',
+            ['1280x720', '60000/1001', '0.5', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac'],
+        ],
         'slow' => ['slow.mp4', ['1280x720', '15', '1', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac']],
-        'upright' => ['upright.mov', ['180x320', '30', '1', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac']],
-        'tape' => ['tape.mpg', ['720x480', '30000/1001', '1', '-vf', 'setfield=tff,setsar=8/9', '-c:v', 'mpeg2video', '-b:v', '4M', '-flags', '+ildct+ilme', '-top', '1', '-pix_fmt', 'yuv420p', '-c:a', 'mp2', '-f', 'mpeg']],
+        'upright' => [
+            'upright.mov',
+            ['180x320', '30', '1', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac'],
+        ],
+        'tape' => [
+            'tape.mpg',
+            [
+                '720x480',
+                '30000/1001',
+                '1',
+                '-vf',
+                'setfield=tff,setsar=8/9',
+                '-c:v',
+                'mpeg2video',
+                '-b:v',
+                '4M',
+                '-flags',
+                '+ildct+ilme',
+                '-top',
+                '1',
+                '-pix_fmt',
+                'yuv420p',
+                '-c:a',
+                'mp2',
+                '-f',
+                'mpeg',
+            ],
+        ],
         'silent' => ['silent.mp4', ['320x180', '25', '1', '-an', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p']],
-        'uneven' => ['uneven.mkv', ['320x180', '60', '3', '-vf', "select='not(mod(n,2))+lt(mod(t,1),0.4)*not(mod(n,3))'", '-fps_mode', 'vfr', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac']],
-        'hdr' => ['hdr.mp4', ['320x180', '24', '1', '-vf', 'format=yuv420p10le,setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace=bt2020nc', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none:colorprim=bt2020:transfer=smpte2084:colormatrix=bt2020nc', '-tag:v', 'hvc1', '-c:a', 'aac']],
-        'bottom-first' => ['bottom-first.mpg', ['320x192', '25', '1', '-vf', 'setfield=bff', '-c:v', 'mpeg2video', '-b:v', '2M', '-flags', '+ildct+ilme', '-top', '0', '-pix_fmt', 'yuv420p', '-an', '-f', 'mpeg']],
-        'squeezed' => ['squeezed.mp4', ['240x180', '25', '1', '-vf', 'setsar=4/3', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-an']],
-        'hdr10' => ['hdr10.mp4', ['320x180', '24', '1', '-vf', 'format=yuv420p10le,setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace=bt2020nc', '-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none:hdr10=1:master-display=G(13250,34500)B(7500,3000)R(34000,16000)WP(15635,16450)L(10000000,1):max-cll=1000,400:colorprim=9:transfer=16:colormatrix=9', '-tag:v', 'hvc1', '-an']],
-        'see-through' => ['see-through.mov', ['320x180', '25', '0.4', '-vf', 'format=yuva444p10le', '-c:v', 'prores_ks', '-profile:v', '4', '-alpha_bits', '16', '-pix_fmt', 'yuva444p10le', '-an']],
-        'surround' => ['surround.mkv', ['320x180', '25', '1', '-af', 'pan=5.1|FL=c0|FR=c0|FC=c0|LFE=c0|BL=c0|BR=c0', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'flac', '-metadata:s:a:0', 'language=fra']],
-        'timecode' => ['timecode.mov', ['320x180', '30000/1001', '1', '-timecode', '00:59:59;28', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac']],
-        'open-gop' => ['open-gop.mp4', ['320x180', '25', '2', '-c:v', 'libx264', '-x264-params', 'keyint=12:min-keyint=12:scenecut=0:open-gop=1:bframes=2:b-adapt=0:b-pyramid=none:ref=3', '-pix_fmt', 'yuv420p', '-an']],
-        'closed-gop' => ['closed-gop.mkv', ['320x180', '25', '2', '-c:v', 'libx264', '-x264-params', 'keyint=10:min-keyint=10:scenecut=0:open-gop=0:bframes=3:b-adapt=0:b-pyramid=strict:ref=5', '-pix_fmt', 'yuv420p', '-an']],
-        'long' => ['long.mp4', ['640x360', '25', '20', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac', '-movflags', '+faststart']],
+        'uneven' => [
+            'uneven.mkv',
+            [
+                '320x180',
+                '60',
+                '3',
+                '-vf',
+                "select='not(mod(n,2))+lt(mod(t,1),0.4)*not(mod(n,3))'",
+                '-fps_mode',
+                'vfr',
+                '-c:v',
+                'libx264',
+                '-preset',
+                'ultrafast',
+                '-pix_fmt',
+                'yuv420p',
+                '-c:a',
+                'aac',
+            ],
+        ],
+        'hdr' => [
+            'hdr.mp4',
+            [
+                '320x180',
+                '24',
+                '1',
+                '-vf',
+                'format=yuv420p10le,setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace=bt2020nc',
+                '-c:v',
+                'libx265',
+                '-preset',
+                'ultrafast',
+                '-x265-params',
+                'log-level=none:colorprim=bt2020:transfer=smpte2084:colormatrix=bt2020nc',
+                '-tag:v',
+                'hvc1',
+                '-c:a',
+                'aac',
+            ],
+        ],
+        'bottom-first' => [
+            'bottom-first.mpg',
+            [
+                '320x192',
+                '25',
+                '1',
+                '-vf',
+                'setfield=bff',
+                '-c:v',
+                'mpeg2video',
+                '-b:v',
+                '2M',
+                '-flags',
+                '+ildct+ilme',
+                '-top',
+                '0',
+                '-pix_fmt',
+                'yuv420p',
+                '-an',
+                '-f',
+                'mpeg',
+            ],
+        ],
+        'squeezed' => [
+            'squeezed.mp4',
+            ['240x180', '25', '1', '-vf', 'setsar=4/3', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-an'],
+        ],
+        'hdr10' => [
+            'hdr10.mp4',
+            [
+                '320x180',
+                '24',
+                '1',
+                '-vf',
+                'format=yuv420p10le,setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace=bt2020nc',
+                '-c:v',
+                'libx265',
+                '-preset',
+                'ultrafast',
+                '-x265-params',
+                'log-level=none:hdr10=1:master-display=G(13250,34500)B(7500,3000)R(34000,16000)WP(15635,16450)L(10000000,1):'
+                    .'max-cll=1000,400:colorprim=9:transfer=16:colormatrix=9',
+                '-tag:v',
+                'hvc1',
+                '-an',
+            ],
+        ],
+        'see-through' => [
+            'see-through.mov',
+            [
+                '320x180',
+                '25',
+                '0.4',
+                '-vf',
+                'format=yuva444p10le',
+                '-c:v',
+                'prores_ks',
+                '-profile:v',
+                '4',
+                '-alpha_bits',
+                '16',
+                '-pix_fmt',
+                'yuva444p10le',
+                '-an',
+            ],
+        ],
+        'surround' => [
+            'surround.mkv',
+            [
+                '320x180',
+                '25',
+                '1',
+                '-af',
+                'pan=5.1|FL=c0|FR=c0|FC=c0|LFE=c0|BL=c0|BR=c0',
+                '-c:v',
+                'libx264',
+                '-preset',
+                'ultrafast',
+                '-pix_fmt',
+                'yuv420p',
+                '-c:a',
+                'flac',
+                '-metadata:s:a:0',
+                'language=fra',
+            ],
+        ],
+        'timecode' => [
+            'timecode.mov',
+            [
+                '320x180',
+                '30000/1001',
+                '1',
+                '-timecode',
+                '00:59:59;28',
+                '-c:v',
+                'libx264',
+                '-preset',
+                'ultrafast',
+                '-pix_fmt',
+                'yuv420p',
+                '-c:a',
+                'aac',
+            ],
+        ],
+        'open-gop' => [
+            'open-gop.mp4',
+            [
+                '320x180',
+                '25',
+                '2',
+                '-c:v',
+                'libx264',
+                '-x264-params',
+                'keyint=12:min-keyint=12:scenecut=0:open-gop=1:bframes=2:b-adapt=0:b-pyramid=none:ref=3',
+                '-pix_fmt',
+                'yuv420p',
+                '-an',
+            ],
+        ],
+        'closed-gop' => [
+            'closed-gop.mkv',
+            [
+                '320x180',
+                '25',
+                '2',
+                '-c:v',
+                'libx264',
+                '-x264-params',
+                'keyint=10:min-keyint=10:scenecut=0:open-gop=0:bframes=3:b-adapt=0:b-pyramid=strict:ref=5',
+                '-pix_fmt',
+                'yuv420p',
+                '-an',
+            ],
+        ],
+        'long' => [
+            'long.mp4',
+            [
+                '640x360',
+                '25',
+                '20',
+                '-c:v',
+                'libx264',
+                '-preset',
+                'ultrafast',
+                '-pix_fmt',
+                'yuv420p',
+                '-c:a',
+                'aac',
+                '-movflags',
+                '+faststart',
+            ],
+        ],
     ];
 
-    /** Clips drawn from sources of their own, for what an analysis is to find. @var array<string, array{string, string}> file name and arguments */
+    /**
+     * Clips drawn from sources of their own, for what an analysis is to find. @var array<string, array{string, string}> file
+     * name and arguments
+     */
     private const DRAWN = [
         // Four seconds of film, a second of black silence, a second of stray footage.
-        'leftover' => ['leftover.mp4', '-f lavfi -i testsrc2=s=320x180:r=25:d=4 -f lavfi -i color=black:s=320x180:r=25:d=1 -f lavfi -i testsrc2=s=320x180:r=25:d=1 -f lavfi -i sine=f=330:r=48000:d=4 -f lavfi -i anullsrc=r=48000:cl=mono:d=1 -f lavfi -i sine=f=500:r=48000:d=1 -filter_complex [0:v][3:a][1:v][4:a][2:v][5:a]concat=n=3:v=1:a=1[v][a] -map [v] -map [a] -c:v libx264 -crf 20 -g 30 -bf 2 -pix_fmt yuv420p -c:a aac'],
-        'standing' => ['standing.mp4', '-f lavfi -i testsrc2=s=320x180:r=25:d=1.6 -f lavfi -i mandelbrot=s=320x180:r=25:end_scale=0.05 -filter_complex [1:v]trim=end_frame=1,loop=loop=49:size=1,setpts=N/25/TB[s];[0:v]split[a][b];[a][s][b]concat=n=3[v] -map [v] -c:v libx264 -crf 22 -pix_fmt yuv420p'],
+        'leftover' => [
+            'leftover.mp4',
+            '-f lavfi -i testsrc2=s=320x180:r=25:d=4 -f lavfi -i color=black:s=320x180:r=25:d=1 -f lavfi -i '
+                .'testsrc2=s=320x180:r=25:d=1 -f lavfi -i sine=f=330:r=48000:d=4 -f lavfi -i anullsrc=r=48000:cl=mono:d=1 -f lavfi -i '
+                .'sine=f=500:r=48000:d=1 -filter_complex [0:v][3:a][1:v][4:a][2:v][5:a]concat=n=3:v=1:a=1[v][a] -map [v] -map [a] -c:v '
+                .'libx264 -crf 20 -g 30 -bf 2 -pix_fmt yuv420p -c:a aac',
+        ],
+        'standing' => [
+            'standing.mp4',
+            '-f lavfi -i testsrc2=s=320x180:r=25:d=1.6 -f lavfi -i mandelbrot=s=320x180:r=25:end_scale=0.05 -filter_complex '
+                .'[1:v]trim=end_frame=1,loop=loop=49:size=1,setpts=N/25/TB[s];[0:v]split[a][b];[a][s][b]concat=n=3[v] -map [v] -c:v '
+                .'libx264 -crf 22 -pix_fmt yuv420p',
+        ],
         'boxed' => ['boxed.mp4', '-f lavfi -i testsrc2=s=320x140:r=25:d=2 -vf pad=320:180:0:20 -c:v libx264 -crf 20 -pix_fmt yuv420p'],
-        'busier' => ['busier.mp4', '-f lavfi -i mandelbrot=s=128x72:r=25:end_scale=0.0005:end_pts=2000:maxiter=400 -t 80 -c:v libx264 -preset veryfast -crf 14 -pix_fmt yuv420p'],
+        'busier' => [
+            'busier.mp4',
+            '-f lavfi -i mandelbrot=s=128x72:r=25:end_scale=0.0005:end_pts=2000:maxiter=400 -t 80 -c:v libx264 -preset veryfast '
+                .'-crf 14 -pix_fmt yuv420p',
+        ],
         'doubled' => ['doubled.mp4', '-f lavfi -i testsrc2=s=320x180:r=15:d=4 -vf fps=30 -c:v libx264 -crf 20 -pix_fmt yuv420p'],
-        'telecined' => ['telecined.mp4', '-f lavfi -i mandelbrot=s=320x180:r=24000/1001:end_scale=0.02:maxiter=300 -t 4 -vf telecine=pattern=23,setfield=tff -flags +ildct+ilme -c:v mpeg2video -q:v 3 -pix_fmt yuv420p'],
-        'fields-top' => ['fields-top.mp4', '-f lavfi -i testsrc2=s=320x180:r=50:d=3 -vf tinterlace=mode=interleave_top,setfield=prog -c:v libx264 -crf 16 -pix_fmt yuv420p'],
-        'fields-bottom' => ['fields-bottom.mp4', '-f lavfi -i testsrc2=s=320x180:r=50:d=3 -vf tinterlace=mode=interleave_bottom,setfield=prog -c:v libx264 -crf 16 -pix_fmt yuv420p'],
-        'gradient' => ['gradient.mkv', '-f lavfi -i gradients=s=320x180:r=25:d=2:c0=0x101010:c1=0x282828:x0=0:y0=0:x1=319:y1=179:n=2:speed=0.01 -c:v ffv1 -pix_fmt yuv420p'],
+        'telecined' => [
+            'telecined.mp4',
+            '-f lavfi -i mandelbrot=s=320x180:r=24000/1001:end_scale=0.02:maxiter=300 -t 4 -vf telecine=pattern=23,setfield=tff '
+                .'-flags +ildct+ilme -c:v mpeg2video -q:v 3 -pix_fmt yuv420p',
+        ],
+        'fields-top' => [
+            'fields-top.mp4',
+            '-f lavfi -i testsrc2=s=320x180:r=50:d=3 -vf tinterlace=mode=interleave_top,setfield=prog -c:v libx264 -crf 16 '
+                .'-pix_fmt yuv420p',
+        ],
+        'fields-bottom' => [
+            'fields-bottom.mp4',
+            '-f lavfi -i testsrc2=s=320x180:r=50:d=3 -vf tinterlace=mode=interleave_bottom,setfield=prog -c:v libx264 -crf 16 '
+                .'-pix_fmt yuv420p',
+        ],
+        'gradient' => [
+            'gradient.mkv',
+            '-f lavfi -i gradients=s=320x180:r=25:d=2:c0=0x101010:c1=0x282828:x0=0:y0=0:x1=319:y1=179:n=2:speed=0.01 -c:v ffv1 '
+                .'-pix_fmt yuv420p',
+        ],
         'grain' => ['grain.mkv', '-f lavfi -i color=gray:s=320x180:r=25:d=2,noise=alls=20:allf=t -c:v ffv1 -pix_fmt yuv420p'],
         // One sixteenth of the picture at 1003 cd/m² (code 723), the rest black.
-        'pq-patch' => ['pq-patch.mp4', "-f lavfi -i color=black:s=320x180:r=25:d=1.2,format=yuv420p10le,geq=lum='if(lt(X\\,80)*lt(Y\\,45)\\,723\\,64)':cb=512:cr=512,setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace=bt2020nc:range=tv -c:v libx265 -preset ultrafast -x265-params log-level=none:lossless=1:colorprim=bt2020:transfer=smpte2084:colormatrix=bt2020nc -tag:v hvc1"],
-        'tone' => ['tone.mkv', '-f lavfi -i testsrc2=s=320x180:r=25:d=8 -f lavfi -i aevalsrc=exprs=0.1*sin(2*PI*1000*t)|0.1*sin(2*PI*1000*t):s=48000:d=8 -c:v libx264 -preset ultrafast -pix_fmt yuv420p -c:a pcm_s24le'],
+        'pq-patch' => [
+            'pq-patch.mp4',
+            '-f lavfi -i '
+                ."color=black:s=320x180:r=25:d=1.2,format=yuv420p10le,geq=lum='if(lt(X\\,80)*lt(Y\\,45)\\,723\\,64)':cb=512:"
+                    .'cr=512,setparams=color_primaries=bt2020:color_trc=smpte2084:colorspace=bt2020nc:range=tv -c:v libx265 '
+                        .'-preset ultrafast -x265-params '
+                        .'log-level=none:lossless=1:colorprim=bt2020:transfer=smpte2084:colormatrix=bt2020nc -tag:v hvc1',
+        ],
+        'tone' => [
+            'tone.mkv',
+            '-f lavfi -i testsrc2=s=320x180:r=25:d=8 -f lavfi -i '
+                .'aevalsrc=exprs=0.1*sin(2*PI*1000*t)|0.1*sin(2*PI*1000*t):s=48000:d=8 -c:v libx264 -preset ultrafast -pix_fmt yuv420p '
+                .'-c:a pcm_s24le',
+        ],
         // Frame n shows n in binary: eight bars, black or white.
-        'numbered' => ['numbered.mp4', "-f lavfi -i nullsrc=s=320x180:r=30000/1001:d=5,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f lavfi -i sine=f=330:r=48000:d=5 -c:v libx264 -crf 18 -g 48 -bf 3 -pix_fmt yuv420p -color_range tv -c:a aac -timecode 00:59:58;00"],
-        'numbered-open' => ['numbered-open.mkv', "-f lavfi -i nullsrc=s=320x180:r=24:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -c:v libx264 -crf 18 -x264-params keyint=20:open-gop=1:bframes=3:scenecut=0 -pix_fmt yuv420p"],
+        'numbered' => [
+            'numbered.mp4',
+            "-f lavfi -i nullsrc=s=320x180:r=30000/1001:d=5,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f "
+                .'lavfi -i sine=f=330:r=48000:d=5 -c:v libx264 -crf 18 -g 48 -bf 3 -pix_fmt yuv420p -color_range tv -c:a aac -timecode '
+                .'00:59:58;00',
+        ],
+        'numbered-open' => [
+            'numbered-open.mkv',
+            "-f lavfi -i nullsrc=s=320x180:r=24:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -c:v libx264 "
+                .'-crf 18 -x264-params keyint=20:open-gop=1:bframes=3:scenecut=0 -pix_fmt yuv420p',
+        ],
         // Of 120 frames at 30 fps some never came; the number is that of the moment.
-        'numbered-uneven' => ['numbered-uneven.mkv', "-f lavfi -i nullsrc=s=320x180:r=30:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -vf select=not(eq(mod(n\\,7)\\,3))*not(eq(mod(n\\,11)\\,5))*not(between(n\\,40\\,47)) -fps_mode vfr -c:v libx264 -crf 18 -g 30 -bf 2 -pix_fmt yuv420p"],
-        'numbered-stream' => ['numbered-stream.mpg', "-f lavfi -i nullsrc=s=320x180:r=25:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f lavfi -i sine=f=330:r=48000:d=4 -c:v mpeg2video -q:v 3 -g 15 -bf 2 -pix_fmt yuv420p -c:a mp2 -f mpeg"],
+        'numbered-uneven' => [
+            'numbered-uneven.mkv',
+            "-f lavfi -i nullsrc=s=320x180:r=30:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -vf "
+                .'select=not(eq(mod(n\\,7)\\,3))*not(eq(mod(n\\,11)\\,5))*not(between(n\\,40\\,47)) -fps_mode vfr -c:v libx264 -crf 18 '
+                .'-g 30 -bf 2 -pix_fmt yuv420p',
+        ],
+        'numbered-stream' => [
+            'numbered-stream.mpg',
+            "-f lavfi -i nullsrc=s=320x180:r=25:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f lavfi -i "
+                .'sine=f=330:r=48000:d=4 -c:v mpeg2video -q:v 3 -g 15 -bf 2 -pix_fmt yuv420p -c:a mp2 -f mpeg',
+        ],
     ];
 
     public static function make(string $kind): string
@@ -64,7 +358,8 @@ final class Clips
         if (isset(self::DRAWN[$kind])) {
             [$name, $arguments] = self::DRAWN[$kind];
             $path = self::folder()."/{$name}";
-            is_file($path) || self::run(array_map(fn (string $part): string => str_replace(["'"], '', $part), explode(' ', $arguments)), $path);
+            is_file($path) ||
+                self::run(array_map(fn (string $part): string => str_replace(["'"], '', $part), explode(' ', $arguments)), $path);
 
             return $path;
         }
@@ -72,10 +367,20 @@ final class Clips
         $path = self::folder()."/{$name}";
         if (! is_file($path)) {
             [$size, $rate, $seconds] = array_splice($arguments, 0, 3);
-            self::run([
-                '-f', 'lavfi', '-i', sprintf(self::MOVING, $size, $rate, $seconds), '-f', 'lavfi', '-i', "sine=f=330:r=48000:d={$seconds}",
-                ...$arguments,
-            ], $path);
+            self::run(
+                [
+                    '-f',
+                    'lavfi',
+                    '-i',
+                    sprintf(self::MOVING, $size, $rate, $seconds),
+                    '-f',
+                    'lavfi',
+                    '-i',
+                    "sine=f=330:r=48000:d={$seconds}",
+                    ...$arguments,
+                ],
+                $path,
+            );
         }
 
         return $path;

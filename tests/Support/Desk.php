@@ -42,7 +42,9 @@ final class Desk
     /** @param  array<string, mixed>  $asks  in place of what the file asks */
     public static function host(?string $slug, array $asks = []): ?Host
     {
-        return $slug === null ? null : (new HostFile(new Catalogue))->host($slug, array_replace_recursive(self::hostFile($slug), ['asks' => $asks]));
+        return $slug === null
+            ? null
+            : (new HostFile(new Catalogue))->host($slug, array_replace_recursive(self::hostFile($slug), ['asks' => $asks]));
     }
 
     public static function hostFile(string $slug): array
@@ -83,8 +85,15 @@ final class Desk
     }
 
     /** @param  string  $output PRESET or PRESET@HOST */
-    public static function plan(Reading $reading, string $output, array $edits = [], ?array $encoders = null, ?int $free = null, ?Subject $subject = null, array $asks = []): Plan
-    {
+    public static function plan(
+        Reading $reading,
+        string $output,
+        array $edits = [],
+        ?array $encoders = null,
+        ?int $free = null,
+        ?Subject $subject = null,
+        array $asks = [],
+    ): Plan {
         return self::column($reading, $output, $edits, $encoders, $free, $subject, $asks)->plan;
     }
 
@@ -94,14 +103,14 @@ final class Desk
         return array_map(fn (Finding $finding): string => $finding->id, $column->findings);
     }
 
-    /** Whether edits are in the shape that the sheet takes them in. */
-    public static function fits(array $edits): bool
+    /** Whether edits are in the shape that the sheet takes them in, or rules in that of presets and plans. */
+    public static function fits(array $edits, string $schema = 'edits.json'): bool
     {
         $validator = new Validator;
         foreach ((new Schemas(new Cells))->documents() as $document) {
             $validator->resolver()->registerRaw(json_encode($document));
         }
 
-        return $validator->validate(json_decode(json_encode((object) $edits)), Schemas::ADDRESS.'edits.json')->isValid();
+        return $validator->validate(json_decode(json_encode((object) $edits)), Schemas::ADDRESS.$schema)->isValid();
     }
 }

@@ -41,6 +41,9 @@ class AnalysisController
         $range = FrameRange::whole($frames)->clamp($request->integer('first'), $request->integer('last', $frames - 1));
         $columns = max(1, min(self::MOST_COLUMNS, $request->integer('columns', 1000)));
 
-        return response()->json(['first' => $range->first, 'last' => $range->last] + Curves::between($facts, $reading->mainVideo()->frameRate ?? FrameRate::of(25), $range, $columns));
+        return response()->json(
+            ['first' => $range->first, 'last' => $range->last] +
+                Curves::between($facts, $reading->mainVideo()->frameRate ?? FrameRate::of(25), $range, $columns),
+        );
     }
 }

@@ -36,7 +36,10 @@ class MachineController
     public function update(Request $request): JsonResponse
     {
         // Setting what is set already still says: forget what was learnt.
-        Setting::query()->updateOrCreate(['key' => 'line_speed'], ['value' => Payload::of($request, 'machine-request')['lineSpeed'], 'updated_at' => now()]);
+        Setting::query()->updateOrCreate(
+            ['key' => 'line_speed'],
+            ['value' => Payload::of($request, 'machine-request')['lineSpeed'], 'updated_at' => now()],
+        );
 
         return $this->show();
     }

@@ -27,9 +27,12 @@ class RunController
         $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'plan', 'slip'];
         $underWay = Run::underWay()->select($columns)->orderBy('id')->get();
         $over = Run::over()->select($columns)->orderByDesc('id')->limit($latest)->get();
-        $analyses = CutAnalysis::query()->with('cut:id,name')->orderBy('id')
+        $analyses = CutAnalysis::query()
+            ->with('cut:id,name')
+            ->orderBy('id')
             ->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
-            ->get(['id', 'cut_id'])->sortBy(fn (CutAnalysis $analysis): int => $analysis->work->state === WorkState::Running ? 0 : 1);
+            ->get(['id', 'cut_id'])
+            ->sortBy(fn (CutAnalysis $analysis): int => $analysis->work->state === WorkState::Running ? 0 : 1);
 
         return response()->json([
             'runs' => $underWay->concat($over)->map(RunResource::of(...)),
@@ -48,7 +51,11 @@ class RunController
     public function sent(Request $request, Run $run): JsonResponse
     {
         $took = Payload::of($request, 'sent-request')['took'];
-        abort_unless($run->work->state === WorkState::Done && isset($run->plan['host']), 422, 'Only a file that was made for a host is sent to one.');
+        abort_unless(
+            $run->work->state === WorkState::Done && isset($run->plan['host']),
+            422,
+            'Only a file that was made for a host is sent to one.',
+        );
         try {
             $seconds = $took === null ? null : Duration::parse($took)->seconds->round();
         } catch (InvalidArgumentException $e) {
@@ -65,7 +72,8 @@ class RunController
         abort_unless($run->work->state === WorkState::Done && is_file($run->file), 404);
         $name = basename($run->file);
 
-        return response()->download($run->file, $name, ['Cache-Control' => 'private, no-store'], 'attachment')
+        return response()
+            ->download($run->file, $name, ['Cache-Control' => 'private, no-store'], 'attachment')
             ->setContentDisposition('attachment', $name, preg_replace('~[^\x20-\x7E]|[%/\\\\]~', '_', mb_scrub($name)));
     }
 }

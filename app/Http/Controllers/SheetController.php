@@ -43,13 +43,16 @@ class SheetController
         }
         $cut->fill([
             'range' => $payload['range'] ?? null,
-            'outputs' => array_map(fn (array $output): array => [
-                'key' => $output['key'],
-                'preset' => $output['preset'],
-                'host' => $output['host'],
-                'edits' => array_filter($output['edits'], fn (mixed $rule): bool => $rule !== null),
-                'range' => $output['range'] ?? null,
-            ], $payload['outputs']),
+            'outputs' => array_map(
+                fn (array $output): array => [
+                    'key' => $output['key'],
+                    'preset' => $output['preset'],
+                    'host' => $output['host'],
+                    'edits' => array_filter($output['edits'], fn (mixed $rule): bool => $rule !== null),
+                    'range' => $output['range'] ?? null,
+                ],
+                $payload['outputs'],
+            ),
         ]);
         $response = $this->sheet($cut, $reading);
         $cut->save();
@@ -62,7 +65,9 @@ class SheetController
     {
         $last = $reading->length() - 1;
         if ($range !== null && ($range['first'] > $range['last'] || $range['last'] > $last)) {
-            throw new InvalidPayload([['path' => $path, 'text' => "does not lie in the cut: frames run from 0 to {$last}, the first before the last"]]);
+            throw new InvalidPayload([
+                ['path' => $path, 'text' => "does not lie in the cut: frames run from 0 to {$last}, the first before the last"],
+            ]);
         }
     }
 
@@ -72,11 +77,16 @@ class SheetController
         $columns = $this->desk->columns($cut, $reading, $cut->outputs, $range);
         $sampling = $this->samples->want($cut, $reading, $columns);
         $notices = Notices::for($cut->analysis->result ?? [], $range);
-        $outputs = array_map(fn (array $output, Column $column, bool $sampling): array => [
-            'key' => $output['key'],
-            'range' => RangeResource::of($column->plan->range, $reading) + ['own' => $column->plan->spec->ownRange],
-            'plan' => $column->toArray($sampling),
-        ], $cut->outputs, $columns, $sampling);
+        $outputs = array_map(
+            fn (array $output, Column $column, bool $sampling): array => [
+                'key' => $output['key'],
+                'range' => RangeResource::of($column->plan->range, $reading) + ['own' => $column->plan->spec->ownRange],
+                'plan' => $column->toArray($sampling),
+            ],
+            $cut->outputs,
+            $columns,
+            $sampling,
+        );
 
         return response()->json([
             'cut' => CutResource::of($cut),

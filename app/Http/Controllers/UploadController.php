@@ -35,7 +35,9 @@ class UploadController
     {
         $this->uploads->expire();
 
-        return response()->json(['uploads' => Upload::query()->whereNull('file')->orderByDesc('created_at')->get()->map($this->described(...))]);
+        return response()->json([
+            'uploads' => Upload::query()->whereNull('file')->orderByDesc('created_at')->get()->map($this->described(...)),
+        ]);
     }
 
     public function store(Request $request): Response
@@ -64,12 +66,13 @@ class UploadController
     {
         $request->isMethod('GET') ?: $this->needVersion($request);
         $upload = $this->find($id);
-        $headers = [
-            'Upload-Offset' => $this->uploads->offset($upload),
-            'Upload-Length' => $upload->length,
-            'Upload-Metadata' => 'filename '.base64_encode($upload->name),
-            'Cache-Control' => 'no-store',
-        ] + ($upload->file === null ? ['Upload-Expires' => $this->expires($upload)] : []);
+        $headers =
+            [
+                'Upload-Offset' => $this->uploads->offset($upload),
+                'Upload-Length' => $upload->length,
+                'Upload-Metadata' => 'filename '.base64_encode($upload->name),
+                'Cache-Control' => 'no-store',
+            ] + ($upload->file === null ? ['Upload-Expires' => $this->expires($upload)] : []);
         if ($request->isMethod('GET')) {
             return response()->json(['upload' => $this->described($upload)], 200, $headers);
         }
@@ -84,7 +87,12 @@ class UploadController
             throw UploadRefused::noType();
         }
         $upload = $this->find($id);
-        $offset = $this->uploads->append($upload, $this->number($request, 'Upload-Offset'), $this->bytes($request), $this->checksum($request));
+        $offset = $this->uploads->append(
+            $upload,
+            $this->number($request, 'Upload-Offset'),
+            $this->bytes($request),
+            $this->checksum($request),
+        );
 
         return $this->answer(204, ['Upload-Offset' => $offset, 'Upload-Expires' => $this->expires($upload)]);
     }
@@ -140,7 +148,10 @@ class UploadController
         [$algorithm, $digest] = explode(' ', $header, 2) + [1 => ''];
         $digest = base64_decode($digest, true);
         if (! in_array($algorithm, Uploads::CHECKSUMS, true) || $digest === false || $digest === '') {
-            throw UploadRefused::badHeader('Upload-Checksum', 'must name one of '.implode(', ', Uploads::CHECKSUMS).' and the digest in base64');
+            throw UploadRefused::badHeader(
+                'Upload-Checksum',
+                'must name one of '.implode(', ', Uploads::CHECKSUMS).' and the digest in base64',
+            );
         }
 
         return [$algorithm, $digest];

@@ -39,6 +39,9 @@ class ViewerController
     /** One frame of the cut itself, decoded by the engine. */
     public function frame(Request $request, Cut $cut, int $frame, ExactFrames $frames): BinaryFileResponse
     {
-        return response()->file($frames->of($cut, $frame, $request->boolean('large')), ['Content-Type' => 'image/jpeg', 'Cache-Control' => self::FOREVER]);
+        return response()->file($frames->of($cut, $frame, $request->boolean('large')), [
+            'Content-Type' => 'image/jpeg',
+            'Cache-Control' => self::FOREVER,
+        ]);
     }
 }

@@ -29,14 +29,28 @@ final class AudioNotAsked implements Check
         }
         $differs = array_filter([
             $sound->codec->id() === $asked->codec ? null : CodecNames::codec($asked->codec)." and not {$sound->codec->name()}",
-            $sound->sampleRate === $asked->sampleRate ? null : AudioReading::kilohertz($asked->sampleRate).' and not '.AudioReading::kilohertz($sound->sampleRate),
+            $sound->sampleRate === $asked->sampleRate
+                ? null
+                : AudioReading::kilohertz($asked->sampleRate).' and not '.AudioReading::kilohertz($sound->sampleRate),
             $sound->channels <= $asked->channels ? null : "{$asked->channels} channels and not {$sound->channels}",
-            $sound->bitrate === null || ! $asked->bitrate->times(new Fraction($sound->channels, max(2, $asked->channels)))->times(new Fraction(49, 50))->isAbove($sound->bitrate) ? null : "{$asked->bitrate} and not {$sound->bitrate}",
+            $sound->bitrate === null ||
+            ! $asked->bitrate
+                ->times(new Fraction($sound->channels, max(2, $asked->channels)))
+                ->times(new Fraction(49, 50))
+                ->isAbove($sound->bitrate)
+                ? null
+                : "{$asked->bitrate} and not {$sound->bitrate}",
         ]);
         if ($differs === []) {
             return null;
         }
 
-        return new Finding('audio-not-asked', Severity::Caution, AudioCell::NAME, "{$host->name} asks ".implode(', ', $differs).' for the sound; it would convert it first.', new Remedy('Use what it asks', ['audio' => 'host']));
+        return new Finding(
+            'audio-not-asked',
+            Severity::Caution,
+            AudioCell::NAME,
+            "{$host->name} asks ".implode(', ', $differs).' for the sound; it would convert it first.',
+            new Remedy('Use what it asks', ['audio' => 'host']),
+        );
     }
 }

@@ -27,6 +27,14 @@ final class AudioUncompressed implements Check
         }
         $rate = new Bitrate(max(1, $plan->audio->bitsPerSecond()));
 
-        return new Finding('audio-uncompressed', Severity::Caution, AudioCell::NAME, "{$codec->name()} takes {$rate} for the sound; the host compresses it to a few hundred kb/s in any case.", $asked === null ? new Remedy('Use AAC 320 kb/s', ['audio' => ['codec' => 'aac', 'kbps' => 320]]) : new Remedy("Use what it asks: {$asked->bitrate}", ['audio' => 'host']));
+        return new Finding(
+            'audio-uncompressed',
+            Severity::Caution,
+            AudioCell::NAME,
+            "{$codec->name()} takes {$rate} for the sound; the host compresses it to a few hundred kb/s in any case.",
+            $asked === null
+                ? new Remedy('Use AAC 320 kb/s', ['audio' => ['codec' => 'aac', 'kbps' => 320]])
+                : new Remedy("Use what it asks: {$asked->bitrate}", ['audio' => 'host']),
+        );
     }
 }

@@ -30,12 +30,32 @@ final class LoudnessOff implements Check, ForSoundToo
         $asked = $plan->spec->host?->asks->audio?->loudness;
         $loudness = $subject->found?->loudness;
         $target = $asked?->toFloat() ?? ($plan->spec->preset->role === Role::Upload ? self::USUAL : null);
-        if ($target === null || $loudness === null || $plan->audio->codec === null || $plan->audio->levelling !== null || abs($loudness - $target) < self::APART) {
+        if (
+            $target === null ||
+            $loudness === null ||
+            $plan->audio->codec === null ||
+            $plan->audio->levelling !== null ||
+            abs($loudness - $target) < self::APART
+        ) {
             return null;
         }
         $off = Levelling::signed(round(abs($loudness - $target), 1));
         $louder = $loudness > $target;
 
-        return new Finding('loudness-off', Severity::Caution, AudioCell::NAME, 'The sound has '.Levelling::signed($loudness)." LUFS, {$off} LU ".($louder ? 'above' : 'below').' the '.Levelling::signed($target).($asked === null ? ' that hosts usually play at' : " that {$plan->spec->host->name} asks").'. '.($louder ? 'It is turned down there, and its peaks were squeezed for nothing.' : 'It will be hard to hear beside others.'), Remedy::adding($plan, 'Bring it to '.Levelling::signed($target).' LUFS', AudioCell::NAME, ['loudness' => $target]));
+        return new Finding(
+            'loudness-off',
+            Severity::Caution,
+            AudioCell::NAME,
+            'The sound has '.
+                Levelling::signed($loudness).
+                " LUFS, {$off} LU ".
+                ($louder ? 'above' : 'below').
+                ' the '.
+                Levelling::signed($target).
+                ($asked === null ? ' that hosts usually play at' : " that {$plan->spec->host->name} asks").
+                '. '.
+                ($louder ? 'It is turned down there, and its peaks were squeezed for nothing.' : 'It will be hard to hear beside others.'),
+            Remedy::adding($plan, 'Bring it to '.Levelling::signed($target).' LUFS', AudioCell::NAME, ['loudness' => $target]),
+        );
     }
 }

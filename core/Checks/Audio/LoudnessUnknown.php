@@ -24,6 +24,13 @@ final class LoudnessUnknown implements Check, ForSoundToo
             return null;
         }
 
-        return new Finding('loudness-unknown', Severity::Caution, AudioCell::NAME, "The sound is to have {$levelling->label()}, and the cut has not been listened to yet, or is silent. Until then it is left as it is; the sheet is planned anew when that is done.", Remedy::adding($plan, 'Leave the level alone', AudioCell::NAME, ['loudness' => null]));
+        return new Finding(
+            'loudness-unknown',
+            Severity::Caution,
+            AudioCell::NAME,
+            "The sound is to have {$levelling->label()}, and the cut has not been listened to yet, or is silent. Until then it is "
+                .'left as it is; the sheet is planned anew when that is done.',
+            Remedy::adding($plan, 'Leave the level alone', AudioCell::NAME, ['loudness' => null]),
+        );
     }
 }

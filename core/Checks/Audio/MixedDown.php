@@ -24,6 +24,14 @@ final class MixedDown implements Check, ForSoundToo
             return null;
         }
 
-        return new Finding('mixed-down', Severity::Note, AudioCell::NAME, "The cut has {$cut->channels} channels and this file {$plan->audio->channels}: the others are mixed into them (ITU-R BS.775).", $plan->spec->host === null ? Remedy::adding($plan, "Keep all {$cut->channels}", AudioCell::NAME, ['channels' => $cut->channels]) : null);
+        return new Finding(
+            'mixed-down',
+            Severity::Note,
+            AudioCell::NAME,
+            "The cut has {$cut->channels} channels and this file {$plan->audio->channels}: the others are mixed into them (ITU-R BS.775).",
+            $plan->spec->host === null
+                ? Remedy::adding($plan, "Keep all {$cut->channels}", AudioCell::NAME, ['channels' => $cut->channels])
+                : null,
+        );
     }
 }

@@ -29,7 +29,9 @@ final class NoAudio implements Check, ForSoundToo
             'no-audio',
             $cutHasSound ? Severity::Caution : Severity::Note,
             AudioCell::NAME,
-            $cutHasSound ? "The cut has sound in {$cut->channels} channels, and this upload leaves it out." : 'The cut has 0 sound tracks, so the upload is silent. If it should have sound, export it again.',
+            $cutHasSound
+                ? "The cut has sound in {$cut->channels} channels, and this upload leaves it out."
+                : 'The cut has 0 sound tracks, so the upload is silent. If it should have sound, export it again.',
             $cutHasSound ? Finding::putBack(AudioCell::NAME, 'Put the preset’s sound back') : null,
         );
     }

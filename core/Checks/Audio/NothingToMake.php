@@ -24,8 +24,15 @@ final class NothingToMake implements Check, ForSoundToo
         }
         $sounds = count($subject->reading->audio);
 
-        return new Finding('nothing-to-make', Severity::Stop, AudioCell::NAME, $sounds === 0
-            ? 'The output holds sound alone, and the cut has 0 sound tracks. Choose another preset.'
-            : "The output holds neither picture nor sound, though the cut has {$sounds} sound ".($sounds === 1 ? 'track.' : 'tracks.'), $sounds === 0 ? null : new Remedy('Keep the sound', ['audio' => 'follow']));
+        return new Finding(
+            'nothing-to-make',
+            Severity::Stop,
+            AudioCell::NAME,
+            $sounds === 0
+                ? 'The output holds sound alone, and the cut has 0 sound tracks. Choose another preset.'
+                : "The output holds neither picture nor sound, though the cut has {$sounds} sound ".
+                    ($sounds === 1 ? 'track.' : 'tracks.'),
+            $sounds === 0 ? null : new Remedy('Keep the sound', ['audio' => 'follow']),
+        );
     }
 }

@@ -25,6 +25,16 @@ final class PeaksLimited implements Check, ForSoundToo
         }
         $over = Levelling::signed(round(($subject->found->truePeak ?? 0.0) + $levelling->gain - $levelling->ceiling, 1));
 
-        return new Finding('peaks-limited', Severity::Note, AudioCell::NAME, 'To reach '.$levelling->label().' the sound is lifted by '.Levelling::signed($levelling->gain)." dB, and its peaks would pass the ceiling by {$over} dB: those are limited, so it comes out slightly quieter.", null);
+        return new Finding(
+            'peaks-limited',
+            Severity::Note,
+            AudioCell::NAME,
+            'To reach '.
+                $levelling->label().
+                ' the sound is lifted by '.
+                Levelling::signed($levelling->gain).
+                " dB, and its peaks would pass the ceiling by {$over} dB: those are limited, so it comes out slightly quieter.",
+            null,
+        );
     }
 }

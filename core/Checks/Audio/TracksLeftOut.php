@@ -25,6 +25,12 @@ final class TracksLeftOut implements Check, ForSoundToo
             return null;
         }
 
-        return new Finding('tracks-left-out', Severity::Caution, AudioCell::NAME, "The cut has {$tracks} sound tracks, and this master keeps the first alone.", Remedy::adding($plan, "Keep all {$tracks}", AudioCell::NAME, ['tracks' => 'all']));
+        return new Finding(
+            'tracks-left-out',
+            Severity::Caution,
+            AudioCell::NAME,
+            "The cut has {$tracks} sound tracks, and this master keeps the first alone.",
+            Remedy::adding($plan, "Keep all {$tracks}", AudioCell::NAME, ['tracks' => 'all']),
+        );
     }
 }

@@ -33,7 +33,7 @@ final class BitrateAboveCut implements Check
         $codecs = (new Catalogue)->videoCodecs();
         $theirs = ($codecs[$video->codec] ?? null)?->quality()?->bitsPerPixel;
         $ours = $plan->video->codec->quality()?->bitsPerPixel;
-        $alike = $theirs === null || $ours === null ? $own : new Bitrate((int) round($own->bitsPerSecond * $ours / $theirs));
+        $alike = $theirs === null || $ours === null ? $own : new Bitrate((int) round(($own->bitsPerSecond * $ours) / $theirs));
         $enough = $alike->times(new Fraction(3, 2));
         if (! $average->isAbove($enough)) {
             return null;
@@ -43,9 +43,16 @@ final class BitrateAboveCut implements Check
             'bitrate-above-cut',
             Severity::Note,
             BitrateCell::NAME,
-            "The cut’s own picture runs at {$own} {$video->codecName}".($alike->bitsPerSecond === $own->bitsPerSecond ? '' : ", as good as about {$alike} {$plan->video->codec->name()}").". {$average} keeps what is there but cannot add to it.",
+            "The cut’s own picture runs at {$own} {$video->codecName}".
+                ($alike->bitsPerSecond === $own->bitsPerSecond ? '' : ", as good as about {$alike} {$plan->video->codec->name()}").
+                ". {$average} keeps what is there but cannot add to it.",
             // What the host asks stays the floor.
-            $plan->askedAverage()?->isAbove($enough) === true ? null : Remedy::adding($plan, "Lower the average to {$enough}", BitrateCell::NAME, ['average' => ['kbps' => $enough->inKilobits()], 'peak' => ['timesAverage' => 1.5]]),
+            $plan->askedAverage()?->isAbove($enough) === true
+                ? null
+                : Remedy::adding($plan, "Lower the average to {$enough}", BitrateCell::NAME, [
+                    'average' => ['kbps' => $enough->inKilobits()],
+                    'peak' => ['timesAverage' => 1.5],
+                ]),
         );
     }
 }

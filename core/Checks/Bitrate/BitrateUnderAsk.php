@@ -28,7 +28,8 @@ final class BitrateUnderAsk implements Check
             'bitrate-under-ask',
             Severity::Caution,
             BitrateCell::NAME,
-            "The average of {$average} lies under the {$asked} that {$plan->spec->host?->name} asks for {$plan->frameSize->frame} at {$plan->frameRate->rate->label()} fps. It recompresses what it gets, so the loss is paid twice.",
+            "The average of {$average} lies under the {$asked} that {$plan->spec->host?->name} asks for {$plan->frameSize->frame} "
+                ."at {$plan->frameRate->rate->label()} fps. It recompresses what it gets, so the loss is paid twice.",
             new Remedy("Raise the average to {$asked}", ['bitrate' => ['average' => ['timesAsk' => 1], 'peak' => ['timesAverage' => 1.5]]]),
         );
     }

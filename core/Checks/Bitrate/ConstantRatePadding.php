@@ -31,7 +31,8 @@ final class ConstantRatePadding implements Check
             'constant-rate-padding',
             Severity::Note,
             BitrateCell::NAME,
-            "CBR at {$plan->bitrate->average} is {$bits} bits a pixel; plain footage needs about {$usual} in {$plan->video->codec->name()}, and the rest is filled with padding that is sent for nothing.",
+            "CBR at {$plan->bitrate->average} is {$bits} bits a pixel; plain footage needs about {$usual} in "
+                ."{$plan->video->codec->name()}, and the rest is filled with padding that is sent for nothing.",
             Remedy::adding($plan, 'Use VBR with this average', BitrateCell::NAME, ['mode' => 'vbr', 'peak' => ['timesAverage' => 1.5]]),
         );
     }

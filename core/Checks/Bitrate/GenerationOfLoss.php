@@ -25,10 +25,24 @@ final class GenerationOfLoss implements Check
         $bytes = $estimate->bytes;
         $share = $video === null ? 1 : $plan->range->count() / max(1, $subject->reading->length());
         $times = $bytes / max(1, $subject->reading->bytes * $share);
-        if ($video === null || $plan->spec->preset->role !== Role::Master || ! in_array($video->codec, ['h264', 'hevc', 'mpeg2video', 'vp9', 'av1', 'mpeg4'], true) || $times < self::TIMES) {
+        if (
+            $video === null ||
+            $plan->spec->preset->role !== Role::Master ||
+            ! in_array($video->codec, ['h264', 'hevc', 'mpeg2video', 'vp9', 'av1', 'mpeg4'], true) ||
+            $times < self::TIMES
+        ) {
             return null;
         }
 
-        return new Finding('generation-of-loss', Severity::Note, VideoCell::NAME, "The cut is already {$video->label()} at {$subject->reading->videoBitrate()}. A master of about ".new ByteCount($bytes).', '.round($times).' times its size, keeps what is there and cannot bring back what was lost.');
+        return new Finding(
+            'generation-of-loss',
+            Severity::Note,
+            VideoCell::NAME,
+            "The cut is already {$video->label()} at {$subject->reading->videoBitrate()}. A master of about ".
+                new ByteCount($bytes).
+                ', '.
+                round($times).
+                ' times its size, keeps what is there and cannot bring back what was lost.',
+        );
     }
 }

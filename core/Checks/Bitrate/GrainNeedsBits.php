@@ -29,12 +29,33 @@ final class GrainNeedsBits implements Check
         $usual = $plan->video->codec->quality()?->bitsPerPixel;
         $bits = $plan->bitsPerPixel();
         $average = $plan->bitrate->average;
-        if ($found === null || $usual === null || $bits === null || $average === null || $found->grain < self::GRAIN || $bits >= $usual * self::TIMES || $plan->video->tune === 'grain') {
+        if (
+            $found === null ||
+            $usual === null ||
+            $bits === null ||
+            $average === null ||
+            $found->grain < self::GRAIN ||
+            $bits >= $usual * self::TIMES ||
+            $plan->video->tune === 'grain'
+        ) {
             return null;
         }
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();
-        $enough = Bitrate::kilobits((int) ceil($pixels * $usual * self::TIMES * 1.02 / 1000));
+        $enough = Bitrate::kilobits((int) ceil(($pixels * $usual * self::TIMES * 1.02) / 1000));
 
-        return new Finding('grain-needs-bits', Severity::Note, BitrateCell::NAME, 'The cut has grain of '.round($found->grain, 1)." of 255. At {$bits} bits a pixel it turns to blocks; about ".round($usual * self::TIMES, 2).' keep it.', Remedy::adding($plan, "Raise the average to {$enough}", BitrateCell::NAME, ['average' => ['kbps' => $enough->inKilobits()], 'peak' => ['timesAverage' => 1.5]]));
+        return new Finding(
+            'grain-needs-bits',
+            Severity::Note,
+            BitrateCell::NAME,
+            'The cut has grain of '.
+                round($found->grain, 1).
+                " of 255. At {$bits} bits a pixel it turns to blocks; about ".
+                round($usual * self::TIMES, 2).
+                ' keep it.',
+            Remedy::adding($plan, "Raise the average to {$enough}", BitrateCell::NAME, [
+                'average' => ['kbps' => $enough->inKilobits()],
+                'peak' => ['timesAverage' => 1.5],
+            ]),
+        );
     }
 }

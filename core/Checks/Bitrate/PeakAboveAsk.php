@@ -26,6 +26,18 @@ final class PeakAboveAsk implements Check
         }
         $average = $plan->bitrate->average;
 
-        return new Finding('peak-above-ask', Severity::Caution, BitrateCell::NAME, "{$host->name} takes at most {$most} at any moment; the peak is {$peak}.", Remedy::adding($plan, "Hold the peak at {$most}", BitrateCell::NAME, ['mode' => 'vbr', 'peak' => ['kbps' => $most->inKilobits()]] + ($average !== null && $average->isAbove($most) ? ['average' => ['kbps' => $most->inKilobits()]] : [])));
+        return new Finding(
+            'peak-above-ask',
+            Severity::Caution,
+            BitrateCell::NAME,
+            "{$host->name} takes at most {$most} at any moment; the peak is {$peak}.",
+            Remedy::adding(
+                $plan,
+                "Hold the peak at {$most}",
+                BitrateCell::NAME,
+                ['mode' => 'vbr', 'peak' => ['kbps' => $most->inKilobits()]] +
+                    ($average !== null && $average->isAbove($most) ? ['average' => ['kbps' => $most->inKilobits()]] : []),
+            ),
+        );
     }
 }

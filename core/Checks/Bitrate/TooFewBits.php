@@ -25,18 +25,29 @@ final class TooFewBits implements Check
         $usual = $plan->video->codec->quality()?->bitsPerPixel;
         $bits = $plan->bitsPerPixel();
         $asked = $plan->askedAverage();
-        if ($usual === null || $bits === null || $plan->bitrate->average === null || $bits >= $usual * self::FLOOR || ($asked !== null && ! $asked->isAbove($plan->bitrate->average))) {
+        if (
+            $usual === null ||
+            $bits === null ||
+            $plan->bitrate->average === null ||
+            $bits >= $usual * self::FLOOR ||
+            ($asked !== null && ! $asked->isAbove($plan->bitrate->average))
+        ) {
             return null;
         }
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();
-        $enough = Bitrate::kilobits((int) ceil($pixels * $usual * self::FLOOR * 1.05 / 1000));
+        $enough = Bitrate::kilobits((int) ceil(($pixels * $usual * self::FLOOR * 1.05) / 1000));
 
         return new Finding(
             'too-few-bits',
             Severity::Caution,
             BitrateCell::NAME,
-            "{$bits} bits a pixel are little for {$plan->video->codec->name()}, which needs about ".round($usual * self::FLOOR, 3).' for plain footage: motion and grain turn to blocks.',
-            Remedy::adding($plan, "Raise the average to {$enough}", BitrateCell::NAME, ['average' => ['kbps' => $enough->inKilobits()], 'peak' => ['timesAverage' => 1.5]]),
+            "{$bits} bits a pixel are little for {$plan->video->codec->name()}, which needs about ".
+                round($usual * self::FLOOR, 3).
+                ' for plain footage: motion and grain turn to blocks.',
+            Remedy::adding($plan, "Raise the average to {$enough}", BitrateCell::NAME, [
+                'average' => ['kbps' => $enough->inKilobits()],
+                'peak' => ['timesAverage' => 1.5],
+            ]),
         );
     }
 }

@@ -26,12 +26,29 @@ final class TooManyBits implements Check
         $usual = $plan->video->codec->quality()?->bitsPerPixel;
         $bits = $plan->bitsPerPixel();
         $average = $plan->bitrate->average;
-        if ($usual === null || $bits === null || $average === null || $plan->bitrate->mode === BitrateMode::Cbr || $bits <= $usual * self::CEILING) {
+        if (
+            $usual === null ||
+            $bits === null ||
+            $average === null ||
+            $plan->bitrate->mode === BitrateMode::Cbr ||
+            $bits <= $usual * self::CEILING
+        ) {
             return null;
         }
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();
-        $enough = Bitrate::kilobits((int) ($pixels * $usual * self::CEILING * 0.95 / 1000));
+        $enough = Bitrate::kilobits((int) (($pixels * $usual * self::CEILING * 0.95) / 1000));
 
-        return new Finding('too-many-bits', Severity::Note, BitrateCell::NAME, "{$average} is {$bits} bits a pixel. {$plan->video->codec->name()} shows no more beyond about ".round($usual * self::CEILING, 2).'; only the file grows.', Remedy::adding($plan, "Lower the average to {$enough}", BitrateCell::NAME, ['average' => ['kbps' => $enough->inKilobits()], 'peak' => ['timesAverage' => 1.5]]));
+        return new Finding(
+            'too-many-bits',
+            Severity::Note,
+            BitrateCell::NAME,
+            "{$average} is {$bits} bits a pixel. {$plan->video->codec->name()} shows no more beyond about ".
+                round($usual * self::CEILING, 2).
+                '; only the file grows.',
+            Remedy::adding($plan, "Lower the average to {$enough}", BitrateCell::NAME, [
+                'average' => ['kbps' => $enough->inKilobits()],
+                'peak' => ['timesAverage' => 1.5],
+            ]),
+        );
     }
 }

@@ -26,12 +26,26 @@ final class BandsLikely implements Check
     {
         $found = $subject->found;
         $cut = $subject->reading->mainVideo()?->pixelFormat;
-        if ($found === null || $cut === null || $plan->colour->pixelFormat->bitDepth > 8 || $plan->colour->dither === 'error-diffusion' || $found->grain > self::GRAIN || max($found->gradient, $found->darkness * 0.5) < self::SMOOTH) {
+        if (
+            $found === null ||
+            $cut === null ||
+            $plan->colour->pixelFormat->bitDepth > 8 ||
+            $plan->colour->dither === 'error-diffusion' ||
+            $found->grain > self::GRAIN ||
+            max($found->gradient, $found->darkness * 0.5) < self::SMOOTH
+        ) {
             return null;
         }
         $percent = round(100 * $found->gradient);
         $dark = round(100 * $found->darkness);
 
-        return new Finding('bands-likely', Severity::Caution, ColourCell::NAME, "{$percent} % of the picture are gentle gradients and {$dark} % of the frames are dark, with hardly any grain: in 8 bits they turn to bands once the host has recompressed them.", $cut->bitDepth > 8 ? Remedy::adding($plan, 'Diffuse the error', ColourCell::NAME, ['dither' => 'error-diffusion']) : null);
+        return new Finding(
+            'bands-likely',
+            Severity::Caution,
+            ColourCell::NAME,
+            "{$percent} % of the picture are gentle gradients and {$dark} % of the frames are dark, with hardly any grain: in 8 "
+                .'bits they turn to bands once the host has recompressed them.',
+            $cut->bitDepth > 8 ? Remedy::adding($plan, 'Diffuse the error', ColourCell::NAME, ['dither' => 'error-diffusion']) : null,
+        );
     }
 }

@@ -27,6 +27,16 @@ final class ChromaDiffers implements Check
         $codec = $plan->video->codec;
         $bits = $plan->colour->pixelFormat->bitDepth;
 
-        return new Finding('chroma-differs', Severity::Caution, ColourCell::NAME, "{$host->name} asks {$asked->value}; this is {$stored->value} in {$bits} bits, which browsers do not play and the host converts first.", new Remedy("Use {$asked->value}", ['video' => ['codec' => $codec->id(), 'profile' => array_key_first($codec->profiles())], 'colour' => ['chroma' => $asked->value]]));
+        return new Finding(
+            'chroma-differs',
+            Severity::Caution,
+            ColourCell::NAME,
+            "{$host->name} asks {$asked->value}; this is {$stored->value} in {$bits} bits, which browsers do not play and the host "
+                .'converts first.',
+            new Remedy("Use {$asked->value}", [
+                'video' => ['codec' => $codec->id(), 'profile' => array_key_first($codec->profiles())],
+                'colour' => ['chroma' => $asked->value],
+            ]),
+        );
     }
 }

@@ -23,6 +23,13 @@ final class HdrForSdrViewers implements Check
             return null;
         }
 
-        return new Finding('hdr-for-sdr-viewers', Severity::Note, ColourCell::NAME, "{$host->name} gets {$plan->colour->colour->label()} in {$plan->colour->pixelFormat->bitDepth} bits and brings it down for SDR screens in its own way. Look at that version before it is public, or send SDR.", Remedy::adding($plan, 'Send BT.709, brought down here', ColourCell::NAME, ['convert' => 'bt709']));
+        return new Finding(
+            'hdr-for-sdr-viewers',
+            Severity::Note,
+            ColourCell::NAME,
+            "{$host->name} gets {$plan->colour->colour->label()} in {$plan->colour->pixelFormat->bitDepth} bits and brings it down "
+                .'for SDR screens in its own way. Look at that version before it is public, or send SDR.',
+            Remedy::adding($plan, 'Send BT.709, brought down here', ColourCell::NAME, ['convert' => 'bt709']),
+        );
     }
 }

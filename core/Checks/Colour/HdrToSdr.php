@@ -26,7 +26,8 @@ final class HdrToSdr implements Check
             'hdr-to-sdr',
             Severity::Caution,
             ColourCell::NAME,
-            "The cut is {$subject->reading->mainVideo()?->colour->label()}. {$plan->video->name()} carries {$plan->colour->pixelFormat->bitDepth} bits, so highlights are brought down to BT.709.",
+            "The cut is {$subject->reading->mainVideo()?->colour->label()}. {$plan->video->name()} carries "
+                ."{$plan->colour->pixelFormat->bitDepth} bits, so highlights are brought down to BT.709.",
             new Remedy('Keep HDR: HEVC Main 10', ['video' => ['codec' => 'hevc', 'profile' => 'main10']]),
         );
     }

@@ -24,6 +24,13 @@ final class RangeChanged implements Check
             return null;
         }
 
-        return new Finding('full-range', Severity::Caution, ColourCell::NAME, 'Samples use the full range of 0 to 255. A host that takes them for 16 to 235 crushes what lies outside: the picture comes back darker.', Remedy::adding($plan, 'Use the limited range', ColourCell::NAME, ['range' => 'limited']));
+        return new Finding(
+            'full-range',
+            Severity::Caution,
+            ColourCell::NAME,
+            'Samples use the full range of 0 to 255. A host that takes them for 16 to 235 crushes what lies outside: the picture '
+                .'comes back darker.',
+            Remedy::adding($plan, 'Use the limited range', ColourCell::NAME, ['range' => 'limited']),
+        );
     }
 }

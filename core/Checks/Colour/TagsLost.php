@@ -29,7 +29,8 @@ final class TagsLost implements Check
             'tags-lost',
             Severity::Caution,
             ColourCell::NAME,
-            "{$container->name()} keeps no colour tags: players guess, and {$cut->label()} of this {$plan->frameSize->frame} picture may come back with another gamma or saturation.",
+            "{$container->name()} keeps no colour tags: players guess, and {$cut->label()} of this {$plan->frameSize->frame} "
+                .'picture may come back with another gamma or saturation.',
             new Remedy('Use Matroska, which keeps them', ['container' => ['set' => 'matroska']]),
         );
     }

@@ -24,6 +24,12 @@ final class Untagged implements Check
         }
         $lines = $plan->frameSize->frame->shorterSide();
 
-        return new Finding('untagged', Severity::Caution, ColourCell::NAME, "The file is left untagged: players guess by its {$lines} lines, and shift gamma or saturation where they guess wrong.", Remedy::adding($plan, 'Tag it', ColourCell::NAME, ['tag' => null]));
+        return new Finding(
+            'untagged',
+            Severity::Caution,
+            ColourCell::NAME,
+            "The file is left untagged: players guess by its {$lines} lines, and shift gamma or saturation where they guess wrong.",
+            Remedy::adding($plan, 'Tag it', ColourCell::NAME, ['tag' => null]),
+        );
     }
 }

@@ -29,7 +29,11 @@ final class ContainerNotTaken implements Check
             'container-not-taken',
             Severity::Caution,
             ContainerCell::NAME,
-            "{$host->name} asks ".$host->asks->container->names().", not {$plan->container->container->name()}; it may refuse the file of about ".new ByteCount($estimate->bytes).' or take hours over it.',
+            "{$host->name} asks ".
+                $host->asks->container->names().
+                ", not {$plan->container->container->name()}; it may refuse the file of about ".
+                new ByteCount($estimate->bytes).
+                ' or take hours over it.',
             new Remedy('Use '.strtoupper($host->asks->container->ids[0]), ['container' => ['set' => $host->asks->container->ids[0]]]),
         );
     }

@@ -20,11 +20,22 @@ final class IndexLast implements Check
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $host = $plan->spec->host;
-        if ($host === null || ! $host->asks->container->fastStart || ! $plan->container->container->hasFastStart() || $plan->container->fastStart) {
+        if (
+            $host === null ||
+            ! $host->asks->container->fastStart ||
+            ! $plan->container->container->hasFastStart() ||
+            $plan->container->fastStart
+        ) {
             return null;
         }
         $bytes = new ByteCount($estimate->bytes);
 
-        return new Finding('index-last', Severity::Caution, ContainerCell::NAME, "{$host->name} asks fast start: with its index last, all {$bytes} must arrive before the host can read any of it.", Remedy::adding($plan, 'Put the index first', ContainerCell::NAME, ['fastStart' => true]));
+        return new Finding(
+            'index-last',
+            Severity::Caution,
+            ContainerCell::NAME,
+            "{$host->name} asks fast start: with its index last, all {$bytes} must arrive before the host can read any of it.",
+            Remedy::adding($plan, 'Put the index first', ContainerCell::NAME, ['fastStart' => true]),
+        );
     }
 }

@@ -20,10 +20,31 @@ final class CutMayBeWrong implements Check, ForSoundToo
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $neighbour = $subject->neighbour;
-        if (preg_match('~(?<![a-z])(proxy|proxies|draft|offline|preview|lowres|rough cut|backup)(?![a-z])~i', $subject->cutName, $word) === 1) {
-            return new Finding('cut-may-be-wrong', Severity::Caution, FileCell::NAME, "The cut’s name says “{$word[1]}”, and it has ".new ByteCount($subject->reading->bytes).'. Make sure that it is the finished edit.');
+        if (
+            preg_match('~(?<![a-z])(proxy|proxies|draft|offline|preview|lowres|rough cut|backup)(?![a-z])~i', $subject->cutName, $word) ===
+            1
+        ) {
+            return new Finding(
+                'cut-may-be-wrong',
+                Severity::Caution,
+                FileCell::NAME,
+                "The cut’s name says “{$word[1]}”, and it has ".
+                    new ByteCount($subject->reading->bytes).
+                    '. Make sure that it is the finished edit.',
+            );
         }
 
-        return $neighbour === null ? null : new Finding('cut-may-be-wrong', Severity::Note, FileCell::NAME, 'Beside the cut, of '.new ByteCount($subject->reading->bytes).", lies {$neighbour['name']}, of ".new ByteCount($neighbour['bytes']).'. Make sure that this is the finished edit and not a proxy of it.');
+        return $neighbour === null
+            ? null
+            : new Finding(
+                'cut-may-be-wrong',
+                Severity::Note,
+                FileCell::NAME,
+                'Beside the cut, of '.
+                    new ByteCount($subject->reading->bytes).
+                    ", lies {$neighbour['name']}, of ".
+                    new ByteCount($neighbour['bytes']).
+                    '. Make sure that this is the finished edit and not a proxy of it.',
+            );
     }
 }

@@ -26,6 +26,16 @@ final class FileSystemLimit implements Check, ForSoundToo
             return null;
         }
 
-        return new Finding('file-system-limit', Severity::Stop, FileCell::NAME, 'The file comes to about '.new ByteCount($bytes).", and a drive formatted as {$subject->volume->fileSystem} holds files of at most ".new ByteCount($most).'. Choose a folder on another drive.', Remedy::stayingUnder($plan, $most));
+        return new Finding(
+            'file-system-limit',
+            Severity::Stop,
+            FileCell::NAME,
+            'The file comes to about '.
+                new ByteCount($bytes).
+                ", and a drive formatted as {$subject->volume->fileSystem} holds files of at most ".
+                new ByteCount($most).
+                '. Choose a folder on another drive.',
+            Remedy::stayingUnder($plan, $most),
+        );
     }
 }

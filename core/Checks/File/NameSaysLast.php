@@ -25,8 +25,25 @@ final class NameSaysLast implements Check, ForSoundToo
         if ($count === false || $count === 0) {
             return null;
         }
-        $plain = trim((string) preg_replace(['~[ _.-]*(?<![a-z])(final|finished|last|latest|newest|definitive|really|ok)(?![a-z])~i', '~\s+~'], ['', ' '], $subject->cutName), ' _-.');
+        $plain = trim(
+            (string) preg_replace(
+                ['~[ _.-]*(?<![a-z])(final|finished|last|latest|newest|definitive|really|ok)(?![a-z])~i', '~\s+~'],
+                ['', ' '],
+                $subject->cutName,
+            ),
+            ' _-.',
+        );
 
-        return new Finding('name-says-last', Severity::Note, FileCell::NAME, "The name says {$count} time".($count === 1 ? '' : 's').' that it is the last version. A number tells more the day another one follows.', Remedy::adding($plan, 'Count versions instead', FileCell::NAME, ['template' => ($plain === '' ? '{role}' : $plain).($plan->spec->host === null ? ' {role}' : ' {host}').' v{n}']));
+        return new Finding(
+            'name-says-last',
+            Severity::Note,
+            FileCell::NAME,
+            "The name says {$count} time".
+                ($count === 1 ? '' : 's').
+                ' that it is the last version. A number tells more the day another one follows.',
+            Remedy::adding($plan, 'Count versions instead', FileCell::NAME, [
+                'template' => ($plain === '' ? '{role}' : $plain).($plan->spec->host === null ? ' {role}' : ' {host}').' v{n}',
+            ]),
+        );
     }
 }

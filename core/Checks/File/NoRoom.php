@@ -27,6 +27,15 @@ final class NoRoom implements Check, ForSoundToo
         }
         $before = $promised === 0 ? '' : ', of which about '.new ByteCount($promised).' go to files that are made before it';
 
-        return new Finding('no-room', Severity::Stop, ContainerCell::NAME, 'The file comes to about '.new ByteCount($bytes).', and the drive has '.new ByteCount($free)." free{$before}. Make room or choose another folder.");
+        return new Finding(
+            'no-room',
+            Severity::Stop,
+            ContainerCell::NAME,
+            'The file comes to about '.
+                new ByteCount($bytes).
+                ', and the drive has '.
+                new ByteCount($free).
+                " free{$before}. Make room or choose another folder.",
+        );
     }
 }

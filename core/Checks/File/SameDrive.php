@@ -27,6 +27,15 @@ final class SameDrive implements Check, ForSoundToo
             return null;
         }
 
-        return new Finding('same-drive', Severity::Note, FileCell::NAME, 'The cut, of '.new ByteCount($subject->reading->bytes).', is read from the drive that about '.new ByteCount($bytes).' are written to. On a disk that turns, both take turns as well; another drive is faster and safer.');
+        return new Finding(
+            'same-drive',
+            Severity::Note,
+            FileCell::NAME,
+            'The cut, of '.
+                new ByteCount($subject->reading->bytes).
+                ', is read from the drive that about '.
+                new ByteCount($bytes).
+                ' are written to. On a disk that turns, both take turns as well; another drive is faster and safer.',
+        );
     }
 }

@@ -26,6 +26,16 @@ final class TooLargeForHost implements Check
             return null;
         }
 
-        return new Finding('too-large-for-host', Severity::Stop, BitrateCell::NAME, "{$host->name} takes files of at most ".new ByteCount($most).'; this one comes to about '.new ByteCount($bytes).'. Lower the average.', Remedy::stayingUnder($plan, $most));
+        return new Finding(
+            'too-large-for-host',
+            Severity::Stop,
+            BitrateCell::NAME,
+            "{$host->name} takes files of at most ".
+                new ByteCount($most).
+                '; this one comes to about '.
+                new ByteCount($bytes).
+                '. Lower the average.',
+            Remedy::stayingUnder($plan, $most),
+        );
     }
 }

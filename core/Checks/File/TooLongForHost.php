@@ -25,6 +25,15 @@ final class TooLongForHost implements Check
             return null;
         }
 
-        return new Finding('too-long-for-host', Severity::Stop, ContainerCell::NAME, "{$host->name} takes at most ".new Duration(new Fraction($most)).'; this lasts '.new Duration($plan->duration).'. Give this output a shorter range.');
+        return new Finding(
+            'too-long-for-host',
+            Severity::Stop,
+            ContainerCell::NAME,
+            "{$host->name} takes at most ".
+                new Duration(new Fraction($most)).
+                '; this lasts '.
+                new Duration($plan->duration).
+                '. Give this output a shorter range.',
+        );
     }
 }

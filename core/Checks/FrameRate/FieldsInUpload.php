@@ -23,6 +23,13 @@ final class FieldsInUpload implements Check
             return null;
         }
 
-        return new Finding('fields-in-upload', Severity::Caution, FrameRateCell::NAME, "The upload keeps 2 fields in each of its {$plan->frameRate->rate->label()} frames a second: moving edges turn to combs on screens, or the host drops every other line.", Remedy::adding($plan, 'Make it progressive', FrameRateCell::NAME, ['fields' => 'interpolate']));
+        return new Finding(
+            'fields-in-upload',
+            Severity::Caution,
+            FrameRateCell::NAME,
+            "The upload keeps 2 fields in each of its {$plan->frameRate->rate->label()} frames a second: moving edges turn to "
+                .'combs on screens, or the host drops every other line.',
+            Remedy::adding($plan, 'Make it progressive', FrameRateCell::NAME, ['fields' => 'interpolate']),
+        );
     }
 }

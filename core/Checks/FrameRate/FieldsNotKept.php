@@ -19,10 +19,22 @@ final class FieldsNotKept implements Check
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $video = $subject->reading->mainVideo();
-        if ($video === null || ! $plan->frameRate->source->isInterlaced() || $plan->frameRate->scan->isInterlaced() || $plan->wishes('frameRate', 'fields') !== 'keep') {
+        if (
+            $video === null ||
+            ! $plan->frameRate->source->isInterlaced() ||
+            $plan->frameRate->scan->isInterlaced() ||
+            $plan->wishes('frameRate', 'fields') !== 'keep'
+        ) {
             return null;
         }
 
-        return new Finding('fields-not-kept', Severity::Note, FrameRateCell::NAME, "{$plan->video->name()} in {$plan->container->container->name()} holds no fields: the {$video->frameRate->label()} interlaced frames are made progressive.", Remedy::adding($plan, 'By the material', FrameRateCell::NAME, ['fields' => null]));
+        return new Finding(
+            'fields-not-kept',
+            Severity::Note,
+            FrameRateCell::NAME,
+            "{$plan->video->name()} in {$plan->container->container->name()} holds no fields: the {$video->frameRate->label()} "
+                .'interlaced frames are made progressive.',
+            Remedy::adding($plan, 'By the material', FrameRateCell::NAME, ['fields' => null]),
+        );
     }
 }

@@ -31,7 +31,8 @@ final class FrameRateChanged implements Check
             'frame-rate-changed',
             Severity::Caution,
             FrameRateCell::NAME,
-            "{$video->frameRate->label()} fps become {$plan->frameRate->rate->label()}: frames are repeated or dropped unevenly, and motion judders.",
+            "{$video->frameRate->label()} fps become {$plan->frameRate->rate->label()}: frames are repeated or dropped unevenly, "
+                .'and motion judders.',
             new Remedy("Follow the cut, {$video->frameRate->label()} fps", ['frameRate' => 'follow']),
         );
     }

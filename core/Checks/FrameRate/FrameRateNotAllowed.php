@@ -24,8 +24,20 @@ final class FrameRateNotAllowed implements Check
             return null;
         }
         $allowed = $host->asks->frameRate->allowed;
-        usort($allowed, static fn ($a, $b): int => abs($a->perSecond->toFloat() - $rate->perSecond->toFloat()) <=> abs($b->perSecond->toFloat() - $rate->perSecond->toFloat()));
+        usort(
+            $allowed,
+            static fn ($a, $b): int => abs($a->perSecond->toFloat() - $rate->perSecond->toFloat()) <=>
+                abs($b->perSecond->toFloat() - $rate->perSecond->toFloat()),
+        );
 
-        return new Finding('frame-rate-not-allowed', Severity::Caution, FrameRateCell::NAME, "{$host->name} takes ".$host->asks->frameRate->allowedLabel()." fps, and this is {$rate->label()}. It will drop or repeat frames in its own way.", new Remedy("{$allowed[0]->label()} fps, blended", ['frameRate' => ['exact' => (string) $allowed[0], 'by' => 'blend']]));
+        return new Finding(
+            'frame-rate-not-allowed',
+            Severity::Caution,
+            FrameRateCell::NAME,
+            "{$host->name} takes ".
+                $host->asks->frameRate->allowedLabel().
+                " fps, and this is {$rate->label()}. It will drop or repeat frames in its own way.",
+            new Remedy("{$allowed[0]->label()} fps, blended", ['frameRate' => ['exact' => (string) $allowed[0], 'by' => 'blend']]),
+        );
     }
 }

@@ -36,7 +36,9 @@ final class FrameRateUnderAsk implements Check
             Severity::Caution,
             FrameRateCell::NAME,
             "{$plan->spec->host->name} asks {$wanted} fps for {$plan->frameSize->frame}; this output has {$rate->label()}.",
-            $nearest === null ? new Remedy('Lift the rate by whole multiples', ['frameRate' => 'follow']) : new Remedy("Convert to {$nearest->label()} fps", ['frameRate' => ['exact' => (string) $nearest]]),
+            $nearest === null
+                ? new Remedy('Lift the rate by whole multiples', ['frameRate' => 'follow'])
+                : new Remedy("Convert to {$nearest->label()} fps", ['frameRate' => ['exact' => (string) $nearest]]),
         );
     }
 }

@@ -23,6 +23,13 @@ final class MotionSlow implements Check
             return null;
         }
 
-        return new Finding('motion-slow', Severity::Note, FrameRateCell::NAME, "{$plan->frames} frames are drawn along the motion, which takes 20 to 50 times as long as repeating them and can smear where things cross.", Remedy::adding($plan, 'Blend them', FrameRateCell::NAME, ['by' => 'blend']));
+        return new Finding(
+            'motion-slow',
+            Severity::Note,
+            FrameRateCell::NAME,
+            "{$plan->frames} frames are drawn along the motion, which takes 20 to 50 times as long as repeating them and can smear "
+                .'where things cross.',
+            Remedy::adding($plan, 'Blend them', FrameRateCell::NAME, ['by' => 'blend']),
+        );
     }
 }

@@ -29,6 +29,13 @@ final class ScanMistold implements Check
             default => 'half of its lines would be made up',
         };
 
-        return new Finding('scan-mistold', Severity::Caution, FrameRateCell::NAME, "The {$plan->frames} frames are taken for {$taken->label()}, as the file says, and their fields lie as in {$true->label()}: {$harm}.", Remedy::adding($plan, "Take them for {$true->label()}", FrameRateCell::NAME, ['source' => $true->value]));
+        return new Finding(
+            'scan-mistold',
+            Severity::Caution,
+            FrameRateCell::NAME,
+            "The {$plan->frames} frames are taken for {$taken->label()}, as the file says, and their fields lie as in "
+                ."{$true->label()}: {$harm}.",
+            Remedy::adding($plan, "Take them for {$true->label()}", FrameRateCell::NAME, ['source' => $true->value]),
+        );
     }
 }

@@ -25,7 +25,8 @@ final class VariableFrameRate implements Check
             'variable-frame-rate',
             Severity::Note,
             FrameRateCell::NAME,
-            "The cut’s frames come unevenly. They are laid out at a constant {$plan->frameRate->rate->label()} fps, the nearest standard rate to their shortest usual gap.",
+            "The cut’s frames come unevenly. They are laid out at a constant {$plan->frameRate->rate->label()} fps, the nearest "
+                .'standard rate to their shortest usual gap.',
         );
     }
 }

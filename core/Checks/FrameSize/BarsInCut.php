@@ -30,11 +30,21 @@ final class BarsInCut implements Check
         $whole = $video?->uprightSize();
         $inside = $whole === null ? null : $bars?->inside($whole);
         // A master keeps what the cut has; a picture that is fitted into a fixed frame may get its bars back.
-        if ($video === null || $bars === null || $inside === null || $plan->frameSize->window !== null || ! in_array($plan->spec->preset->role, [Role::Upload, Role::Review, Role::Device], true)) {
+        if (
+            $video === null ||
+            $bars === null ||
+            $inside === null ||
+            $plan->frameSize->window !== null ||
+            ! in_array($plan->spec->preset->role, [Role::Upload, Role::Review, Role::Device], true)
+        ) {
             return null;
         }
         $black = 1 - $inside->size->pixels() / $whole->pixels();
-        if ($black < self::SEEN || ($plan->wishes('frameSize', 'exact') !== null && $this->padded($plan, $video->displaySize($inside->size)->aspect()->toFloat()) >= $black)) {
+        if (
+            $black < self::SEEN ||
+            ($plan->wishes('frameSize', 'exact') !== null &&
+                $this->padded($plan, $video->displaySize($inside->size)->aspect()->toFloat()) >= $black)
+        ) {
             return null;
         }
 
@@ -42,8 +52,14 @@ final class BarsInCut implements Check
             'bars-in-cut',
             $black < self::MUCH ? Severity::Note : Severity::Caution,
             FrameSizeCell::NAME,
-            'Black bars are part of the cut’s picture ('.$bars->label().'), '.round(100 * $black).' % of it: they are coded, and on a screen of another shape more come around them.',
-            Remedy::adding($plan, "Leave them out: {$video->displaySize($inside->size)->even()} is left", FrameSizeCell::NAME, ['bars' => 'trim']),
+            'Black bars are part of the cut’s picture ('.
+                $bars->label().
+                '), '.
+                round(100 * $black).
+                ' % of it: they are coded, and on a screen of another shape more come around them.',
+            Remedy::adding($plan, "Leave them out: {$video->displaySize($inside->size)->even()} is left", FrameSizeCell::NAME, [
+                'bars' => 'trim',
+            ]),
         );
     }
 

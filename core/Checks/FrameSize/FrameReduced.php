@@ -21,11 +21,22 @@ final class FrameReduced implements Check
     {
         $shown = $subject->reading->mainVideo()?->displaySize($plan->frameSize->window?->size);
         $picture = $plan->frameSize->picture;
-        if ($shown === null || ! in_array($plan->spec->preset->role, [Role::Master, Role::Upload], true) || $plan->frameSize->isPadded() || $picture->shorterSide() >= $shown->shorterSide() - 1) {
+        if (
+            $shown === null ||
+            ! in_array($plan->spec->preset->role, [Role::Master, Role::Upload], true) ||
+            $plan->frameSize->isPadded() ||
+            $picture->shorterSide() >= $shown->shorterSide() - 1
+        ) {
             return null;
         }
         $fits = $plan->spec->host?->asks->frame->refuses($shown) !== true;
 
-        return new Finding('frame-reduced', Severity::Note, FrameSizeCell::NAME, "The picture shrinks from {$shown} to {$picture}; what is left out cannot be had back from this file.", $fits ? Remedy::adding($plan, "Follow the cut, {$shown->even()}", FrameSizeCell::NAME, ['follow' => 'displayed']) : null);
+        return new Finding(
+            'frame-reduced',
+            Severity::Note,
+            FrameSizeCell::NAME,
+            "The picture shrinks from {$shown} to {$picture}; what is left out cannot be had back from this file.",
+            $fits ? Remedy::adding($plan, "Follow the cut, {$shown->even()}", FrameSizeCell::NAME, ['follow' => 'displayed']) : null,
+        );
     }
 }

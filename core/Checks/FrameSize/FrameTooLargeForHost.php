@@ -25,6 +25,12 @@ final class FrameTooLargeForHost implements Check
             return null;
         }
 
-        return new Finding('frame-too-large-for-host', Severity::Stop, FrameSizeCell::NAME, "{$host->name} takes frames of at most {$most}, not {$frame}.", Remedy::adding($plan, "Pad into {$most}", FrameSizeCell::NAME, ['exact' => (string) $most]));
+        return new Finding(
+            'frame-too-large-for-host',
+            Severity::Stop,
+            FrameSizeCell::NAME,
+            "{$host->name} takes frames of at most {$most}, not {$frame}.",
+            Remedy::adding($plan, "Pad into {$most}", FrameSizeCell::NAME, ['exact' => (string) $most]),
+        );
     }
 }

@@ -27,6 +27,14 @@ final class MostlyBars implements Check
             return null;
         }
 
-        return new Finding('mostly-bars', Severity::Caution, FrameSizeCell::NAME, "The picture of {$size->picture} fills ".round(100 * $filled)." % of the frame of {$size->frame}; the rest is black bars that the host codes and the viewer sees.", Remedy::adding($plan, 'Follow the cut’s shape', FrameSizeCell::NAME, ['follow' => 'displayed']));
+        return new Finding(
+            'mostly-bars',
+            Severity::Caution,
+            FrameSizeCell::NAME,
+            "The picture of {$size->picture} fills ".
+                round(100 * $filled).
+                " % of the frame of {$size->frame}; the rest is black bars that the host codes and the viewer sees.",
+            Remedy::adding($plan, 'Follow the cut’s shape', FrameSizeCell::NAME, ['follow' => 'displayed']),
+        );
     }
 }

@@ -26,6 +26,13 @@ final class PixelsNotSquare implements Check
         }
         $shown = $subject->reading->mainVideo()?->displaySize($plan->frameSize->window?->size)->even();
 
-        return new Finding('pixels-not-square', Severity::Caution, FrameSizeCell::NAME, "Pixels are {$aspect->numerator}:{$aspect->denominator}; a host that takes them for square shows {$plan->frameSize->frame} out of shape.", Remedy::adding($plan, "Square pixels, {$shown}", FrameSizeCell::NAME, ['follow' => 'displayed']));
+        return new Finding(
+            'pixels-not-square',
+            Severity::Caution,
+            FrameSizeCell::NAME,
+            "Pixels are {$aspect->numerator}:{$aspect->denominator}; a host that takes them for square shows "
+                ."{$plan->frameSize->frame} out of shape.",
+            Remedy::adding($plan, "Square pixels, {$shown}", FrameSizeCell::NAME, ['follow' => 'displayed']),
+        );
     }
 }

@@ -25,10 +25,23 @@ final class ProjectionLost implements Check
             return null;
         }
         if ($size->projection === null) {
-            return new Finding('projection-lost', Severity::Caution, FrameSizeCell::NAME, "The cut is a 360 picture ({$cut}), and this frame of {$size->frame} no longer shows all of it: it would be shown flat.", new Remedy('Keep the whole sphere', ['frameSize' => ['follow' => 'displayed', 'bars' => null]]));
+            return new Finding(
+                'projection-lost',
+                Severity::Caution,
+                FrameSizeCell::NAME,
+                "The cut is a 360 picture ({$cut}), and this frame of {$size->frame} no longer shows all of it: it would be shown flat.",
+                new Remedy('Keep the whole sphere', ['frameSize' => ['follow' => 'displayed', 'bars' => null]]),
+            );
         }
 
-        return $container->tellsHdrMetadata() ? null
-            : new Finding('projection-lost', Severity::Caution, FrameSizeCell::NAME, "{$container->name()} is not told here that {$size->frame} is a 360 picture: it would be shown flat.", new Remedy('Use MOV, which is told', ['container' => ['set' => 'mov'], 'audio' => 'follow']));
+        return $container->tellsHdrMetadata()
+            ? null
+            : new Finding(
+                'projection-lost',
+                Severity::Caution,
+                FrameSizeCell::NAME,
+                "{$container->name()} is not told here that {$size->frame} is a 360 picture: it would be shown flat.",
+                new Remedy('Use MOV, which is told', ['container' => ['set' => 'mov'], 'audio' => 'follow']),
+            );
     }
 }

@@ -19,10 +19,21 @@ final class ProjectionMissing implements Check
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $host = $plan->spec->host;
-        if ($host?->asks->frame->projection === null || $plan->frameSize->projection !== null || $subject->reading->mainVideo()?->projection !== null) {
+        if (
+            $host?->asks->frame->projection === null ||
+            $plan->frameSize->projection !== null ||
+            $subject->reading->mainVideo()?->projection !== null
+        ) {
             return null;
         }
 
-        return new Finding('projection-missing', Severity::Caution, FrameSizeCell::NAME, "{$host->name} asks {$host->asks->frame->projection} projection metadata, and the cut carries none. Its {$plan->frameSize->frame} would be shown flat.", Remedy::adding($plan, 'It is a 360 picture: tag it', FrameSizeCell::NAME, ['projection' => $host->asks->frame->projection]));
+        return new Finding(
+            'projection-missing',
+            Severity::Caution,
+            FrameSizeCell::NAME,
+            "{$host->name} asks {$host->asks->frame->projection} projection metadata, and the cut carries none. Its "
+                ."{$plan->frameSize->frame} would be shown flat.",
+            Remedy::adding($plan, 'It is a 360 picture: tag it', FrameSizeCell::NAME, ['projection' => $host->asks->frame->projection]),
+        );
     }
 }

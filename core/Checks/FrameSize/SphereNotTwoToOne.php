@@ -25,6 +25,12 @@ final class SphereNotTwoToOne implements Check
             return null;
         }
 
-        return new Finding('sphere-not-2-1', Severity::Caution, FrameSizeCell::NAME, "An equirectangular sphere has 2:1; {$size->frame} has ".round($shape, 2).':1, and straight lines will bend.', Remedy::adding($plan, 'Leave it flat', FrameSizeCell::NAME, ['projection' => 'none']));
+        return new Finding(
+            'sphere-not-2-1',
+            Severity::Caution,
+            FrameSizeCell::NAME,
+            "An equirectangular sphere has 2:1; {$size->frame} has ".round($shape, 2).':1, and straight lines will bend.',
+            Remedy::adding($plan, 'Leave it flat', FrameSizeCell::NAME, ['projection' => 'none']),
+        );
     }
 }

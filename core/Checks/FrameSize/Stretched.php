@@ -28,7 +28,9 @@ final class Stretched implements Check
             'stretched',
             Severity::Caution,
             FrameSizeCell::NAME,
-            "The picture is {$video->displaySize($plan->frameSize->window?->size)} and is stretched to {$frame}: what is round is no longer round.",
+            "The picture is {$video->displaySize(
+                $plan->frameSize->window?->size,
+            )} and is stretched to {$frame}: what is round is no longer round.",
             Remedy::adding($plan, "Pad it into {$frame} instead", FrameSizeCell::NAME, ['exact' => (string) $frame]),
         );
     }

@@ -23,6 +23,13 @@ final class GopOpen implements Check
             return null;
         }
 
-        return new Finding('gop-open', Severity::Caution, KeyframesCell::NAME, "{$host->name} asks closed GOPs; here frames look across the keyframe that comes every {$plan->keyframes->frames} frames, and break where the host cuts.", Remedy::adding($plan, 'Close them', KeyframesCell::NAME, ['closed' => true]));
+        return new Finding(
+            'gop-open',
+            Severity::Caution,
+            KeyframesCell::NAME,
+            "{$host->name} asks closed GOPs; here frames look across the keyframe that comes every {$plan->keyframes->frames} "
+                .'frames, and break where the host cuts.',
+            Remedy::adding($plan, 'Close them', KeyframesCell::NAME, ['closed' => true]),
+        );
     }
 }

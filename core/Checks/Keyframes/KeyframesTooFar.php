@@ -25,6 +25,12 @@ final class KeyframesTooFar implements Check
             return null;
         }
 
-        return new Finding('keyframes-too-far', Severity::Caution, KeyframesCell::NAME, "{$host->name} asks a keyframe every {$asked->toFloat()} s; here they lie {$seconds->toFloat()} s apart.", Remedy::adding($plan, "Every {$asked->toFloat()} s", KeyframesCell::NAME, ['seconds' => $asked->toFloat(), 'frames' => null]));
+        return new Finding(
+            'keyframes-too-far',
+            Severity::Caution,
+            KeyframesCell::NAME,
+            "{$host->name} asks a keyframe every {$asked->toFloat()} s; here they lie {$seconds->toFloat()} s apart.",
+            Remedy::adding($plan, "Every {$asked->toFloat()} s", KeyframesCell::NAME, ['seconds' => $asked->toFloat(), 'frames' => null]),
+        );
     }
 }

@@ -23,6 +23,12 @@ final class PyramidNotAsked implements Check
             return null;
         }
 
-        return new Finding('pyramid-not-asked', Severity::Caution, KeyframesCell::NAME, "{$host->name} asks no reordering pyramid; here {$plan->keyframes->bFrames} B-frames in a row refer to each other.", Remedy::adding($plan, 'No pyramid', KeyframesCell::NAME, ['pyramid' => false]));
+        return new Finding(
+            'pyramid-not-asked',
+            Severity::Caution,
+            KeyframesCell::NAME,
+            "{$host->name} asks no reordering pyramid; here {$plan->keyframes->bFrames} B-frames in a row refer to each other.",
+            Remedy::adding($plan, 'No pyramid', KeyframesCell::NAME, ['pyramid' => false]),
+        );
     }
 }

@@ -24,6 +24,12 @@ final class TooManyBFrames implements Check
             return null;
         }
 
-        return new Finding('too-many-b-frames', Severity::Caution, KeyframesCell::NAME, "{$host->name} asks at most {$most} B-frames in a row; here are up to {$plan->keyframes->bFrames}.", Remedy::adding($plan, "At most {$most}", KeyframesCell::NAME, ['bFrames' => $most]));
+        return new Finding(
+            'too-many-b-frames',
+            Severity::Caution,
+            KeyframesCell::NAME,
+            "{$host->name} asks at most {$most} B-frames in a row; here are up to {$plan->keyframes->bFrames}.",
+            Remedy::adding($plan, "At most {$most}", KeyframesCell::NAME, ['bFrames' => $most]),
+        );
     }
 }

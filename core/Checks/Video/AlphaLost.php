@@ -24,6 +24,18 @@ final class AlphaLost implements Check
             return null;
         }
 
-        return new Finding('alpha-lost', Severity::Caution, VideoCell::NAME, "The cut has a mask of {$cut->bitDepth} bits, and {$plan->video->name()} does not keep it: what was see-through turns black.", new Remedy('Use ProRes 4444 in MOV', ['video' => ['codec' => 'prores', 'profile' => 'p4444'], 'container' => ['set' => 'mov'], 'bitrate' => ['mode' => 'codec'], 'audio' => 'follow', 'colour' => null]));
+        return new Finding(
+            'alpha-lost',
+            Severity::Caution,
+            VideoCell::NAME,
+            "The cut has a mask of {$cut->bitDepth} bits, and {$plan->video->name()} does not keep it: what was see-through turns black.",
+            new Remedy('Use ProRes 4444 in MOV', [
+                'video' => ['codec' => 'prores', 'profile' => 'p4444'],
+                'container' => ['set' => 'mov'],
+                'bitrate' => ['mode' => 'codec'],
+                'audio' => 'follow',
+                'colour' => null,
+            ]),
+        );
     }
 }

@@ -27,15 +27,22 @@ final class CodecNotTaken implements Check
         }
         $wanted = $host->asks->codecs[0];
 
-        $asked = implode(' or ', array_unique(array_map(static fn (CodecAsk $ask): string => CodecNames::codec($ask->codec), $host->asks->codecs)));
+        $asked = implode(
+            ' or ',
+            array_unique(array_map(static fn (CodecAsk $ask): string => CodecNames::codec($ask->codec), $host->asks->codecs)),
+        );
         $size = new ByteCount($estimate->bytes);
 
         return new Finding(
             'codec-not-taken',
             Severity::Caution,
             VideoCell::NAME,
-            "{$host->name} asks {$asked} and not {$plan->video->codec->name()}; it may refuse the file of about {$size} or take hours over it.",
-            new Remedy('Use what it asks for', ['video' => array_filter(['codec' => $wanted->codec, 'profile' => $wanted->profile]), 'bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['timesAsk' => 1], 'peak' => ['timesAverage' => 1.5]]]),
+            "{$host->name} asks {$asked} and not {$plan->video->codec->name()}; it may refuse the file of about {$size} or take "
+                .'hours over it.',
+            new Remedy('Use what it asks for', [
+                'video' => array_filter(['codec' => $wanted->codec, 'profile' => $wanted->profile]),
+                'bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['timesAsk' => 1], 'peak' => ['timesAverage' => 1.5]],
+            ]),
         );
     }
 }

@@ -19,6 +19,14 @@ final class CodecRefusesFrame implements Check
     {
         $reason = $plan->video->codec->refuses($plan->video->profile, $plan->frameSize->frame, $plan->frameRate->rate);
 
-        return $reason === null ? null : new Finding('codec-refuses-frame', Severity::Stop, VideoCell::NAME, $reason, $plan->spec->edits->has('video') ? Finding::putBack(VideoCell::NAME, 'Put the preset’s codec back') : null);
+        return $reason === null
+            ? null
+            : new Finding(
+                'codec-refuses-frame',
+                Severity::Stop,
+                VideoCell::NAME,
+                $reason,
+                $plan->spec->edits->has('video') ? Finding::putBack(VideoCell::NAME, 'Put the preset’s codec back') : null,
+            );
     }
 }

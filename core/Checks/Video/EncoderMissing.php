@@ -32,6 +32,13 @@ final class EncoderMissing implements Check, ForSoundToo
             return null;
         }
 
-        return new Finding('encoder-missing', Severity::Stop, VideoCell::NAME, 'The engine on this machine has no '.implode(' and no ', $missing).'. Install the full ffmpeg package, or choose another codec.');
+        return new Finding(
+            'encoder-missing',
+            Severity::Stop,
+            VideoCell::NAME,
+            'The engine on this machine has no '.
+                implode(' and no ', $missing).
+                '. Install the full ffmpeg package, or choose another codec.',
+        );
     }
 }

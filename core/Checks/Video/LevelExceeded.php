@@ -23,7 +23,12 @@ final class LevelExceeded implements Check
         if ($picture->level === null) {
             return null;
         }
-        $needs = new LevelNeeds($plan->frameSize->frame, $plan->frameRate->rate, $plan->bitrate->peak ?? $plan->bitrate->average, $plan->keyframes->references ?? 0);
+        $needs = new LevelNeeds(
+            $plan->frameSize->frame,
+            $plan->frameRate->rate,
+            $plan->bitrate->peak ?? $plan->bitrate->average,
+            $plan->keyframes->references ?? 0,
+        );
         $limit = $picture->codec->exceeds($picture->level, $picture->profile, $needs);
         if ($limit === null) {
             return null;

@@ -27,7 +27,9 @@ final class NoLevel implements Check
             'no-level',
             Severity::Stop,
             $peak === null ? FrameSizeCell::NAME : BitrateCell::NAME,
-            "No level of {$plan->video->name()} holds {$plan->frameSize->frame} at {$plan->frameRate->rate->label()} fps".($peak === null ? '' : " with a peak of {$peak}").'.',
+            "No level of {$plan->video->name()} holds {$plan->frameSize->frame} at {$plan->frameRate->rate->label()} fps".
+                ($peak === null ? '' : " with a peak of {$peak}").
+                '.',
             $peak === null ? null : Finding::putBack(BitrateCell::NAME, 'Put the preset’s rate back'),
         );
     }

@@ -76,7 +76,10 @@ final class MovieIndex
             } elseif ($type === 'stco' || $type === 'co64') {
                 [$format, $width] = $type === 'stco' ? ['N', 4] : ['J', 8];
                 $places = unpack("{$format}*", substr($this->bytes, $child + 16, $this->number($child + 12) * $width));
-                $moved = array_map(static fn (mixed $place): int => (is_int($place) ? $place : 0) + $by, $places === false ? [] : array_values($places));
+                $moved = array_map(
+                    static fn (mixed $place): int => (is_int($place) ? $place : 0) + $by,
+                    $places === false ? [] : array_values($places),
+                );
                 if ($type === 'stco' && $moved !== [] && max($moved) > 0xFFFFFFFF) {
                     throw new InvalidArgumentException('The index counts places in 32 bits, and the last would lie above.');
                 }

@@ -28,13 +28,18 @@ final class Av1Arguments implements VideoArguments
         $rate = $plan->bitrate;
         $mastering = $plan->colour->mastering?->inNumbers();
         $light = $plan->colour->light;
-        $parameters = [...($mastering === null ? [] : ["mastering-display={$mastering}"]), ...($light === null ? [] : ["content-light={$light->brightestPixel},{$light->brightestFrame}"])];
+        $parameters = [
+            ...$mastering === null ? [] : ["mastering-display={$mastering}"],
+            ...$light === null ? [] : ["content-light={$light->brightestPixel},{$light->brightestFrame}"],
+        ];
 
         return [
-            '-preset', self::EFFORT[$plan->video->effort] ?? '8',
-            ...($rate->mode === BitrateMode::Quality ? ['-crf', (string) $rate->quality] : ['-b:v', (string) $rate->average?->bitsPerSecond]),
-            '-g', (string) $plan->keyframes->frames,
-            ...($parameters === [] ? [] : ['-svtav1-params', implode(':', $parameters)]),
+            '-preset',
+            self::EFFORT[$plan->video->effort] ?? '8',
+            ...$rate->mode === BitrateMode::Quality ? ['-crf', (string) $rate->quality] : ['-b:v', (string) $rate->average?->bitsPerSecond],
+            '-g',
+            (string) $plan->keyframes->frames,
+            ...$parameters === [] ? [] : ['-svtav1-params', implode(':', $parameters)],
         ];
     }
 

@@ -40,18 +40,22 @@ final readonly class HardwareArguments implements VideoArguments
         $maker = substr($this->encoder, (int) strrpos($this->encoder, '_') + 1);
         $effort = self::EFFORTS[$maker][$plan->video->effort] ?? null;
         $rate = $plan->bitrate;
-        $peak = $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
+        $peak =
+            $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
         $profile = ['main', 'high', 'main10', 'baseline'];
 
         return [
-            ...($effort === null ? [] : ['-preset', $effort]),
-            ...(in_array($plan->video->profile, $profile, true) ? ['-profile:v', $plan->video->profile] : []),
-            ...($maker === 'nvenc' ? ['-rc', $rate->mode === BitrateMode::Cbr ? 'cbr' : 'vbr'] : []),
-            ...($rate->mode === BitrateMode::Quality
+            ...$effort === null ? [] : ['-preset', $effort],
+            ...in_array($plan->video->profile, $profile, true) ? ['-profile:v', $plan->video->profile] : [],
+            ...$maker === 'nvenc' ? ['-rc', $rate->mode === BitrateMode::Cbr ? 'cbr' : 'vbr'] : [],
+            ...$rate->mode === BitrateMode::Quality
                 ? [self::QUALITY[$maker] ?? '-q:v', (string) $rate->quality, ...$peak]
-                : ['-b:v', (string) $rate->average?->bitsPerSecond, ...$peak]),
-            '-g', (string) $plan->keyframes->frames, '-bf', (string) $plan->keyframes->bFrames,
-            ...($this->codec === 'hevc' && in_array($plan->container->container->id(), ['mp4', 'mov'], true) ? ['-tag:v', 'hvc1'] : []),
+                : ['-b:v', (string) $rate->average?->bitsPerSecond, ...$peak],
+            '-g',
+            (string) $plan->keyframes->frames,
+            '-bf',
+            (string) $plan->keyframes->bFrames,
+            ...$this->codec === 'hevc' && in_array($plan->container->container->id(), ['mp4', 'mov'], true) ? ['-tag:v', 'hvc1'] : [],
         ];
     }
 

@@ -32,17 +32,41 @@ final class Mpeg2Arguments implements VideoArguments
         $buffer = (string) (self::BUFFER[$plan->video->level ?? 'Main'] ?? self::BUFFER['Main']);
         $rated = match ($rate->mode) {
             BitrateMode::Quality => ['-q:v', (string) $rate->quality],
-            BitrateMode::Cbr => ['-b:v', (string) $rate->average?->bitsPerSecond, '-minrate', (string) $rate->average?->bitsPerSecond, '-maxrate', (string) $rate->average?->bitsPerSecond, '-bufsize', $buffer],
-            default => ['-b:v', (string) $rate->average?->bitsPerSecond, '-maxrate', (string) $rate->peak?->bitsPerSecond, '-bufsize', $buffer],
+            BitrateMode::Cbr => [
+                '-b:v',
+                (string) $rate->average?->bitsPerSecond,
+                '-minrate',
+                (string) $rate->average?->bitsPerSecond,
+                '-maxrate',
+                (string) $rate->average?->bitsPerSecond,
+                '-bufsize',
+                $buffer,
+            ],
+            default => [
+                '-b:v',
+                (string) $rate->average?->bitsPerSecond,
+                '-maxrate',
+                (string) $rate->peak?->bitsPerSecond,
+                '-bufsize',
+                $buffer,
+            ],
         };
 
         return [
-            '-profile:v', $plan->video->profile === 'p422' ? '0' : '4',
+            '-profile:v',
+            $plan->video->profile === 'p422' ? '0' : '4',
             ...$rated,
-            '-g', (string) $plan->keyframes->frames, '-bf', (string) $plan->keyframes->bFrames, '-sc_threshold', '1000000000',
-            ...($plan->keyframes->closed || $interlaced ? ['-flags:v', ($plan->keyframes->closed ? '+cgop' : '').($interlaced ? '+ildct+ilme' : '')] : []),
-            ...($interlaced ? ['-alternate_scan', '1', '-top', $plan->frameRate->scan === Scan::TopFieldFirst ? '1' : '0'] : []),
-            ...($pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics']),
+            '-g',
+            (string) $plan->keyframes->frames,
+            '-bf',
+            (string) $plan->keyframes->bFrames,
+            '-sc_threshold',
+            '1000000000',
+            ...$plan->keyframes->closed || $interlaced
+                ? ['-flags:v', ($plan->keyframes->closed ? '+cgop' : '').($interlaced ? '+ildct+ilme' : '')]
+                : [],
+            ...$interlaced ? ['-alternate_scan', '1', '-top', $plan->frameRate->scan === Scan::TopFieldFirst ? '1' : '0'] : [],
+            ...$pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics'],
         ];
     }
 

@@ -18,7 +18,8 @@ final class RateArguments
     public static function of(BitrateValue $rate): array
     {
         $average = $rate->average === null ? [] : ['-b:v', (string) $rate->average->bitsPerSecond];
-        $peak = $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
+        $peak =
+            $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
         if ($rate->mode === BitrateMode::Cbr && $rate->average !== null) {
             return [...$average, '-minrate', (string) $rate->average->bitsPerSecond, ...$peak];
         }

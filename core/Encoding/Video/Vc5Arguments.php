@@ -10,7 +10,21 @@ use OuterCrate\Planning\Plan;
 /** VC-5 in the manner of CineForm. */
 final class Vc5Arguments implements VideoArguments
 {
-    private const QUALITIES = ['film3+', 'film3', 'film2+', 'film2', 'film1.5', 'film1+', 'film1', 'high+', 'high', 'medium+', 'medium', 'low+', 'low'];
+    private const QUALITIES = [
+        'film3+',
+        'film3',
+        'film2+',
+        'film2',
+        'film1.5',
+        'film1+',
+        'film1',
+        'high+',
+        'high',
+        'medium+',
+        'medium',
+        'low+',
+        'low',
+    ];
 
     public function codec(): string
     {

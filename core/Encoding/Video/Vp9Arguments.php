@@ -27,14 +27,28 @@ final class Vp9Arguments implements VideoArguments
     {
         $rate = $plan->bitrate;
         // Constant quality is asked for by a rate of zero; with a peak it is held below that.
-        $quality = $rate->mode === BitrateMode::Quality ? ['-crf', (string) $rate->quality, '-b:v', (string) ($rate->peak->bitsPerSecond ?? 0)] : RateArguments::of($rate);
+        $quality =
+            $rate->mode === BitrateMode::Quality
+                ? ['-crf', (string) $rate->quality, '-b:v', (string) ($rate->peak->bitsPerSecond ?? 0)]
+                : RateArguments::of($rate);
 
         return [
-            '-profile:v', substr($plan->video->profile ?? 'p0', 1),
-            '-deadline', 'good', '-cpu-used', self::EFFORT[$plan->video->effort] ?? '3', '-row-mt', '1', '-tile-columns', '2', '-auto-alt-ref', $pass === 0 ? '0' : '1',
+            '-profile:v',
+            substr($plan->video->profile ?? 'p0', 1),
+            '-deadline',
+            'good',
+            '-cpu-used',
+            self::EFFORT[$plan->video->effort] ?? '3',
+            '-row-mt',
+            '1',
+            '-tile-columns',
+            '2',
+            '-auto-alt-ref',
+            $pass === 0 ? '0' : '1',
             ...$quality,
-            '-g', (string) $plan->keyframes->frames,
-            ...($pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics']),
+            '-g',
+            (string) $plan->keyframes->frames,
+            ...$pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics'],
         ];
     }
 

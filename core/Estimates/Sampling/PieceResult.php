@@ -17,8 +17,16 @@ final readonly class PieceResult
      * @param  float  $length  of the piece in seconds
      * @param  list<int>  $halves  bytes of the picture in each half second
      */
-    public function __construct(public int $frames, public int $keyframes, public int $keyBytes, public int $otherBytes, public float $seconds, public int $soundBytes = 0, public float $length = 0.0, public array $halves = [])
-    {
+    public function __construct(
+        public int $frames,
+        public int $keyframes,
+        public int $keyBytes,
+        public int $otherBytes,
+        public float $seconds,
+        public int $soundBytes = 0,
+        public float $length = 0.0,
+        public array $halves = [],
+    ) {
     }
 
     /** Bytes of a frame in a stream with a keyframe every so many frames: a piece has more of them than the whole. */

@@ -41,7 +41,10 @@ final class Pieces
     {
         $rate = $reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
         $count = self::count($plan, $rate);
-        if ($plan->range->count() < $count * self::length($plan, $rate) * self::WORTH || self::isStillSettling($plan, $plan->range->count() / $rate)) {
+        if (
+            $plan->range->count() < $count * self::length($plan, $rate) * self::WORTH ||
+            self::isStillSettling($plan, $plan->range->count() / $rate)
+        ) {
             return [new Piece($plan->range, 1.0, 1.0)];
         }
 
@@ -70,7 +73,9 @@ final class Pieces
     private static function count(Plan $plan, float $rate): int
     {
         return match (true) {
-            $plan->range->count() > 600 * $rate => 10, $plan->range->count() > 60 * $rate => 6, default => $plan->keyframes->isIntra() ? 6 : 4,
+            $plan->range->count() > 600 * $rate => 10,
+            $plan->range->count() > 60 * $rate => 6,
+            default => $plan->keyframes->isIntra() ? 6 : 4,
         };
     }
 
@@ -94,8 +99,10 @@ final class Pieces
 
     private static function isStillSettling(Plan $plan, float $seconds): bool
     {
-        return $plan->bitrate->mode === BitrateMode::Vbr && $plan->bitrate->passes === 1 && $seconds <= self::SETTLING
-            && $plan->frames * $plan->frameSize->picture->pixels() <= self::MOST_PIXELS;
+        return $plan->bitrate->mode === BitrateMode::Vbr &&
+            $plan->bitrate->passes === 1 &&
+            $seconds <= self::SETTLING &&
+            $plan->frames * $plan->frameSize->picture->pixels() <= self::MOST_PIXELS;
     }
 
     private static function within(int $from, int $to, int $length, int $all, float $rate, ?Found $found, bool $intra): Piece
@@ -116,7 +123,12 @@ final class Pieces
         }
         $own = self::complexity($found, $best / $rate, ($best + $length) / $rate, $intra);
 
-        return new Piece(new FrameRange($best, $best + $length - 1), $share, $own <= 0 ? 1.0 : max(0.5, min(2.0, ($mean / $own) ** self::EXPONENT)), $own);
+        return new Piece(
+            new FrameRange($best, $best + $length - 1),
+            $share,
+            $own <= 0 ? 1.0 : max(0.5, min(2.0, ($mean / $own) ** self::EXPONENT)),
+            $own,
+        );
     }
 
     /** Mean of detail, and of motion with it where frames are built on others, between two moments in seconds. */

@@ -10,22 +10,43 @@ final readonly class Sample
     /**
      * @param  float  $bytesPerFrame  of the picture
      * @param  int  $marginPercent  how far off the whole may be
-     * @param  float|null  $secondsPerFrame  that making took on this machine, decoding and filters with it; null where other work stood beside it
+     * @param  float|null  $secondsPerFrame  that making took on this machine, decoding and filters with it; null where other work
+     *     stood beside it
      * @param  int  $frames  that were encoded
      * @param  float|null  $soundBytesPerSecond  of all tracks together; null where there are none
      * @param  float|null  $ampleBytesPerFrame  of the picture where nothing but the peak holds it; null where that was not tried
      */
-    public function __construct(public float $bytesPerFrame, public int $marginPercent, public ?float $secondsPerFrame, public int $frames, public ?float $soundBytesPerSecond = null, public ?float $ampleBytesPerFrame = null)
-    {
+    public function __construct(
+        public float $bytesPerFrame,
+        public int $marginPercent,
+        public ?float $secondsPerFrame,
+        public int $frames,
+        public ?float $soundBytesPerSecond = null,
+        public ?float $ampleBytesPerFrame = null,
+    ) {
     }
 
     public function withAmple(float $bytesPerFrame, int $marginPercent): self
     {
-        return new self($this->bytesPerFrame, $marginPercent, $this->secondsPerFrame, $this->frames, $this->soundBytesPerSecond, $bytesPerFrame);
+        return new self(
+            $this->bytesPerFrame,
+            $marginPercent,
+            $this->secondsPerFrame,
+            $this->frames,
+            $this->soundBytesPerSecond,
+            $bytesPerFrame,
+        );
     }
 
     public function untimed(): self
     {
-        return new self($this->bytesPerFrame, $this->marginPercent, null, $this->frames, $this->soundBytesPerSecond, $this->ampleBytesPerFrame);
+        return new self(
+            $this->bytesPerFrame,
+            $this->marginPercent,
+            null,
+            $this->frames,
+            $this->soundBytesPerSecond,
+            $this->ampleBytesPerFrame,
+        );
     }
 }

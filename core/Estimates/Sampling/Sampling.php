@@ -41,13 +41,19 @@ final class Sampling
     public static function ample(Plan $plan, Sample $planned): ?Plan
     {
         $average = $plan->bitrate->average;
-        if ($plan->bitrate->mode !== BitrateMode::Vbr || $average === null || $planned->bytesPerFrame * 8 * $plan->frameRate->rate->perSecond->toFloat() > self::USED_UP * $average->bitsPerSecond) {
+        if (
+            $plan->bitrate->mode !== BitrateMode::Vbr ||
+            $average === null ||
+            $planned->bytesPerFrame * 8 * $plan->frameRate->rate->perSecond->toFloat() > self::USED_UP * $average->bitsPerSecond
+        ) {
             return null;
         }
         // Two passes find their average in a short piece, too.
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
 
-        return $plan->atBitrate(new BitrateValue(BitrateMode::Vbr, $passes, new Bitrate(2 * ($plan->bitrate->peak ?? $average)->bitsPerSecond)));
+        return $plan->atBitrate(
+            new BitrateValue(BitrateMode::Vbr, $passes, new Bitrate(2 * ($plan->bitrate->peak ?? $average)->bitsPerSecond)),
+        );
     }
 
     /**
@@ -60,7 +66,13 @@ final class Sampling
         $frames = array_sum(array_map(static fn (PieceResult $result): int => $result->frames, $results));
         $seconds = array_sum(array_map(static fn (PieceResult $result): float => max(0.01, $result->seconds - self::START), $results));
 
-        return new Sample(self::mean($pieces, $each), count($pieces) === 1 ? 2 : self::doubt($pieces, $each), $seconds / max(1, $frames), $frames, self::sound($results));
+        return new Sample(
+            self::mean($pieces, $each),
+            count($pieces) === 1 ? 2 : self::doubt($pieces, $each),
+            $seconds / max(1, $frames),
+            $frames,
+            self::sound($results),
+        );
     }
 
     /**
@@ -84,7 +96,10 @@ final class Sampling
     {
         $mean = self::mean($pieces, $each);
 
-        return min(self::margin($each, $mean), self::margin(self::unexplained($each, array_map(static fn (Piece $piece): float => $piece->complexity, $pieces), $mean), $mean));
+        return min(
+            self::margin($each, $mean),
+            self::margin(self::unexplained($each, array_map(static fn (Piece $piece): float => $piece->complexity, $pieces), $mean), $mean),
+        );
     }
 
     /**
@@ -96,7 +111,16 @@ final class Sampling
     {
         $most = $peak === null ? INF : $peak->bitsPerSecond / 8 / $plan->frameRate->rate->perSecond->toFloat();
 
-        return array_map(static fn (Piece $piece, PieceResult $result): float => min($most, $result->bytesPerFrame($plan->keyframes->frames) * $piece->weight * ($peak === null ? 1.0 : $result->shareUnder($peak->bitsPerSecond))), $pieces, $results);
+        return array_map(
+            static fn (Piece $piece, PieceResult $result): float => min(
+                $most,
+                $result->bytesPerFrame($plan->keyframes->frames) *
+                    $piece->weight *
+                    ($peak === null ? 1.0 : $result->shareUnder($peak->bitsPerSecond)),
+            ),
+            $pieces,
+            $results,
+        );
     }
 
     /**
@@ -145,6 +169,6 @@ final class Sampling
         $squares = array_sum(array_map(static fn (float $bytes): float => ($bytes - $mean) ** 2, $each));
         $error = sqrt($squares / max(1, $count - 1) / $count);
 
-        return (int) max(3, min(60, ceil(200 * $error / max(1.0, $mean))));
+        return (int) max(3, min(60, ceil((200 * $error) / max(1.0, $mean))));
     }
 }

@@ -11,7 +11,12 @@ final readonly class Payload
      * @param  int  $bytes  of picture and sound
      * @param  bool  $intraOnly  every frame stands by itself
      */
-    public function __construct(public int $frames, public int $soundPackets, public bool $intraOnly, public int $bytes, public float $seconds)
-    {
+    public function __construct(
+        public int $frames,
+        public int $soundPackets,
+        public bool $intraOnly,
+        public int $bytes,
+        public float $seconds,
+    ) {
     }
 }

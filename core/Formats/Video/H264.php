@@ -26,13 +26,26 @@ final class H264 implements VideoCodec
      * kbit of the coded picture buffer of Main profile].
      */
     private const LEVELS = [
-        '1' => [1_485, 99, 396, 64, 175], '1b' => [1_485, 99, 396, 128, 350], '1.1' => [3_000, 396, 900, 192, 500],
-        '1.2' => [6_000, 396, 2_376, 384, 1_000], '1.3' => [11_880, 396, 2_376, 768, 2_000],
-        '2' => [11_880, 396, 2_376, 2_000, 2_000], '2.1' => [19_800, 792, 4_752, 4_000, 4_000], '2.2' => [20_250, 1_620, 8_100, 4_000, 4_000],
-        '3' => [40_500, 1_620, 8_100, 10_000, 10_000], '3.1' => [108_000, 3_600, 18_000, 14_000, 14_000], '3.2' => [216_000, 5_120, 20_480, 20_000, 20_000],
-        '4' => [245_760, 8_192, 32_768, 20_000, 25_000], '4.1' => [245_760, 8_192, 32_768, 50_000, 62_500], '4.2' => [522_240, 8_704, 34_816, 50_000, 62_500],
-        '5' => [589_824, 22_080, 110_400, 135_000, 135_000], '5.1' => [983_040, 36_864, 184_320, 240_000, 240_000], '5.2' => [2_073_600, 36_864, 184_320, 240_000, 240_000],
-        '6' => [4_177_920, 139_264, 696_320, 240_000, 240_000], '6.1' => [8_355_840, 139_264, 696_320, 480_000, 480_000], '6.2' => [16_711_680, 139_264, 696_320, 800_000, 800_000],
+        '1' => [1_485, 99, 396, 64, 175],
+        '1b' => [1_485, 99, 396, 128, 350],
+        '1.1' => [3_000, 396, 900, 192, 500],
+        '1.2' => [6_000, 396, 2_376, 384, 1_000],
+        '1.3' => [11_880, 396, 2_376, 768, 2_000],
+        '2' => [11_880, 396, 2_376, 2_000, 2_000],
+        '2.1' => [19_800, 792, 4_752, 4_000, 4_000],
+        '2.2' => [20_250, 1_620, 8_100, 4_000, 4_000],
+        '3' => [40_500, 1_620, 8_100, 10_000, 10_000],
+        '3.1' => [108_000, 3_600, 18_000, 14_000, 14_000],
+        '3.2' => [216_000, 5_120, 20_480, 20_000, 20_000],
+        '4' => [245_760, 8_192, 32_768, 20_000, 25_000],
+        '4.1' => [245_760, 8_192, 32_768, 50_000, 62_500],
+        '4.2' => [522_240, 8_704, 34_816, 50_000, 62_500],
+        '5' => [589_824, 22_080, 110_400, 135_000, 135_000],
+        '5.1' => [983_040, 36_864, 184_320, 240_000, 240_000],
+        '5.2' => [2_073_600, 36_864, 184_320, 240_000, 240_000],
+        '6' => [4_177_920, 139_264, 696_320, 240_000, 240_000],
+        '6.1' => [8_355_840, 139_264, 696_320, 480_000, 480_000],
+        '6.2' => [16_711_680, 139_264, 696_320, 800_000, 800_000],
     ];
 
     public function id(): string
@@ -94,17 +107,27 @@ final class H264 implements VideoCodec
         $kept = min(16, intdiv($buffer, max(1, $blocks)));
 
         return match (true) {
-            $blocks > $perFrame || $longestSide * $longestSide > 8 * $perFrame => "{$needs->size} over {$perFrame} macroblocks in a frame", // A.3.1 f, g
-            $needs->rate->perSecond->times($blocks)->compare($perSecond) > 0 => "{$needs->size} at {$needs->rate->label()} fps over {$perSecond} macroblocks in a second",
+            // A.3.1 f, g
+            $blocks > $perFrame || $longestSide * $longestSide > 8 * $perFrame => "{$needs->size} over {$perFrame} macroblocks in a frame",
+            $needs->rate->perSecond->times($blocks)->compare($perSecond) > 0 => "{$needs->size} at {$needs->rate->label()} "
+                ."fps over {$perSecond} macroblocks in a second",
             $needs->references > $kept => "{$needs->references} reference frames over the {$kept} that it keeps of {$needs->size}",
-            default => $needs->overRate(self::rateFactor($profile)->times($kilobits * 1000)->floor()),
+            default => $needs->overRate(
+                self::rateFactor($profile)
+                    ->times($kilobits * 1000)
+                    ->floor(),
+            ),
         };
     }
 
     /** Bits of the coded picture buffer of a level; null where there is no such level. */
     public function buffer(string $level, ?string $profile): ?int
     {
-        return isset(self::LEVELS[$level]) ? self::rateFactor($profile)->times(self::LEVELS[$level][4] * 1000)->floor() : null;
+        return isset(self::LEVELS[$level])
+            ? self::rateFactor($profile)
+                ->times(self::LEVELS[$level][4] * 1000)
+                ->floor()
+            : null;
     }
 
     /** Measured with libx264 at medium effort on the demo's cuts. */

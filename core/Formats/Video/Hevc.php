@@ -22,11 +22,19 @@ final class Hevc implements VideoCodec
 
     /** Tables A.8 and A.9: level => [luma samples per picture, luma samples per second, kb/s of Main tier, of High tier]. */
     private const LEVELS = [
-        '1' => [36_864, 552_960, 128, null], '2' => [122_880, 3_686_400, 1_500, null], '2.1' => [245_760, 7_372_800, 3_000, null],
-        '3' => [552_960, 16_588_800, 6_000, null], '3.1' => [983_040, 33_177_600, 10_000, null],
-        '4' => [2_228_224, 66_846_720, 12_000, 30_000], '4.1' => [2_228_224, 133_693_440, 20_000, 50_000],
-        '5' => [8_912_896, 267_386_880, 25_000, 100_000], '5.1' => [8_912_896, 534_773_760, 40_000, 160_000], '5.2' => [8_912_896, 1_069_547_520, 60_000, 240_000],
-        '6' => [35_651_584, 1_069_547_520, 60_000, 240_000], '6.1' => [35_651_584, 2_139_095_040, 120_000, 480_000], '6.2' => [35_651_584, 4_278_190_080, 240_000, 800_000],
+        '1' => [36_864, 552_960, 128, null],
+        '2' => [122_880, 3_686_400, 1_500, null],
+        '2.1' => [245_760, 7_372_800, 3_000, null],
+        '3' => [552_960, 16_588_800, 6_000, null],
+        '3.1' => [983_040, 33_177_600, 10_000, null],
+        '4' => [2_228_224, 66_846_720, 12_000, 30_000],
+        '4.1' => [2_228_224, 133_693_440, 20_000, 50_000],
+        '5' => [8_912_896, 267_386_880, 25_000, 100_000],
+        '5.1' => [8_912_896, 534_773_760, 40_000, 160_000],
+        '5.2' => [8_912_896, 1_069_547_520, 60_000, 240_000],
+        '6' => [35_651_584, 1_069_547_520, 60_000, 240_000],
+        '6.1' => [35_651_584, 2_139_095_040, 120_000, 480_000],
+        '6.2' => [35_651_584, 4_278_190_080, 240_000, 800_000],
     ];
 
     /** What a level of the High tier is called; players at home decode the Main tier. */
@@ -80,7 +88,10 @@ final class Hevc implements VideoCodec
     {
         $high = array_keys(array_filter(self::LEVELS, static fn (array $limits): bool => $limits[3] !== null));
 
-        return [...array_map(strval(...), array_keys(self::LEVELS)), ...array_map(static fn (int|string $level): string => $level.self::HIGH_TIER, $high)];
+        return [
+            ...array_map(strval(...), array_keys(self::LEVELS)),
+            ...array_map(static fn (int|string $level): string => $level.self::HIGH_TIER, $high),
+        ];
     }
 
     public function exceeds(string $level, ?string $profile, LevelNeeds $needs): ?string
@@ -88,10 +99,9 @@ final class Hevc implements VideoCodec
         $high = str_ends_with($level, self::HIGH_TIER);
         [$perPicture, $perSecond, $main, $top] = self::LEVELS[$high ? substr($level, 0, -strlen(self::HIGH_TIER)) : $level] ?? [0, 0, 0, 0];
 
-        return $needs->overPixels($perPicture)
-            ?? ($needs->longerSide() ** 2 <= 8 * $perPicture ? null : "a side of {$needs->longerSide()} pixels") // A.4.1 b, c
-            ?? $needs->overPixelRate($perSecond)
-            ?? $needs->overRate(1000 * (int) ($high ? $top : $main));
+        return $needs->overPixels($perPicture) ??
+            (($needs->longerSide() ** 2 <= 8 * $perPicture ? null : "a side of {$needs->longerSide()} pixels") ?? // A.4.1 b, c
+                ($needs->overPixelRate($perSecond) ?? $needs->overRate(1000 * (int) ($high ? $top : $main))));
     }
 
     /** Measured with libx265 at medium effort on the demo's cuts. */

@@ -37,7 +37,9 @@ final readonly class LevelNeeds
             return 'a profile that this level does not have';
         }
 
-        return $this->peak === null || $this->peak->bitsPerSecond <= $bitsPerSecond ? null : "a peak of {$this->peak} over ".new Bitrate($bitsPerSecond);
+        return $this->peak === null || $this->peak->bitsPerSecond <= $bitsPerSecond
+            ? null
+            : "a peak of {$this->peak} over ".new Bitrate($bitsPerSecond);
     }
 
     /** A limit on the picture in words, or null when its pixels keep it. */
@@ -49,7 +51,9 @@ final readonly class LevelNeeds
     /** A limit on pixels per second in words, or null when they keep it. */
     public function overPixelRate(int $pixelsPerSecond): ?string
     {
-        return $this->pixelsPerSecond()->compare($pixelsPerSecond) <= 0 ? null : "{$this->size} at {$this->rate->label()} fps over {$pixelsPerSecond} pixels in a second";
+        return $this->pixelsPerSecond()->compare($pixelsPerSecond) <= 0
+            ? null
+            : "{$this->size} at {$this->rate->label()} fps over {$pixelsPerSecond} pixels in a second";
     }
 
     public function overSide(int $pixels): ?string

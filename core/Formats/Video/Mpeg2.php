@@ -19,10 +19,15 @@ final class Mpeg2 implements VideoCodec
     use BuildsOnOthers;
     use FindsLevel;
 
-    /** Tables 8-11 to 8-14, Main and 4:2:2 profile: level => [width, height, fps, luma samples per second, kb/s of Main profile, of 4:2:2]. */
+    /**
+     * Tables 8-11 to 8-14, Main and 4:2:2 profile: level => [width, height, fps, luma samples per second, kb/s of Main profile,
+     * of 4:2:2].
+     */
     private const LEVELS = [
-        'Low' => [352, 288, 30, 3_041_280, 4_000, 0], 'Main' => [720, 576, 30, 10_368_000, 15_000, 50_000],
-        'High 1440' => [1440, 1152, 60, 47_001_600, 60_000, 0], 'High' => [1920, 1152, 60, 62_668_800, 80_000, 300_000],
+        'Low' => [352, 288, 30, 3_041_280, 4_000, 0],
+        'Main' => [720, 576, 30, 10_368_000, 15_000, 50_000],
+        'High 1440' => [1440, 1152, 60, 47_001_600, 60_000, 0],
+        'High' => [1920, 1152, 60, 62_668_800, 80_000, 300_000],
     ];
 
     /** Table 6-4. */
@@ -85,15 +90,15 @@ final class Mpeg2 implements VideoCodec
         [$width, $height, $fps, $perSecond, $main, $fine] = self::LEVELS[$level] ?? [0, 0, 0, 0, 0, 0];
         $fits = $needs->size->width <= $width && $needs->size->height <= $height;
 
-        return ($fits ? null : "{$needs->size} over {$width}×{$height}")
-            ?? ($needs->rate->perSecond->compare($fps) <= 0 ? null : "{$needs->rate->label()} fps over {$fps}")
-            ?? $needs->overPixelRate($perSecond)
-            ?? $needs->overRate(1000 * ($profile === 'p422' ? $fine : $main));
+        return ($fits ? null : "{$needs->size} over {$width}×{$height}") ??
+            (($needs->rate->perSecond->compare($fps) <= 0 ? null : "{$needs->rate->label()} fps over {$fps}") ??
+                ($needs->overPixelRate($perSecond) ?? $needs->overRate(1000 * ($profile === 'p422' ? $fine : $main))));
     }
 
     public function refuses(?string $profile, FrameSize $size, FrameRate $rate): ?string
     {
-        return in_array((string) $rate, self::RATES, true) ? null
+        return in_array((string) $rate, self::RATES, true)
+            ? null
             : "MPEG-2 has no frame rate of {$rate->label()} fps; it has 23.976, 24, 25, 29.97, 30, 50, 59.94 and 60.";
     }
 

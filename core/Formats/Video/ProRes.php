@@ -22,7 +22,14 @@ final class ProRes implements VideoCodec
     use WithoutLevels;
 
     /** kb/s at 1920×1080 and 29.97 fps, as the codec's publisher states them for each profile. */
-    private const TARGET = ['proxy' => 45_000, 'lt' => 102_000, 'standard' => 147_000, 'hq' => 220_000, 'p4444' => 330_000, 'p4444xq' => 500_000];
+    private const TARGET = [
+        'proxy' => 45_000,
+        'lt' => 102_000,
+        'standard' => 147_000,
+        'hq' => 220_000,
+        'p4444' => 330_000,
+        'p4444xq' => 500_000,
+    ];
 
     public function id(): string
     {
@@ -51,12 +58,19 @@ final class ProRes implements VideoCodec
             : new PixelFormat(Chroma::C422, 10);
     }
 
-    /** No range is told, and the narrow one taken. RDD 36, table 6 knows the BT.709 transfer, to which those of BT.601 and BT.2020 are equal (ITU-T H.273, table 3), and one matrix for both of BT.601 (table 4). */
+    /**
+     * No range is told, and the narrow one taken. RDD 36, table 6 knows the BT.709 transfer, to which those of BT.601 and
+     * BT.2020 are equal (ITU-T H.273, table 3), and one matrix for both of BT.601 (table 4).
+     */
     public function tags(Colour $colour): Colour
     {
         $equal = in_array($colour->transfer, ['smpte170m', 'bt2020-10', 'bt2020-12'], true);
 
-        return new Colour($colour->primaries, $equal ? 'bt709' : $colour->transfer, $colour->matrix === 'bt470bg' ? 'smpte170m' : $colour->matrix);
+        return new Colour(
+            $colour->primaries,
+            $equal ? 'bt709' : $colour->transfer,
+            $colour->matrix === 'bt470bg' ? 'smpte170m' : $colour->matrix,
+        );
     }
 
     public function rateModes(): array
@@ -69,8 +83,9 @@ final class ProRes implements VideoCodec
     {
         $reference = (new Fraction(30_000, 1001))->times((new FrameSize(1920, 1080))->macroblocks());
 
-        return Bitrate::kilobits(self::TARGET[$profile ?? 'hq'] ?? self::TARGET['hq'])
-            ->times($rate->perSecond->times($size->macroblocks())->over($reference));
+        return Bitrate::kilobits(self::TARGET[$profile ?? 'hq'] ?? self::TARGET['hq'])->times(
+            $rate->perSecond->times($size->macroblocks())->over($reference),
+        );
     }
 
     public function quality(): ?QualityScale

@@ -24,8 +24,10 @@ final class Vc3 implements VideoCodec
 
     /** DNxHD: compressed bytes of a frame for 1920×1080 and 1280×720 (ST 2019-1, table of compression IDs). */
     private const HD = [
-        'hd-lb' => ['1920×1080' => 188_416], 'hd-sq' => ['1920×1080' => 606_208, '1280×720' => 303_104],
-        'hd-hq' => ['1920×1080' => 917_504, '1280×720' => 458_752], 'hd-hqx' => ['1920×1080' => 917_504, '1280×720' => 458_752],
+        'hd-lb' => ['1920×1080' => 188_416],
+        'hd-sq' => ['1920×1080' => 606_208, '1280×720' => 303_104],
+        'hd-hq' => ['1920×1080' => 917_504, '1280×720' => 458_752],
+        'hd-hqx' => ['1920×1080' => 917_504, '1280×720' => 458_752],
     ];
 
     public function id(): string
@@ -45,7 +47,17 @@ final class Vc3 implements VideoCodec
 
     public function profiles(): array
     {
-        return ['hr-hqx' => 'DNxHR HQX', 'hr-hq' => 'DNxHR HQ', 'hr-sq' => 'DNxHR SQ', 'hr-lb' => 'DNxHR LB', 'hr-444' => 'DNxHR 444', 'hd-hqx' => 'DNxHD HQX', 'hd-hq' => 'DNxHD HQ', 'hd-sq' => 'DNxHD SQ', 'hd-lb' => 'DNxHD LB'];
+        return [
+            'hr-hqx' => 'DNxHR HQX',
+            'hr-hq' => 'DNxHR HQ',
+            'hr-sq' => 'DNxHR SQ',
+            'hr-lb' => 'DNxHR LB',
+            'hr-444' => 'DNxHR 444',
+            'hd-hqx' => 'DNxHD HQX',
+            'hd-hq' => 'DNxHD HQ',
+            'hd-sq' => 'DNxHD SQ',
+            'hd-lb' => 'DNxHD LB',
+        ];
     }
 
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
@@ -71,7 +83,12 @@ final class Vc3 implements VideoCodec
     public function ownRate(?string $profile, FrameSize $size, FrameRate $rate): Bitrate
     {
         $profile ??= 'hr-hqx';
-        $bytes = self::HD[$profile][(string) $size] ?? max(8192, intdiv(intdiv($size->macroblocks() * (self::MACROBLOCK[$profile] ?? self::MACROBLOCK['hr-hqx']), 255) + 2048, 4096) * 4096);
+        $bytes =
+            self::HD[$profile][(string) $size] ??
+            max(
+                8192,
+                intdiv(intdiv($size->macroblocks() * (self::MACROBLOCK[$profile] ?? self::MACROBLOCK['hr-hqx']), 255) + 2048, 4096) * 4096,
+            );
 
         return new Bitrate($rate->perSecond->times($bytes * 8)->round());
     }
@@ -81,7 +98,9 @@ final class Vc3 implements VideoCodec
         $sizes = array_keys(self::HD[$profile ?? ''] ?? []);
 
         return match (true) {
-            $sizes !== [] && ! in_array((string) $size, $sizes, true) => "{$this->profiles()[$profile ?? '']} has frames of ".implode(' and ', $sizes).", not of {$size}. DNxHR takes any.",
+            $sizes !== [] && ! in_array((string) $size, $sizes, true) => "{$this->profiles()[$profile ?? '']} has frames of ".
+                implode(' and ', $sizes).
+                ", not of {$size}. DNxHR takes any.",
             $size->width < 256 || $size->height < 120 => "VC-3 needs frames of 256×120 or more, not {$size}.",
             default => null,
         };

@@ -40,7 +40,9 @@ final class Vc5 implements VideoCodec
 
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {
-        return $wanted->chroma === Chroma::Rgb || $wanted->chroma === Chroma::C444 ? new PixelFormat(Chroma::Rgb, 12, $wanted->alpha) : new PixelFormat(Chroma::C422, 10);
+        return $wanted->chroma === Chroma::Rgb || $wanted->chroma === Chroma::C444
+            ? new PixelFormat(Chroma::Rgb, 12, $wanted->alpha)
+            : new PixelFormat(Chroma::C422, 10);
     }
 
     public function tags(Colour $colour): Colour

@@ -27,7 +27,12 @@ final readonly class Schemas
 
         return [
             'rules' => $this->document('rules', 'Rules', 'Rules by cell, as presets and edits say them. A word, or named values.', $rules),
-            'edits' => $this->document('edits', 'Edits', 'What a person changed in an output: rules by cell; null takes the change of that cell back.', $edits),
+            'edits' => $this->document(
+                'edits',
+                'Edits',
+                'What a person changed in an output: rules by cell; null takes the change of that cell back.',
+                $edits,
+            ),
             'values' => $this->document('values', 'Values', 'The decided values of an output, by cell.', $values, array_keys($values)),
             'words' => $this->document('words', 'Words', 'A text for each cell.', $words, array_keys($words)),
         ];

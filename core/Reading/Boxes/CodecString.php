@@ -40,12 +40,26 @@ final class CodecString
         $space = ['', 'A', 'B', 'C'][$first >> 6];
         $reversed = bindec(strrev(str_pad(decbin(BoxReader::number($c, 2, 4)), 32, '0', STR_PAD_LEFT)));
         $constraints = rtrim(bin2hex(substr($c, 6, 6)), '0');
-        $constraints = $constraints === '' ? '' : '.'.implode('.', array_map(
-            static fn (string $byte): string => strtoupper(ltrim(str_pad($byte, 2, '0'), '0') ?: '0'),
-            str_split($constraints, 2),
-        ));
+        $constraints =
+            $constraints === ''
+                ? ''
+                : '.'.
+                    implode(
+                        '.',
+                        array_map(
+                            static fn (string $byte): string => strtoupper(ltrim(str_pad($byte, 2, '0'), '0') ?: '0'),
+                            str_split($constraints, 2),
+                        ),
+                    );
 
-        return "{$entry}.{$space}".($first & 31).'.'.strtoupper(dechex((int) $reversed)).'.'.(($first & 32) !== 0 ? 'H' : 'L').ord($c[12]).$constraints;
+        return "{$entry}.{$space}".
+            ($first & 31).
+            '.'.
+            strtoupper(dechex((int) $reversed)).
+            '.'.
+            (($first & 32) !== 0 ? 'H' : 'L').
+            ord($c[12]).
+            $constraints;
     }
 
     /** VP codec ISO media file format binding 1.0: profile, level and bit depth in two digits. */

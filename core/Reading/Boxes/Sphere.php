@@ -19,14 +19,21 @@ final readonly class Sphere
     public static function fromXml(string $xml): ?self
     {
         // A few known elements are picked out; the text is never parsed as a document, so that it cannot name others.
-        $tag = static fn (string $name): ?string => preg_match("~<(?:GSpherical:)?{$name}>\\s*([A-Za-z0-9-]{1,40})\\s*<~", $xml, $m) === 1 ? strtolower($m[1]) : null;
+        $tag = static fn (string $name): ?string => preg_match("~<(?:GSpherical:)?{$name}>\\s*([A-Za-z0-9-]{1,40})\\s*<~", $xml, $m) === 1
+            ? strtolower($m[1])
+            : null;
         if ($tag('Spherical') !== 'true' && $tag('ProjectionType') === null) {
             return null;
         }
 
-        return new self($tag('ProjectionType') ?? 'equirectangular', match ($tag('StereoMode')) {
-            'top-bottom' => 'top-bottom', 'left-right' => 'left-right', default => 'mono',
-        });
+        return new self(
+            $tag('ProjectionType') ?? 'equirectangular',
+            match ($tag('StereoMode')) {
+                'top-bottom' => 'top-bottom',
+                'left-right' => 'left-right',
+                default => 'mono',
+            },
+        );
     }
 
     public static function stereo(int $mode): ?string

@@ -347,6 +347,7 @@ export interface Edits {
         | (
               | 'host'
               | {
+                    as?: 'host';
                     set?: string;
                     fastStart?: boolean;
                 }
@@ -356,7 +357,7 @@ export interface Edits {
         | (
               | ('host' | 'none')
               | {
-                    as?: 'host';
+                    as?: 'host' | 'none';
                     codec?: string;
                     profile?: string;
                     effort?: 'fast' | 'medium' | 'slow';
@@ -462,7 +463,7 @@ export interface Edits {
         | (
               | ('follow' | 'host' | 'none')
               | {
-                    as?: 'follow' | 'host';
+                    as?: 'follow' | 'host' | 'none';
                     codec?: string;
                     /**
                      * From 8 to 640.
@@ -1122,13 +1123,14 @@ export interface Rules {
     container?:
         | 'host'
         | {
+              as?: 'host';
               set?: string;
               fastStart?: boolean;
           };
     video?:
         | ('host' | 'none')
         | {
-              as?: 'host';
+              as?: 'host' | 'none';
               codec?: string;
               profile?: string;
               effort?: 'fast' | 'medium' | 'slow';
@@ -1222,7 +1224,7 @@ export interface Rules {
     audio?:
         | ('follow' | 'host' | 'none')
         | {
-              as?: 'follow' | 'host';
+              as?: 'follow' | 'host' | 'none';
               codec?: string;
               /**
                * From 8 to 640.
@@ -1557,13 +1559,14 @@ export interface Rules1 {
     container?:
         | 'host'
         | {
+              as?: 'host';
               set?: string;
               fastStart?: boolean;
           };
     video?:
         | ('host' | 'none')
         | {
-              as?: 'host';
+              as?: 'host' | 'none';
               codec?: string;
               profile?: string;
               effort?: 'fast' | 'medium' | 'slow';
@@ -1657,7 +1660,7 @@ export interface Rules1 {
     audio?:
         | ('follow' | 'host' | 'none')
         | {
-              as?: 'follow' | 'host';
+              as?: 'follow' | 'host' | 'none';
               codec?: string;
               /**
                * From 8 to 640.

@@ -2,6 +2,7 @@ import { useHosts } from '../api/queries';
 import type { HostList } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Failed, Loading } from '../ui/States';
+import { Title } from '../ui/Title';
 
 type Host = HostList['hosts'][number];
 
@@ -16,7 +17,7 @@ export function HostsPage() {
     }
     return (
         <div className="px-5 py-4">
-            <h1 className="mb-3 text-[20px] leading-6 font-semibold">Hosts</h1>
+            <Title about="A host takes an upload and recompresses it">Hosts</Title>
             <div className="grid grid-cols-2 gap-x-8 gap-y-7">
                 {data.hosts.map((host) => (
                     <HostSheet key={host.slug} host={host} />
@@ -144,9 +145,7 @@ function Ladders({ host }: { host: Host }) {
                 {host.tiers.flatMap((tier) =>
                     tier.ladder.map((rung, i) => (
                         <tr key={`${tier.name} ${rung.shorterSide}`} className="border-b border-line">
-                            <td className="max-w-0 truncate" title={tier.when}>
-                                {i === 0 && tier.name}
-                            </td>
+                            <td title={tier.when}>{i === 0 && tier.name}</td>
                             <td className={`${cell} text-right`}>
                                 <Figures text={String(rung.shorterSide)} />
                             </td>

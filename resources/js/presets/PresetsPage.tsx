@@ -1,5 +1,6 @@
 import { useHosts, usePresets } from '../api/queries';
 import { Failed, Loading } from '../ui/States';
+import { Title } from '../ui/Title';
 
 /** The shipped presets. */
 export function PresetsPage() {
@@ -14,7 +15,7 @@ export function PresetsPage() {
     const roles = [...new Set(data.presets.map((preset) => preset.role))];
     return (
         <div className="px-5 py-4">
-            <h1 className="mb-3 text-[20px] leading-6 font-semibold">Presets</h1>
+            <Title about="Rules for a file to make, which fit any cut">Presets</Title>
             {roles.map((role) => (
                 <table
                     key={role}

@@ -8,6 +8,7 @@ import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Mark, type MarkKind } from '../ui/Mark';
 import { Blank, Failed, Loading } from '../ui/States';
+import { Title } from '../ui/Title';
 
 const marks: Partial<Record<Run['state'], MarkKind>> = { done: 'done', failed: 'stop', stopped: 'note' };
 
@@ -38,7 +39,7 @@ export function QueuePage() {
     const over = data.runs.filter((run) => !isUnderWay(run));
     return (
         <div className="px-5 py-4">
-            <h1 className="mb-3 text-[20px] leading-6 font-semibold">Queue</h1>
+            <Title about="Every file that is being made, waits or was made: each is a run">Queue</Title>
             {active.length > 0 && <Table name="Under way" runs={active} />}
             {over.length > 0 && <Table name="Over" runs={over} />}
         </div>

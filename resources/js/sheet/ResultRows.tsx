@@ -20,7 +20,7 @@ export function ResultRows({ cut, sheet, outputs, plans }: Props) {
     return (
         <>
             <ResultRow
-                name="File"
+                name="File size"
                 cut={
                     <>
                         <span title={`${cut.bytes.toLocaleString('en')} bytes`}>

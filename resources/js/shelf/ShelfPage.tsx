@@ -66,7 +66,10 @@ export function ShelfPage() {
             <div className="px-5 py-4">
                 <div className="mb-3 flex items-center gap-4">
                     <h1 className="text-[20px] leading-6 font-semibold">Shelf</h1>
-                    <Figures className="text-[13px] text-soft" text={`${all} ${all === 1 ? 'cut' : 'cuts'}`} />
+                    <Figures
+                        className="text-[13px] text-soft"
+                        text={`${all} ${all === 1 ? 'cut' : 'cuts'}: finished edits, whose files stay where they lie`}
+                    />
                     {all > 0 && (
                         <input
                             type="search"

@@ -9,6 +9,7 @@ import type { CellName } from '../sheet/outputs';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Failed, Loading } from '../ui/States';
+import { Title } from '../ui/Title';
 import { CopyButton } from './CopyButton';
 import { SentIn } from './SentIn';
 
@@ -27,14 +28,21 @@ export function SlipsPage() {
     const { cut, runs } = data;
     return (
         <div className="min-w-[1024px] px-5 py-4">
-            <div className="mb-3 flex items-baseline gap-4">
-                <h1 className="truncate text-[20px] leading-6 font-semibold">Slips of {data.cutName}</h1>
-                {cut !== null && (
-                    <Link to={`/cuts/${cut.id}`} className="text-[13px] text-rust hover:underline">
-                        To its sheet
-                    </Link>
-                )}
-            </div>
+            <Title
+                about="What came out, read back from each file: a slip goes with every one"
+                more={
+                    cut !== null && (
+                        <Link
+                            to={`/cuts/${cut.id}`}
+                            className="ml-auto flex-none text-[13px] text-rust hover:underline"
+                        >
+                            To its sheet
+                        </Link>
+                    )
+                }
+            >
+                Slips of {data.cutName}
+            </Title>
             <table
                 className="w-full table-fixed border-separate border-spacing-0 border-t-2 border-rule text-[13px]"
                 aria-label={`Slips of ${data.cutName}`}

@@ -21,7 +21,8 @@ export function timecode(frame: number, clock: Clock): string {
         number += drop * (9 * Math.floor(number / perTen) + minutes);
     }
     const seconds = Math.floor(number / clock.perSecond);
-    return `${pad(Math.floor(seconds / 3600) % 24)}:${pad(Math.floor(seconds / 60) % 60)}:${pad(seconds % 60)}${clock.dropFrame ? ';' : ':'}${pad(number % clock.perSecond)}`;
+    const clockTime = [Math.floor(seconds / 3600) % 24, Math.floor(seconds / 60) % 60, seconds % 60].map(pad).join(':');
+    return `${clockTime}${clock.dropFrame ? ';' : ':'}${pad(number % clock.perSecond)}`;
 }
 
 /** The frame that was typed, as a timecode (minutes and hours may be left out) or as a frame's number; null when it is neither. */

@@ -43,17 +43,23 @@ final class AudioSchema
     /** @return array<string, mixed> JSON Schema */
     public static function rule(): array
     {
-        return Shape::either(Shape::words(['follow', 'host', 'none']), Shape::object([
-            'as' => Shape::words(['follow', 'host']),
-            'codec' => Shape::text(40),
-            'kbps' => Shape::figure(self::kilobits(), orNull: true),
-            'sampleRate' => Shape::integer(self::sampleRate(), orNull: true),
-            'channels' => Shape::integer(self::channels(), orNull: true),
-            'bitDepth' => ['type' => ['integer', 'null'], 'enum' => [16, 24, 32, null]],
-            'loudness' => Shape::either(Shape::figure(self::loudness(), 'Null leaves the level alone.', orNull: true), Shape::words(['host'])),
-            'truePeak' => Shape::figure(self::truePeak(), orNull: true),
-            'tracks' => Shape::words(['first', 'all']),
-        ]));
+        return Shape::either(
+            Shape::words(['follow', 'host', 'none']),
+            Shape::object([
+                'as' => Shape::words(['follow', 'host', 'none']),
+                'codec' => Shape::text(40),
+                'kbps' => Shape::figure(self::kilobits(), orNull: true),
+                'sampleRate' => Shape::integer(self::sampleRate(), orNull: true),
+                'channels' => Shape::integer(self::channels(), orNull: true),
+                'bitDepth' => ['type' => ['integer', 'null'], 'enum' => [16, 24, 32, null]],
+                'loudness' => Shape::either(
+                    Shape::figure(self::loudness(), 'Null leaves the level alone.', orNull: true),
+                    Shape::words(['host']),
+                ),
+                'truePeak' => Shape::figure(self::truePeak(), orNull: true),
+                'tracks' => Shape::words(['first', 'all']),
+            ]),
+        );
     }
 
     /** @return array<string, mixed> JSON Schema */

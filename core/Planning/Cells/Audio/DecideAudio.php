@@ -20,7 +20,12 @@ final class DecideAudio
     {
         $cut = $draft->reading->mainAudio();
         if ($cut === null || $draft->rules->word('audio') === 'none') {
-            $draft->decide(AudioCell::NAME, new AudioValue(null), $cut === null ? OriginSource::Cut : OriginSource::Preset, $cut === null ? 'the cut has none' : 'preset');
+            $draft->decide(
+                AudioCell::NAME,
+                new AudioValue(null),
+                $cut === null ? OriginSource::Cut : OriginSource::Preset,
+                $cut === null ? 'the cut has none' : 'preset',
+            );
 
             return;
         }
@@ -29,7 +34,9 @@ final class DecideAudio
         $fromHost = $draft->rules->word('audio') === 'host' && $asked !== null;
         $follows = $draft->rules->word('audio') === 'follow';
         $id = $rule->text('codec') ?? ($draft->rules->word('audio') === 'follow' ? $this->uncompressed($draft) : $asked->codec ?? 'aac');
-        $codec = $draft->catalogue->audioCodecs()[$id] ?? throw new PlanImpossible(AudioCell::NAME, "The sound codec “{$id}” is not made here. Choose another one.");
+        $codec =
+            $draft->catalogue->audioCodecs()[$id] ??
+            throw new PlanImpossible(AudioCell::NAME, "The sound codec “{$id}” is not made here. Choose another one.");
         $lossy = $codec->hasRate();
         $sampleRate = $rule->int('sampleRate') ?? ($lossy && $asked !== null ? $asked->sampleRate : $cut->sampleRate);
         if ($codec->sampleRates() !== [] && ! in_array($sampleRate, $codec->sampleRates(), true)) {
@@ -38,11 +45,19 @@ final class DecideAudio
         $most = $rule->int('channels') ?? ($lossy ? $asked->channels ?? 2 : 8);
         $channels = $rule->int('channels') ?? min($most, $cut->channels);
         // Every track keeps what it has, up to what is asked.
-        $tracks = $rule->text('tracks') === 'all' ? array_map(static fn (AudioReading $track): int => min($most, $track->channels), $draft->reading->audio) : [$channels];
+        $tracks =
+            $rule->text('tracks') === 'all'
+                ? array_map(static fn (AudioReading $track): int => min($most, $track->channels), $draft->reading->audio)
+                : [$channels];
         $channels = $tracks[0] ?? $channels;
         $depth = $rule->int('bitDepth') ?? (($cut->bitDepth ?? 16) > 16 || ! $this->isPlain($cut) ? 24 : 16);
         $value = new AudioValue(
-            $codec, $lossy ? $this->bitrate($codec, $rule, $asked?->bitrate, $sampleRate, $channels) : null, $sampleRate, $channels, $depth, $tracks,
+            $codec,
+            $lossy ? $this->bitrate($codec, $rule, $asked?->bitrate, $sampleRate, $channels) : null,
+            $sampleRate,
+            $channels,
+            $depth,
+            $tracks,
             Levels::of($draft, $rule),
         );
         $draft->decide(
@@ -61,16 +76,22 @@ final class DecideAudio
     {
         $carried = $draft->container()->container->audioCodecs();
 
-        return array_values(array_intersect(['pcm', 'flac', 'alac'], $carried))[0] ?? $carried[0] ?? 'pcm';
+        return array_values(array_intersect(['pcm', 'flac', 'alac'], $carried))[0] ?? ($carried[0] ?? 'pcm');
     }
 
     private function bitrate(AudioCodec $codec, Fields $rule, ?Bitrate $asked, int $sampleRate, int $channels): Bitrate
     {
         $kilobits = $rule->int('kbps');
         if ($kilobits !== null && ! AudioSchema::kilobits()->hold($kilobits)) {
-            throw new PlanImpossible(AudioCell::NAME, 'The bitrate of audio lies between '.AudioSchema::kilobits()." kb/s, not at {$kilobits} kb/s.");
+            throw new PlanImpossible(
+                AudioCell::NAME,
+                'The bitrate of audio lies between '.AudioSchema::kilobits()." kb/s, not at {$kilobits} kb/s.",
+            );
         }
-        $wanted = $kilobits === null ? $asked ?? new Bitrate($codec->bitsPerSecond(null, $sampleRate, $channels, 16)) : Bitrate::kilobits($kilobits);
+        $wanted =
+            $kilobits === null
+                ? $asked ?? new Bitrate($codec->bitsPerSecond(null, $sampleRate, $channels, 16))
+                : Bitrate::kilobits($kilobits);
         // ISO/IEC 14496-3, 4.5.3: at most 6144 bits for a channel in each frame of 1024 samples.
         $most = intdiv(6 * $sampleRate * $channels, 1000) * 1000;
 

@@ -23,15 +23,25 @@ final class Levels
         }
         $ceiling = $rule->float('truePeak') ?? -1.0;
         if (! AudioSchema::loudness()->hold($target) || ! AudioSchema::truePeak()->hold($ceiling)) {
-            throw new PlanImpossible(AudioCell::NAME, 'Loudness lies between '.AudioSchema::loudness().' LUFS, and its true peak between '.AudioSchema::truePeak().' dBTP. Enter values in those ranges.');
+            throw new PlanImpossible(
+                AudioCell::NAME,
+                'Loudness lies between '.
+                    AudioSchema::loudness().
+                    ' LUFS, and its true peak between '.
+                    AudioSchema::truePeak().
+                    ' dBTP. Enter values in those ranges.',
+            );
         }
         $found = $draft->subject->found;
         $video = $draft->cutVideo;
         $whole = $draft->range->count() >= $draft->reading->length();
-        $loudness = $found === null || $whole ? $found?->loudness : $found->loudnessBetween(
-            $video->frameRate->secondsOf($draft->range->first)->toFloat(),
-            $video->frameRate->secondsOf($draft->range->last + 1)->toFloat(),
-        );
+        $loudness =
+            $found === null || $whole
+                ? $found?->loudness
+                : $found->loudnessBetween(
+                    $video->frameRate->secondsOf($draft->range->first)->toFloat(),
+                    $video->frameRate->secondsOf($draft->range->last + 1)->toFloat(),
+                );
         $gain = $loudness === null ? null : round(max(-self::MOST_GAIN, min(self::MOST_GAIN, $target - $loudness)), 1);
 
         return new Levelling($target, $ceiling, $gain, $gain !== null && ($found->truePeak ?? 0.0) + $gain > $ceiling);

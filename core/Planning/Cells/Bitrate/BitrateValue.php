@@ -30,7 +30,9 @@ final readonly class BitrateValue implements Value
             throw new InvalidArgumentException("{$mode->label()} needs an average rate.");
         }
         if ($average !== null && $peak !== null && $average->isAbove($peak)) {
-            throw new InvalidArgumentException("The peak, {$peak}, lies below the average, {$average}. Raise the peak or lower the average.");
+            throw new InvalidArgumentException(
+                "The peak, {$peak}, lies below the average, {$average}. Raise the peak or lower the average.",
+            );
         }
     }
 

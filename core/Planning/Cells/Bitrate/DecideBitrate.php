@@ -27,10 +27,22 @@ final class DecideBitrate
         $mode = BitrateMode::tryFrom($rule->text('mode') ?? '');
         if ($mode === null || ! in_array($mode, $modes, true)) {
             // Another codec was chosen than the preset was written for: its own usual mode takes over.
-            $mode = $mode === null || ! $mode->hasAverage() ? $modes[0] : (in_array(BitrateMode::Vbr, $modes, true) ? BitrateMode::Vbr : $modes[0]);
+            $mode =
+                $mode === null || ! $mode->hasAverage()
+                    ? $modes[0]
+                    : (in_array(BitrateMode::Vbr, $modes, true)
+                        ? BitrateMode::Vbr
+                        : $modes[0]);
         }
         if ($mode === BitrateMode::Codec || $mode === BitrateMode::Lossless) {
-            $draft->decide(BitrateCell::NAME, new BitrateValue($mode), OriginSource::Preset, $mode === BitrateMode::Codec ? "states {$codec->ownRate($draft->video()->profile, $draft->frameSize()->frame, $draft->frameRate()->rate)}" : 'preset');
+            $draft->decide(
+                BitrateCell::NAME,
+                new BitrateValue($mode),
+                OriginSource::Preset,
+                $mode === BitrateMode::Codec
+                    ? "states {$codec->ownRate($draft->video()->profile, $draft->frameSize()->frame, $draft->frameRate()->rate)}"
+                    : 'preset',
+            );
 
             return;
         }
@@ -38,25 +50,41 @@ final class DecideBitrate
         try {
             $target = $mode->hasAverage() ? TargetSize::of($rule->within('average')) : null;
             $passes = $this->passes($rule, $mode, $target !== null, $draft);
-            $average = $target?->average($draft, $passes === 2 || $mode === BitrateMode::Cbr) ?? ($mode->hasAverage() ? $this->average($rule->within('average'), $asked, $draft) : null);
+            $average =
+                $target?->average($draft, $passes === 2 || $mode === BitrateMode::Cbr) ??
+                ($mode->hasAverage() ? $this->average($rule->within('average'), $asked, $draft) : null);
             $peak = $mode === BitrateMode::Cbr ? $average : ($codec->holdsPeak($mode) ? $this->peak($rule, $average, $draft) : null);
             $value = new BitrateValue(
                 $mode,
                 $passes,
                 $average,
                 $peak,
-                $mode === BitrateMode::Quality ? $this->quality($rule, $codec->quality() ?? new QualityScale(0, 51, 20, 0.1, 6), $draft->isEdited(BitrateCell::NAME, 'quality')) : null,
+                $mode === BitrateMode::Quality
+                    ? $this->quality(
+                        $rule,
+                        $codec->quality() ?? new QualityScale(0, 51, 20, 0.1, 6),
+                        $draft->isEdited(BitrateCell::NAME, 'quality'),
+                    )
+                    : null,
                 $target?->bytes,
             );
         } catch (InvalidArgumentException $e) {
             throw new PlanImpossible(BitrateCell::NAME, $e->getMessage());
         }
-        $fromHost = $asked !== null && $mode->hasAverage() && array_filter(['kbps', 'bitsPerPixel', 'bytes', 'sendSeconds'], $rule->within('average')->has(...)) === [];
-        $draft->decide(BitrateCell::NAME, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, match (true) {
-            $target !== null => 'under '.new ByteCount($target->bytes),
-            $asked !== null => "asks {$asked}".$this->factor($rule, $fromHost),
-            default => 'preset',
-        });
+        $fromHost =
+            $asked !== null &&
+            $mode->hasAverage() &&
+            array_filter(['kbps', 'bitsPerPixel', 'bytes', 'sendSeconds'], $rule->within('average')->has(...)) === [];
+        $draft->decide(
+            BitrateCell::NAME,
+            $value,
+            $fromHost ? OriginSource::Host : OriginSource::Preset,
+            match (true) {
+                $target !== null => 'under '.new ByteCount($target->bytes),
+                $asked !== null => "asks {$asked}".$this->factor($rule, $fromHost),
+                default => 'preset',
+            },
+        );
     }
 
     /** A size is kept by two passes, unless the person chose one. */
@@ -69,7 +97,11 @@ final class DecideBitrate
 
     private function asked(Draft $draft): ?Bitrate
     {
-        return $draft->host?->asks->bitrate->average($draft->frameSize()->frame, $draft->frameRate()->rate, $draft->colour()->colour->isHdr());
+        return $draft->host?->asks->bitrate->average(
+            $draft->frameSize()->frame,
+            $draft->frameRate()->rate,
+            $draft->colour()->colour->isHdr(),
+        );
     }
 
     private function average(Fields $rule, ?Bitrate $asked, Draft $draft): Bitrate
@@ -80,13 +112,20 @@ final class DecideBitrate
         if ($rule->has('bitsPerPixel')) {
             $pixels = $draft->frameRate()->rate->perSecond->times($draft->frameSize()->picture->pixels());
 
-            return (new Bitrate(max(16_000, $pixels->times(new Fraction((int) round(10_000 * ($rule->float('bitsPerPixel') ?? 0)), 10_000))->round())))->times(new Fraction(1));
+            return (new Bitrate(
+                max(16_000, $pixels->times(new Fraction((int) round(10_000 * ($rule->float('bitsPerPixel') ?? 0)), 10_000))->round()),
+            ))->times(new Fraction(1));
         }
         $times = $rule->fraction('timesAsk') ?? new Fraction(1);
 
         // Without a host to ask, what plain footage comes to at the codec's usual quality.
         $bits = (int) round(1000 * ($draft->video()->codec->quality()->bitsPerPixel ?? 0.1));
-        $usual = $draft->frameRate()->rate->perSecond->times($draft->frameSize()->frame->pixels())->times($bits)->over(1000)->round();
+        $usual = $draft
+            ->frameRate()
+            ->rate->perSecond->times($draft->frameSize()->frame->pixels())
+            ->times($bits)
+            ->over(1000)
+            ->round();
 
         return ($asked ?? new Bitrate(max(100_000, $usual)))->times($times);
     }

@@ -34,7 +34,9 @@ final readonly class TargetSize
     {
         $bytes = $rule->int('bytes');
         if ($rule->has('sendSeconds')) {
-            $bytes = (int) LineSpeed::said(max(1, (int) (1000 * ($rule->float('lineKbps') ?? 0))))->sentIn($rule->float('sendSeconds') ?? 0);
+            $bytes = (int) LineSpeed::said(max(1, (int) (1000 * ($rule->float('lineKbps') ?? 0))))->sentIn(
+                $rule->float('sendSeconds') ?? 0,
+            );
         }
 
         return match (true) {
@@ -54,12 +56,21 @@ final readonly class TargetSize
         $seconds = $draft->duration->toFloat();
         $frames = max(1, $draft->frameRate()->rate->framesIn($draft->duration));
         $sound = $draft->audio();
-        $packets = $sound->codec === null ? 0 : (int) ceil($seconds * $sound->sampleRate / 1024);
-        $beside = $sound->bitsPerSecond() / 8 * $seconds
-            + $draft->container()->container->overhead(new Payload($frames, $packets, $draft->keyframes()->isIntra(), $this->bytes, $seconds));
-        $bits = ($this->bytes * ($steady ? self::MARGIN : self::MARGIN_OF_ONE_PASS) - $beside) * 8 / $seconds;
+        $packets = $sound->codec === null ? 0 : (int) ceil(($seconds * $sound->sampleRate) / 1024);
+        $beside =
+            ($sound->bitsPerSecond() / 8) * $seconds +
+            $draft
+                ->container()
+                ->container->overhead(new Payload($frames, $packets, $draft->keyframes()->isIntra(), $this->bytes, $seconds));
+        $bits = (($this->bytes * ($steady ? self::MARGIN : self::MARGIN_OF_ONE_PASS) - $beside) * 8) / $seconds;
         if ($bits < 16_000) {
-            throw new InvalidArgumentException('Under '.new ByteCount($this->bytes).' there is no room for a picture: sound and container alone take '.new ByteCount((int) $beside).'. Allow more, lower the sound, or shorten the range.');
+            throw new InvalidArgumentException(
+                'Under '.
+                    new ByteCount($this->bytes).
+                    ' there is no room for a picture: sound and container alone take '.
+                    new ByteCount((int) $beside).
+                    '. Allow more, lower the sound, or shorten the range.',
+            );
         }
 
         return new Bitrate(intdiv((int) $bits, 1000) * 1000);

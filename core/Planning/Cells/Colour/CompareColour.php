@@ -21,7 +21,9 @@ final class CompareColour
     /** BT.709 · 10-bit 4:2:2. */
     public static function words(?VideoReading $video): string
     {
-        return $video === null ? '–' : "{$video->colour->label()} · {$video->pixelFormat->bitDepth}-bit {$video->pixelFormat->chroma->value}";
+        return $video === null
+            ? '–'
+            : "{$video->colour->label()} · {$video->pixelFormat->bitDepth}-bit {$video->pixelFormat->chroma->value}";
     }
 
     /** @return list<Difference> */
@@ -41,7 +43,8 @@ final class CompareColour
         $stored = $video->pixelFormat;
         // What 4444 stores has 12 bits, whatever it was given (SMPTE RDD 36, 6.1).
         $deep = $depth === $stored->bitDepth || ($video->codec === 'prores' && $depth === 10 && $stored->bitDepth === 12);
-        $same = $deep && $planned->text('chroma') === $stored->chroma->value && (! $wanted->isTagged() || $wanted->showsLike($video->colour));
+        $same =
+            $deep && $planned->text('chroma') === $stored->chroma->value && (! $wanted->isTagged() || $wanted->showsLike($video->colour));
         $found = self::words($video);
 
         return $same ? [] : [new Difference(ColourCell::NAME, $planned->text('label') ?? '', $found, "The colour came out as {$found}.")];

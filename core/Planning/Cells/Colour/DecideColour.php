@@ -28,13 +28,20 @@ final class DecideColour
         $asks = $draft->host?->asks;
         $cut = $draft->cutVideo->pixelFormat;
         $picture = $draft->video();
-        $wanted = new PixelFormat(Chroma::tryFrom($rule->text('chroma') ?? '') ?? $asks->colour->chroma ?? $cut->chroma, $rule->int('bitDepth') ?? $cut->bitDepth, $cut->alpha);
-        $stored = $picture->codec->pixelFormat($picture->profile, $wanted)
-            ?? throw new PlanImpossible(ColourCell::NAME, "{$picture->name()} cannot carry {$wanted->bitDepth}-bit {$wanted->chroma->value}.");
+        $wanted = new PixelFormat(
+            Chroma::tryFrom($rule->text('chroma') ?? '') ?? ($asks->colour->chroma ?? $cut->chroma),
+            $rule->int('bitDepth') ?? $cut->bitDepth,
+            $cut->alpha,
+        );
+        $stored =
+            $picture->codec->pixelFormat($picture->profile, $wanted) ??
+            throw new PlanImpossible(ColourCell::NAME, "{$picture->name()} cannot carry {$wanted->bitDepth}-bit {$wanted->chroma->value}.");
         $source = $this->source($draft, $rule);
         [$target, $toneMap, $converts] = $this->target($draft, $rule, $source, $stored);
         $container = $draft->container()->container;
-        $tagged = $picture->codec->tags($stored->chroma === Chroma::Rgb ? new Colour($target->primaries, $target->transfer, 'gbr', true) : $target);
+        $tagged = $picture->codec->tags(
+            $stored->chroma === Chroma::Rgb ? new Colour($target->primaries, $target->transfer, 'gbr', true) : $target,
+        );
         $tagged = $container->keepsColour() && $rule->text('tag') !== 'none' ? $tagged : $tagged->untagged();
         [$mastering, $light] = $this->metadata($draft, $rule, $tagged);
         $follows = $tagged->equals($draft->cutVideo->colour) && $stored->bitDepth === $cut->bitDepth && $stored->chroma === $cut->chroma;
@@ -48,7 +55,25 @@ final class DecideColour
             default => [OriginSource::Rule, $picture->codec->name()],
         };
         $dither = $rule->text('dither') ?? 'ordered';
-        $draft->decide(ColourCell::NAME, new ColourValue($tagged, $stored, $source, $converts, $toneMap, $this->gamma($rule), in_array($dither, ColourValue::DITHERS, true) ? $dither : 'ordered', $mastering, $light, $rule->text('tag'), $rule->text('convert'), $rule->text('hdr10') ?? 'carry'), $origin, $text);
+        $draft->decide(
+            ColourCell::NAME,
+            new ColourValue(
+                $tagged,
+                $stored,
+                $source,
+                $converts,
+                $toneMap,
+                $this->gamma($rule),
+                in_array($dither, ColourValue::DITHERS, true) ? $dither : 'ordered',
+                $mastering,
+                $light,
+                $rule->text('tag'),
+                $rule->text('convert'),
+                $rule->text('hdr10') ?? 'carry',
+            ),
+            $origin,
+            $text,
+        );
     }
 
     /** What the samples of the cut are taken for: what a rule says they are, what the cut says, or what players assume. */
@@ -62,7 +87,12 @@ final class DecideColour
         $size = $draft->cutVideo->size;
         $assumed = ColourSpace::assumedFor($size->shorterSide(), $size->height)->colour();
 
-        return new Colour($colour->primaries ?? $assumed->primaries, $colour->transfer ?? $assumed->transfer, $colour->matrix ?? $assumed->matrix, $colour->fullRange);
+        return new Colour(
+            $colour->primaries ?? $assumed->primaries,
+            $colour->transfer ?? $assumed->transfer,
+            $colour->matrix ?? $assumed->matrix,
+            $colour->fullRange,
+        );
     }
 
     /** @return array{Colour, bool, bool} what the samples become; whether HDR is brought down; whether they are computed anew */
@@ -70,7 +100,9 @@ final class DecideColour
     {
         $space = ColourSpace::tryFrom($rule->text('convert') ?? '');
         $fullRange = match ($rule->text('range')) {
-            'full' => true, 'limited' => false, default => $source->fullRange && $draft->cutVideo->pixelFormat->chroma !== Chroma::Rgb,
+            'full' => true,
+            'limited' => false,
+            default => $source->fullRange && $draft->cutVideo->pixelFormat->chroma !== Chroma::Rgb,
         };
         if ($space === null && $source->isHdr() && $stored->bitDepth < 10) {
             $space = ColourSpace::Bt709;
@@ -83,10 +115,16 @@ final class DecideColour
         }
         $target = $space->colour($fullRange);
         if ($target->isHdr() && ! $source->isHdr()) {
-            throw new PlanImpossible(ColourCell::NAME, "A picture in {$source->label()} has no highlights that {$space->label()} could show. Keep it as it is, or choose BT.2020.");
+            throw new PlanImpossible(
+                ColourCell::NAME,
+                "A picture in {$source->label()} has no highlights that {$space->label()} could show. Keep it as it is, or choose BT.2020.",
+            );
         }
         if ($target->isHdr() && $stored->bitDepth < 10) {
-            throw new PlanImpossible(ColourCell::NAME, "{$draft->video()->name()} carries {$stored->bitDepth} bits, and HDR needs 10. Choose a profile with 10 bits.");
+            throw new PlanImpossible(
+                ColourCell::NAME,
+                "{$draft->video()->name()} carries {$stored->bitDepth} bits, and HDR needs 10. Choose a profile with 10 bits.",
+            );
         }
         $same = $target->showsLike(new Colour($source->primaries, $source->transfer, $source->matrix, $fullRange));
 
@@ -97,7 +135,11 @@ final class DecideColour
     private function metadata(Draft $draft, Fields $rule, Colour $tagged): array
     {
         $wish = $rule->text('hdr10') ?? 'carry';
-        if ($tagged->transfer !== 'smpte2084' || $wish === 'none' || ! $draft->video()->codec->keepsHdrMetadata($draft->container()->container)) {
+        if (
+            $tagged->transfer !== 'smpte2084' ||
+            $wish === 'none' ||
+            ! $draft->video()->codec->keepsHdrMetadata($draft->container()->container)
+        ) {
             return [null, null];
         }
         $measured = $draft->subject->found?->light;
@@ -109,7 +151,10 @@ final class DecideColour
     {
         $gamma = $rule->float('gamma') ?? 1.0;
         if (! ColourSchema::gamma()->hold($gamma)) {
-            throw new PlanImpossible(ColourCell::NAME, 'Gamma lies between '.ColourSchema::gamma().", not at {$gamma}; 1 leaves it alone.");
+            throw new PlanImpossible(
+                ColourCell::NAME,
+                'Gamma lies between '.ColourSchema::gamma().", not at {$gamma}; 1 leaves it alone.",
+            );
         }
 
         return $gamma;

@@ -9,6 +9,7 @@ use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\PlainCell;
+use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
@@ -59,6 +60,11 @@ final readonly class ContainerCell implements Cell
     public function choices(Catalogue $catalogue): array
     {
         return ContainerChoices::all($catalogue);
+    }
+
+    public function ways(): array
+    {
+        return [new Way(['set'], ['as'])];
     }
 
     public function ruleSchema(): array

@@ -13,6 +13,7 @@ final class ContainerSchema
     public static function rule(): array
     {
         return Shape::either(Shape::words(['host']), Shape::object([
+            'as' => Shape::words(['host']),
             'set' => Shape::text(40),
             'fastStart' => Shape::flag(),
         ]));

@@ -17,10 +17,17 @@ final class DecideContainer
         $asks = $draft->host?->asks;
         $known = $asks->container->ids ?? [];
         $fromHost = ! $rule->has('set') && $known !== [];
-        $id = $rule->text('set') ?? $known[0] ?? 'mp4';
-        $container = $draft->catalogue->containers()[$id] ?? throw new PlanImpossible(ContainerCell::NAME, "The container “{$id}” is not made here. Choose another one.");
+        $id = $rule->text('set') ?? ($known[0] ?? 'mp4');
+        $container =
+            $draft->catalogue->containers()[$id] ??
+            throw new PlanImpossible(ContainerCell::NAME, "The container “{$id}” is not made here. Choose another one.");
         // An upload that begins with its index can be read by the host while it arrives, asked for or not.
-        $fastStart = $container->hasFastStart() && ($rule->bool('fastStart') ?? ($draft->host !== null || ! $rule->has('set')));
-        $draft->decide(ContainerCell::NAME, new ContainerValue($container, $fastStart), $fromHost ? OriginSource::Host : OriginSource::Preset, $fromHost ? "asks {$container->name()}" : 'preset');
+        $fastStart = $container->hasFastStart() && ($rule->bool('fastStart') ?? $draft->host !== null || ! $rule->has('set'));
+        $draft->decide(
+            ContainerCell::NAME,
+            new ContainerValue($container, $fastStart),
+            $fromHost ? OriginSource::Host : OriginSource::Preset,
+            $fromHost ? "asks {$container->name()}" : 'preset',
+        );
     }
 }

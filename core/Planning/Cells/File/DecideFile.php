@@ -27,7 +27,10 @@ final class DecideFile
         try {
             $folder = $this->folder($rule->text('folder') ?? '', $fields);
             [$name, $version] = $this->free($draft, new NameTemplate($text), $fields, $folder);
-            if (! $rule->has('template') && $draft->subject->isPlanned(ltrim("{$folder}/{$this->named(new NameTemplate($text), $fields, 1, $draft)}", '/'))) {
+            if (
+                ! $rule->has('template') &&
+                $draft->subject->isPlanned(ltrim("{$folder}/{$this->named(new NameTemplate($text), $fields, 1, $draft)}", '/'))
+            ) {
                 // Two outputs of one sheet are told apart by what they are, not by a number.
                 $text = "{$usual} {preset}";
                 [$name, $version] = $this->free($draft, new NameTemplate($text), $fields, $folder);
@@ -35,7 +38,12 @@ final class DecideFile
         } catch (InvalidArgumentException $e) {
             throw new PlanImpossible(FileCell::NAME, $e->getMessage());
         }
-        $draft->decide(FileCell::NAME, new FileValue($name, $folder, $text, $version, $this->named(new NameTemplate($text), $fields, 1, $draft)), $rule->has('template') || $rule->has('folder') ? OriginSource::Preset : OriginSource::Rule, $version > 1 ? "version {$version}: the name is taken" : $text);
+        $draft->decide(
+            FileCell::NAME,
+            new FileValue($name, $folder, $text, $version, $this->named(new NameTemplate($text), $fields, 1, $draft)),
+            $rule->has('template') || $rule->has('folder') ? OriginSource::Preset : OriginSource::Rule,
+            $version > 1 ? "version {$version}: the name is taken" : $text,
+        );
     }
 
     /**
@@ -91,7 +99,9 @@ final class DecideFile
             }
         }
         if (str_starts_with($folder, '/')) {
-            throw new InvalidArgumentException('A folder lies below the one for deliveries: masters, or uploads/{host}, without a / before it.');
+            throw new InvalidArgumentException(
+                'A folder lies below the one for deliveries: masters, or uploads/{host}, without a / before it.',
+            );
         }
 
         return implode('/', array_map(static fn (string $part): string => (new NameTemplate($part))->fill($fields, 1), $parts));

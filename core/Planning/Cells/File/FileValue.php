@@ -16,8 +16,13 @@ final readonly class FileValue implements Value
      * @param  int  $version  the first that is free
      * @param  string  $first  name of the first version
      */
-    public function __construct(public string $name, public string $folder, public string $template, public int $version, private string $first = '')
-    {
+    public function __construct(
+        public string $name,
+        public string $folder,
+        public string $template,
+        public int $version,
+        private string $first = '',
+    ) {
     }
 
     /** Folder and name, as one path below the folder for deliveries. */
@@ -44,6 +49,12 @@ final readonly class FileValue implements Value
 
     public function toArray(): array
     {
-        return ['label' => $this->label(), 'name' => $this->name, 'folder' => $this->folder, 'template' => $this->template, 'version' => $this->version];
+        return [
+            'label' => $this->label(),
+            'name' => $this->name,
+            'folder' => $this->folder,
+            'template' => $this->template,
+            'version' => $this->version,
+        ];
     }
 }

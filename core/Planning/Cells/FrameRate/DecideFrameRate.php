@@ -35,7 +35,19 @@ final class DecideFrameRate
         [$scan, $fields] = $this->scan($draft, $rule);
         $by = FrameRateMethod::tryFrom($rule->text('by') ?? '') ?? FrameRateMethod::Repeat;
         [$rate, $source, $text] = $this->rate($draft, $rule);
-        $draft->decide(FrameRateCell::NAME, new FrameRateValue($rate, $scan, $fields, ! $rate->equals($video->frameRate) || $video->variableRate, $by, $this->source($draft, $rule)), $source, $text);
+        $draft->decide(
+            FrameRateCell::NAME,
+            new FrameRateValue(
+                $rate,
+                $scan,
+                $fields,
+                ! $rate->equals($video->frameRate) || $video->variableRate,
+                $by,
+                $this->source($draft, $rule),
+            ),
+            $source,
+            $text,
+        );
     }
 
     /** @return array{FrameRate, OriginSource, string} */
@@ -57,7 +69,13 @@ final class DecideFrameRate
         if ($least !== null) {
             $rate = $this->lifted($own, $least);
 
-            return [$rate, $rate->equals($own) ? OriginSource::Cut : OriginSource::Preset, $rate->equals($own) ? "follows, at least {$least->label()}" : "{$own->label()} × ".$rate->perSecond->over($own->perSecond)->round().", at least {$least->label()}"];
+            return [
+                $rate,
+                $rate->equals($own) ? OriginSource::Cut : OriginSource::Preset,
+                $rate->equals($own)
+                    ? "follows, at least {$least->label()}"
+                    : "{$own->label()} × ".$rate->perSecond->over($own->perSecond)->round().", at least {$least->label()}",
+            ];
         }
         $asks = $draft->host?->asks;
         $side = $draft->frameSize()->frame->shorterSide();
@@ -69,7 +87,9 @@ final class DecideFrameRate
             $rate,
             $changed ? OriginSource::Host : ($video->variableRate ? OriginSource::Rule : OriginSource::Cut),
             match (true) {
-                $changed => "{$own->label()} × ".$rate->perSecond->over($own->perSecond)->round().", asks {$asks?->frameRate->wordsFor($side)}",
+                $changed => "{$own->label()} × ".
+                    $rate->perSecond->over($own->perSecond)->round().
+                    ", asks {$asks?->frameRate->wordsFor($side)}",
                 $video->variableRate => 'made constant',
                 $asks?->frameRate->minimum !== null && $side >= FrameRateAsk::HD => "follows, asks ≥ {$asks->frameRate->minimum->label()}",
                 default => 'follows',
@@ -107,8 +127,12 @@ final class DecideFrameRate
         $found = $draft->subject->found;
         $motion = $found === null || $found->motion === [] ? null : array_sum($found->motion) / count($found->motion);
 
-        return $motion !== null && $draft->cutVideo->size->shorterSide() <= self::MOST_SD_LINES && $found->grain >= self::NOISY && $motion <= self::CALM
-            ? FieldMethod::Blend : FieldMethod::Interpolate;
+        return $motion !== null &&
+            $draft->cutVideo->size->shorterSide() <= self::MOST_SD_LINES &&
+            $found->grain >= self::NOISY &&
+            $motion <= self::CALM
+            ? FieldMethod::Blend
+            : FieldMethod::Interpolate;
     }
 
     private function lifted(FrameRate $rate, FrameRate $floor): FrameRate

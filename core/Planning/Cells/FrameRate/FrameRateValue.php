@@ -17,8 +17,14 @@ final readonly class FrameRateValue implements Value
      * @param  FieldMethod|null  $fields  how fields are made into frames; null where there are none, or they are kept
      * @param  bool  $convert  frames come at another rate, or evenly where the cut's do not
      */
-    public function __construct(public FrameRate $rate, public Scan $scan, public ?FieldMethod $fields, public bool $convert, public FrameRateMethod $by, public Scan $source)
-    {
+    public function __construct(
+        public FrameRate $rate,
+        public Scan $scan,
+        public ?FieldMethod $fields,
+        public bool $convert,
+        public FrameRateMethod $by,
+        public Scan $source,
+    ) {
     }
 
     public function deinterlaces(): bool
@@ -28,12 +34,14 @@ final readonly class FrameRateValue implements Value
 
     public function label(): string
     {
-        return $this->rate->label().match (true) {
-            $this->scan->isInterlaced() => ' · interlaced',
-            $this->fields === FieldMethod::Interpolate => ' · made progressive',
-            $this->fields === FieldMethod::Blend => ' · fields blended',
-            default => '',
-        }.($this->convert && $this->by !== FrameRateMethod::Repeat ? " · {$this->by->label()}" : '');
+        return $this->rate->label().
+            match (true) {
+                $this->scan->isInterlaced() => ' · interlaced',
+                $this->fields === FieldMethod::Interpolate => ' · made progressive',
+                $this->fields === FieldMethod::Blend => ' · fields blended',
+                default => '',
+            }.
+            ($this->convert && $this->by !== FrameRateMethod::Repeat ? " · {$this->by->label()}" : '');
     }
 
     public function canChange(): bool

@@ -30,7 +30,9 @@ final class DecideFrameSize
     /** What the cut's black bars leave of it, where they are to be left out and were found. */
     private function window(Draft $draft): ?FrameWindow
     {
-        return $draft->rules->fields('frameSize')->text('bars') === 'trim' ? $draft->subject->found?->bars?->inside($draft->cutVideo->uprightSize()) : null;
+        return $draft->rules->fields('frameSize')->text('bars') === 'trim'
+            ? $draft->subject->found?->bars?->inside($draft->cutVideo->uprightSize())
+            : null;
     }
 
     /** @param  FrameSize|null  $part  of the cut's upright picture; null for all of it */
@@ -43,13 +45,23 @@ final class DecideFrameSize
             if ($rule->has('exact')) {
                 $frame = FrameSize::parse((string) $rule->text('exact'));
                 if ($frame->width % 2 !== 0 || $frame->height % 2 !== 0) {
-                    throw new PlanImpossible(FrameSizeCell::NAME, "{$frame} has an odd side, which 4:2:0 and 4:2:2 sampling cannot store. The nearest even size is {$frame->even()}.");
+                    throw new PlanImpossible(
+                        FrameSizeCell::NAME,
+                        "{$frame} has an odd side, which 4:2:0 and 4:2:2 sampling cannot store. The nearest even size is {$frame->even()}.",
+                    );
                 }
-                $value = $rule->has('display') ? $this->shown($draft, $draft->cutVideo->displayAspect($part), $frame, (string) $rule->text('display')) : match ($rule->text('shape')) {
-                    'crop' => $this->cropped(Fitting::covering($displayed->aspect(), $frame), $frame),
-                    'stretch' => new FrameSizeValue($frame, $frame, $square, stretched: ! Fitting::inside($displayed->aspect(), $frame)->equals($frame)),
-                    default => new FrameSizeValue($frame, Fitting::inside($displayed->aspect(), $frame), $square),
-                };
+                $value = $rule->has('display')
+                    ? $this->shown($draft, $draft->cutVideo->displayAspect($part), $frame, (string) $rule->text('display'))
+                    : match ($rule->text('shape')) {
+                        'crop' => $this->cropped(Fitting::covering($displayed->aspect(), $frame), $frame),
+                        'stretch' => new FrameSizeValue(
+                            $frame,
+                            $frame,
+                            $square,
+                            stretched: ! Fitting::inside($displayed->aspect(), $frame)->equals($frame),
+                        ),
+                        default => new FrameSizeValue($frame, Fitting::inside($displayed->aspect(), $frame), $square),
+                    };
                 $draft->decide(FrameSizeCell::NAME, $value, OriginSource::Preset, 'exactly');
 
                 return;
@@ -57,7 +69,12 @@ final class DecideFrameSize
             if ($rule->has('step')) {
                 $size = UsualSizes::next($displayed, $rule->int('step') ?? 0);
                 $follows = $size->equals($displayed->even());
-                $draft->decide(FrameSizeCell::NAME, new FrameSizeValue($size, $size, $square), $follows ? OriginSource::Cut : OriginSource::Preset, $follows ? 'follows' : (($rule->int('step') ?? 0) > 0 ? 'one size up' : 'one size down'));
+                $draft->decide(
+                    FrameSizeCell::NAME,
+                    new FrameSizeValue($size, $size, $square),
+                    $follows ? OriginSource::Cut : OriginSource::Preset,
+                    $follows ? 'follows' : (($rule->int('step') ?? 0) > 0 ? 'one size up' : 'one size down'),
+                );
 
                 return;
             }
@@ -67,21 +84,34 @@ final class DecideFrameSize
                 $turned = $displayed->isUpright() !== $bounds->isUpright() ? new FrameSize($bounds->height, $bounds->width) : $bounds;
                 $size = $displayed->fitInside($turned);
                 $follows = $size->equals($displayed);
-                $draft->decide(FrameSizeCell::NAME, new FrameSizeValue($size, $size, $square), $follows ? OriginSource::Cut : OriginSource::Preset, $follows ? 'follows' : "inside {$turned}");
+                $draft->decide(
+                    FrameSizeCell::NAME,
+                    new FrameSizeValue($size, $size, $square),
+                    $follows ? OriginSource::Cut : OriginSource::Preset,
+                    $follows ? 'follows' : "inside {$turned}",
+                );
 
                 return;
             }
         } catch (InvalidArgumentException $e) {
             throw new PlanImpossible(FrameSizeCell::NAME, $e->getMessage());
         }
-        if ($rule->text('follow') === 'stored' && ($draft->cutVideo->hasSquarePixels() || $draft->video()->codec->keepsPixelShape($draft->container()->container))) {
+        if (
+            $rule->text('follow') === 'stored' &&
+            ($draft->cutVideo->hasSquarePixels() || $draft->video()->codec->keepsPixelShape($draft->container()->container))
+        ) {
             [$size, $aspect] = $this->stored($draft, $part);
             $draft->decide(FrameSizeCell::NAME, new FrameSizeValue($size, $size, $aspect), OriginSource::Cut, 'follows');
 
             return;
         }
         $size = $displayed->even();
-        $draft->decide(FrameSizeCell::NAME, new FrameSizeValue($size, $size, $square), OriginSource::Cut, $draft->cutVideo->hasSquarePixels() ? 'follows' : 'follows, square pixels');
+        $draft->decide(
+            FrameSizeCell::NAME,
+            new FrameSizeValue($size, $size, $square),
+            OriginSource::Cut,
+            $draft->cutVideo->hasSquarePixels() ? 'follows' : 'follows, square pixels',
+        );
     }
 
     /** A cut that is tagged stays tagged as long as its frame is shown whole; a rule can tag one that is not. */
@@ -107,7 +137,11 @@ final class DecideFrameSize
     private function shown(Draft $draft, Fraction $aspect, FrameSize $frame, string $display): FrameSizeValue
     {
         if (! $draft->video()->codec->keepsPixelShape($draft->container()->container)) {
-            throw new PlanImpossible(FrameSizeCell::NAME, "{$draft->video()->codec->name()} in {$draft->container()->container->name()} cannot say that a frame is shown at {$display}. Choose another codec, or square pixels.");
+            throw new PlanImpossible(
+                FrameSizeCell::NAME,
+                "{$draft->video()->codec->name()} in {$draft->container()->container->name()} cannot say that a frame is shown at "
+                    ."{$display}. Choose another codec, or square pixels.",
+            );
         }
         // Half-way between 4:3 and 16:9 in width.
         $wide = $display === '16:9' || ($display === 'nearest' && $aspect->compare(new Fraction(14, 9)) > 0);
@@ -129,6 +163,9 @@ final class DecideFrameSize
     {
         $video = $draft->cutVideo;
 
-        return [($part ?? $video->uprightSize())->even(), $video->rotation % 180 === 0 ? $video->sampleAspect : (new Fraction(1))->over($video->sampleAspect)];
+        return [
+            ($part ?? $video->uprightSize())->even(),
+            $video->rotation % 180 === 0 ? $video->sampleAspect : (new Fraction(1))->over($video->sampleAspect),
+        ];
     }
 }

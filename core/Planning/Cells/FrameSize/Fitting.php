@@ -14,11 +14,11 @@ final class Fitting
     public static function inside(Fraction $aspect, FrameSize $frame): FrameSize
     {
         $wide = $aspect->compare($frame->aspect()) >= 0;
-        $side = $wide
-            ? (new Fraction($frame->width))->over($aspect)
-            : (new Fraction($frame->height))->times($aspect);
+        $side = $wide ? (new Fraction($frame->width))->over($aspect) : (new Fraction($frame->height))->times($aspect);
         $even = max(2, 2 * $side->over(2)->round());
-        $fitted = $wide ? new FrameSize($frame->width, min($even, $frame->height)) : new FrameSize(min($even, $frame->width), $frame->height);
+        $fitted = $wide
+            ? new FrameSize($frame->width, min($even, $frame->height))
+            : new FrameSize(min($even, $frame->width), $frame->height);
 
         return abs($fitted->width - $frame->width) <= 2 && abs($fitted->height - $frame->height) <= 2 ? $frame : $fitted;
     }

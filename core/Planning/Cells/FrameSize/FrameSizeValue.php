@@ -18,8 +18,15 @@ final readonly class FrameSizeValue implements Value
      * @param  string|null  $projection  of a 360 picture, which the file is told: equirectangular
      * @param  FrameWindow|null  $window  the part of the cut's upright picture that is shown; null for all of it
      */
-    public function __construct(public FrameSize $frame, public FrameSize $picture, public Fraction $sampleAspect, public ?FrameSize $scaled = null, public bool $stretched = false, public ?string $projection = null, public ?FrameWindow $window = null)
-    {
+    public function __construct(
+        public FrameSize $frame,
+        public FrameSize $picture,
+        public Fraction $sampleAspect,
+        public ?FrameSize $scaled = null,
+        public bool $stretched = false,
+        public ?string $projection = null,
+        public ?FrameWindow $window = null,
+    ) {
     }
 
     public function projected(?string $projection): self
@@ -39,9 +46,17 @@ final readonly class FrameSizeValue implements Value
 
     public function label(): string
     {
-        $pixels = $this->sampleAspect->equals(new Fraction(1)) ? '' : " · {$this->sampleAspect->numerator}:{$this->sampleAspect->denominator} pixels";
+        $pixels = $this->sampleAspect->equals(new Fraction(1))
+            ? ''
+            : " · {$this->sampleAspect->numerator}:{$this->sampleAspect->denominator} pixels";
 
-        return $this->frame.$pixels.($this->isPadded() ? " · {$this->picture} inside" : '').($this->scaled === null ? '' : ' · cropped').($this->stretched ? ' · stretched' : '').($this->window === null ? '' : ' · bars left out').($this->projection === null ? '' : ' · 360');
+        return $this->frame.
+            $pixels.
+            ($this->isPadded() ? " · {$this->picture} inside" : '').
+            ($this->scaled === null ? '' : ' · cropped').
+            ($this->stretched ? ' · stretched' : '').
+            ($this->window === null ? '' : ' · bars left out').
+            ($this->projection === null ? '' : ' · 360');
     }
 
     public function canChange(): bool
@@ -59,7 +74,10 @@ final readonly class FrameSizeValue implements Value
             'pictureWidth' => $this->picture->width,
             'pictureHeight' => $this->picture->height,
             'shape' => match (true) {
-                $this->scaled !== null => 'crop', $this->stretched => 'stretch', $this->isPadded() => 'pad', default => null,
+                $this->scaled !== null => 'crop',
+                $this->stretched => 'stretch',
+                $this->isPadded() => 'pad',
+                default => null,
             },
             'sampleAspect' => (string) $this->sampleAspect,
             'projection' => $this->projection,

@@ -16,19 +16,30 @@ final class DecideKeyframes
     {
         $rate = $draft->frameRate()->rate;
         if ($draft->video()->codec->isIntraOnly()) {
-            $draft->decide(KeyframesCell::NAME, new KeyframesValue(1, $rate->secondsOf(1), true, 0, false), OriginSource::Rule, $draft->video()->codec->name());
+            $draft->decide(
+                KeyframesCell::NAME,
+                new KeyframesValue(1, $rate->secondsOf(1), true, 0, false),
+                OriginSource::Rule,
+                $draft->video()->codec->name(),
+            );
 
             return;
         }
         $rule = $draft->rules->fields('keyframes');
         $asks = $draft->host?->asks->keyframes;
-        $seconds = $rule->fraction('seconds') ?? $asks->seconds ?? new Fraction(2);
+        $seconds = $rule->fraction('seconds') ?? ($asks->seconds ?? new Fraction(2));
         if (! KeyframesSchema::seconds()->hold($seconds->toFloat())) {
-            throw new PlanImpossible(KeyframesCell::NAME, 'From one keyframe to the next go '.KeyframesSchema::seconds()." s, not {$seconds->toFloat()} s.");
+            throw new PlanImpossible(
+                KeyframesCell::NAME,
+                'From one keyframe to the next go '.KeyframesSchema::seconds()." s, not {$seconds->toFloat()} s.",
+            );
         }
-        $bFrames = $rule->int('bFrames') ?? $asks->mostBFrames ?? 2;
+        $bFrames = $rule->int('bFrames') ?? ($asks->mostBFrames ?? 2);
         if (! KeyframesSchema::bFrames()->hold($bFrames)) {
-            throw new PlanImpossible(KeyframesCell::NAME, 'Between two reference frames stand '.KeyframesSchema::bFrames()." B-frames, not {$bFrames}.");
+            throw new PlanImpossible(
+                KeyframesCell::NAME,
+                'Between two reference frames stand '.KeyframesSchema::bFrames()." B-frames, not {$bFrames}.",
+            );
         }
         $bFrames = min($bFrames, $draft->video()->codec->mostBFrames());
         if ($draft->video()->profile === 'baseline') {
@@ -36,19 +47,33 @@ final class DecideKeyframes
         }
         $frames = $rule->int('frames') ?? max(1, $rate->framesIn($seconds));
         if (! KeyframesSchema::frames()->hold($frames)) {
-            throw new PlanImpossible(KeyframesCell::NAME, 'A keyframe comes after '.KeyframesSchema::frames()." frames, not after {$frames}.");
+            throw new PlanImpossible(
+                KeyframesCell::NAME,
+                'A keyframe comes after '.KeyframesSchema::frames()." frames, not after {$frames}.",
+            );
         }
         $references = $rule->int('references');
         if ($references !== null && ! KeyframesSchema::references()->hold($references)) {
-            throw new PlanImpossible(KeyframesCell::NAME, 'A decoder keeps '.KeyframesSchema::references()." reference frames, not {$references}.");
+            throw new PlanImpossible(
+                KeyframesCell::NAME,
+                'A decoder keeps '.KeyframesSchema::references()." reference frames, not {$references}.",
+            );
         }
         // Asked for or not, a closed GOP can be cut and served anywhere; only a rule opens it.
         $closed = $rule->bool('closed') ?? true;
-        $pyramid = $rule->bool('pyramid') ?? $asks->pyramid ?? false;
+        $pyramid = $rule->bool('pyramid') ?? ($asks->pyramid ?? false);
         $fromHost = $draft->rules->word('keyframes') === 'host' && $asks !== null && $asks->saysWhere();
         $draft->decide(
             KeyframesCell::NAME,
-            new KeyframesValue($frames, $rate->secondsOf($frames), $closed, $bFrames, $pyramid && $bFrames > 1, $references, $rule->bool('sceneCuts') ?? true),
+            new KeyframesValue(
+                $frames,
+                $rate->secondsOf($frames),
+                $closed,
+                $bFrames,
+                $pyramid && $bFrames > 1,
+                $references,
+                $rule->bool('sceneCuts') ?? true,
+            ),
             $fromHost ? OriginSource::Host : OriginSource::Preset,
             $fromHost ? 'asks '.($asks->closed ? 'closed' : 'open') : 'preset',
         );

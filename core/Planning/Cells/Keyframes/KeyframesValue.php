@@ -16,8 +16,15 @@ final readonly class KeyframesValue implements Value
      * @param  int|null  $references  frames that the decoder keeps; null leaves them to the encoder
      * @param  bool  $sceneCuts  a keyframe is put where a new scene begins, too
      */
-    public function __construct(public int $frames, public Fraction $seconds, public bool $closed, public int $bFrames, public bool $pyramid, public ?int $references = null, public bool $sceneCuts = true)
-    {
+    public function __construct(
+        public int $frames,
+        public Fraction $seconds,
+        public bool $closed,
+        public int $bFrames,
+        public bool $pyramid,
+        public ?int $references = null,
+        public bool $sceneCuts = true,
+    ) {
     }
 
     public function isIntra(): bool
@@ -42,6 +49,15 @@ final readonly class KeyframesValue implements Value
 
     public function toArray(): array
     {
-        return ['label' => $this->label(), 'frames' => $this->frames, 'seconds' => (string) $this->seconds, 'closed' => $this->closed, 'bFrames' => $this->bFrames, 'pyramid' => $this->pyramid, 'references' => $this->references, 'sceneCuts' => $this->sceneCuts];
+        return [
+            'label' => $this->label(),
+            'frames' => $this->frames,
+            'seconds' => (string) $this->seconds,
+            'closed' => $this->closed,
+            'bFrames' => $this->bFrames,
+            'pyramid' => $this->pyramid,
+            'references' => $this->references,
+            'sceneCuts' => $this->sceneCuts,
+        ];
     }
 }

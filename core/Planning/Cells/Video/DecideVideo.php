@@ -24,20 +24,42 @@ final class DecideVideo
         }
         $asked = $draft->host?->asks->codecFor($draft->cutVideo->displaySize()->width);
         $fromHost = ! $rule->has('codec') && $asked !== null;
-        $id = $rule->text('codec') ?? $asked->codec ?? 'h264';
-        $codec = $draft->catalogue->videoCodecs()[$id] ?? throw new PlanImpossible(VideoCell::NAME, "The codec “{$id}” is not made here. Choose another one.");
+        $id = $rule->text('codec') ?? ($asked->codec ?? 'h264');
+        $codec =
+            $draft->catalogue->videoCodecs()[$id] ??
+            throw new PlanImpossible(VideoCell::NAME, "The codec “{$id}” is not made here. Choose another one.");
         $profiles = $codec->profiles();
-        $profile = $rule->text('profile') ?? ($fromHost ? $asked->profile ?? null : null) ?? array_key_first($profiles);
+        $profile = $rule->text('profile') ?? (($fromHost ? $asked->profile ?? null : null) ?? array_key_first($profiles));
         if ($profile !== null && ! isset($profiles[$profile])) {
-            throw new PlanImpossible(VideoCell::NAME, "{$codec->name()} has no profile “{$profile}”. It has: ".implode(', ', array_keys($profiles)).'.');
+            throw new PlanImpossible(
+                VideoCell::NAME,
+                "{$codec->name()} has no profile “{$profile}”. It has: ".implode(', ', array_keys($profiles)).'.',
+            );
         }
         $effort = $rule->text('effort') ?? 'medium';
         $level = $rule->text('level');
         if ($level !== null && ! in_array($level, $codec->levels(), true)) {
-            throw new PlanImpossible(VideoCell::NAME, $codec->levels() === [] ? "{$codec->name()} has no levels." : "{$codec->name()} has no level {$level}. It has: ".implode(', ', $codec->levels()).'.');
+            throw new PlanImpossible(
+                VideoCell::NAME,
+                $codec->levels() === []
+                    ? "{$codec->name()} has no levels."
+                    : "{$codec->name()} has no level {$level}. It has: ".implode(', ', $codec->levels()).'.',
+            );
         }
         $tune = $rule->text('tune');
-        $value = new VideoValue($codec, $profile, $level, in_array($effort, VideoValue::EFFORTS, true) ? $effort : 'medium', in_array($tune, VideoValue::TUNES, true) ? $tune : null, $rule->text('device') === 'hardware' ? HardwareEncoders::find($id, $draft->subject->hardware) : null);
-        $draft->decide(VideoCell::NAME, $value, $fromHost ? OriginSource::Host : OriginSource::Preset, $fromHost ? "asks {$value->name()}" : 'preset');
+        $value = new VideoValue(
+            $codec,
+            $profile,
+            $level,
+            in_array($effort, VideoValue::EFFORTS, true) ? $effort : 'medium',
+            in_array($tune, VideoValue::TUNES, true) ? $tune : null,
+            $rule->text('device') === 'hardware' ? HardwareEncoders::find($id, $draft->subject->hardware) : null,
+        );
+        $draft->decide(
+            VideoCell::NAME,
+            $value,
+            $fromHost ? OriginSource::Host : OriginSource::Preset,
+            $fromHost ? "asks {$value->name()}" : 'preset',
+        );
     }
 }

@@ -13,7 +13,7 @@ final class VideoSchema
     public static function rule(): array
     {
         return Shape::either(Shape::words(['host', 'none']), Shape::object([
-            'as' => Shape::words(['host']),
+            'as' => Shape::words(['host', 'none']),
             'codec' => Shape::text(40),
             'profile' => Shape::text(40),
             'effort' => Shape::words(VideoValue::EFFORTS),

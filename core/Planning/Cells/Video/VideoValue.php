@@ -19,8 +19,14 @@ final readonly class VideoValue implements Value
      * @param  string|null  $tune  one of TUNES, for encoders that know it
      * @param  string|null  $hardware  the engine's encoder in a graphics chip; null for software
      */
-    public function __construct(public VideoCodec $codec, public ?string $profile, public ?string $level, public string $effort, public ?string $tune = null, public ?string $hardware = null)
-    {
+    public function __construct(
+        public VideoCodec $codec,
+        public ?string $profile,
+        public ?string $level,
+        public string $effort,
+        public ?string $tune = null,
+        public ?string $hardware = null,
+    ) {
     }
 
     public function atLevel(?string $level): self
@@ -44,7 +50,10 @@ final readonly class VideoValue implements Value
 
     public function label(): string
     {
-        return $this->name().($this->level === null ? '' : ' · '.$this->level).($this->tune === null ? '' : " · {$this->tune}").($this->hardware === null ? '' : ' · hardware');
+        return $this->name().
+            ($this->level === null ? '' : ' · '.$this->level).
+            ($this->tune === null ? '' : " · {$this->tune}").
+            ($this->hardware === null ? '' : ' · hardware');
     }
 
     public function canChange(): bool
@@ -54,6 +63,14 @@ final readonly class VideoValue implements Value
 
     public function toArray(): array
     {
-        return ['label' => $this->label(), 'codec' => $this->codec->id(), 'profile' => $this->profile, 'level' => $this->level, 'effort' => $this->effort, 'tune' => $this->tune, 'device' => $this->hardware === null ? 'software' : 'hardware'];
+        return [
+            'label' => $this->label(),
+            'codec' => $this->codec->id(),
+            'profile' => $this->profile,
+            'level' => $this->level,
+            'effort' => $this->effort,
+            'tune' => $this->tune,
+            'device' => $this->hardware === null ? 'software' : 'hardware',
+        ];
     }
 }
