@@ -66,19 +66,13 @@ final class EngineFailed extends RuntimeException implements Refused
     {
         [$what, $todo, $kept] = match (true) {
             str_contains($detail, 'No space left on device') => [
-                'The drive is full.',
-                'Make room and pack again.',
-                'The unfinished file was removed.',
+                'The drive is full.', 'Make room and pack again.', 'The unfinished file was removed.',
             ],
             str_contains($detail, 'Permission denied') => [
-                'The folder cannot be written to.',
-                'Choose another folder, or change who may write there.',
-                '',
+                'The folder cannot be written to.', 'Choose another folder, or change who may write there.', '',
             ],
             str_contains($detail, 'Invalid data found') => [
-                'The cut could not be decoded to its end.',
-                'It may be damaged; play it through, or export it again.',
-                '',
+                'The cut could not be decoded to its end.', 'It may be damaged; play it through, or export it again.', '',
             ],
             default => ['The engine stopped: '.(self::lastLine($detail) ?: 'it gave no reason').'.', '', ''],
         };

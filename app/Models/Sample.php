@@ -41,12 +41,12 @@ class Sample extends Model
         $figure = fn (string $name): ?float => isset($this->result[$name]) ? (float) $this->result[$name] : null;
 
         return new Sampled(
-            (float) $this->result['bytesPerFrame'],
-            (int) $this->result['marginPercent'],
-            $figure('secondsPerFrame'),
-            (int) $this->result['frames'],
-            $figure('soundBytesPerSecond'),
-            $figure('ampleBytesPerFrame'),
+            bytesPerFrame: (float) $this->result['bytesPerFrame'],
+            marginPercent: (int) $this->result['marginPercent'],
+            secondsPerFrame: $figure('secondsPerFrame'),
+            frames: (int) $this->result['frames'],
+            soundBytesPerSecond: $figure('soundBytesPerSecond'),
+            ampleBytesPerFrame: $figure('ampleBytesPerFrame'),
         );
     }
 }

@@ -57,22 +57,22 @@ final readonly class Analysis
         $silence = Silence::in($facts, $rate);
 
         return new self(
-            $reading,
-            TrueScan::in($facts),
-            RepeatedFrames::in($facts),
-            Bars::in($facts),
-            $black,
-            StillSpans::in($facts, $rate),
-            $silence,
-            Leftover::in($facts->frames(), $rate, $black, $silence, $facts->hasSound()),
-            Loudness::in($facts),
-            PerSecond::of($facts->of(Measure::Spatial), $second),
-            PerSecond::of($facts->of(Measure::Temporal), $second),
-            PerSecond::of($facts->of(Measure::Mean), $second),
-            self::darkness($facts),
-            self::middle($facts->of(Measure::Gradient)),
-            self::middle($facts->of(Measure::Grain)),
-            LightMeter::in($facts),
+            reading: $reading,
+            trueScan: TrueScan::in($facts),
+            repeated: RepeatedFrames::in($facts),
+            bars: Bars::in($facts),
+            black: $black,
+            still: StillSpans::in($facts, $rate),
+            silence: $silence,
+            leftover: Leftover::in($facts->frames(), $rate, $black, $silence, $facts->hasSound()),
+            loudness: Loudness::in($facts),
+            detail: PerSecond::of($facts->of(Measure::Spatial), $second),
+            motion: PerSecond::of($facts->of(Measure::Temporal), $second),
+            brightness: PerSecond::of($facts->of(Measure::Mean), $second),
+            darkness: self::darkness($facts),
+            gradient: self::middle($facts->of(Measure::Gradient)),
+            grain: self::middle($facts->of(Measure::Grain)),
+            light: LightMeter::in($facts),
         );
     }
 

@@ -47,17 +47,17 @@ final readonly class Found
         $light = $fields->within('light');
 
         return new self(
-            $sound->float('integrated'),
-            $sound->float('truePeak'),
-            self::numbers($sound->within('shortTerm')),
-            self::numbers($fields->within('detail')),
-            self::numbers($fields->within('motion')),
-            $fields->float('darkness') ?? 0.0,
-            $fields->float('gradient') ?? 0.0,
-            $fields->float('grain') ?? 0.0,
-            $light->has('maxCll') ? new ContentLight($light->int('maxCll') ?? 0, $light->int('maxFall') ?? 0) : null,
-            Scan::tryFrom($fields->text('scan') ?? ''),
-            $fields->has('bars') ? Bars::told($fields->within('bars')) : null,
+            loudness: $sound->float('integrated'),
+            truePeak: $sound->float('truePeak'),
+            shortTerm: self::numbers($sound->within('shortTerm')),
+            detail: self::numbers($fields->within('detail')),
+            motion: self::numbers($fields->within('motion')),
+            darkness: $fields->float('darkness') ?? 0.0,
+            gradient: $fields->float('gradient') ?? 0.0,
+            grain: $fields->float('grain') ?? 0.0,
+            light: $light->has('maxCll') ? new ContentLight($light->int('maxCll') ?? 0, $light->int('maxFall') ?? 0) : null,
+            scan: Scan::tryFrom($fields->text('scan') ?? ''),
+            bars: $fields->has('bars') ? Bars::told($fields->within('bars')) : null,
         );
     }
 

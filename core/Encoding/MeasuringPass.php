@@ -201,17 +201,7 @@ final readonly class MeasuringPass
         $gop = self::PROXY_GOP;
 
         return [
-            '-map',
-            '[proxy]',
-            '-fps_mode',
-            'passthrough',
-            '-c:v',
-            'libx264',
-            '-preset',
-            'ultrafast',
-            '-crf',
-            '25',
-            '-x264-params',
+            '-map', '[proxy]', '-fps_mode', 'passthrough', '-c:v', 'libx264', '-preset', 'ultrafast', '-crf', '25', '-x264-params',
             "keyint={$gop}:min-keyint={$gop}:scenecut=0:bframes=0",
             '-f',
             'h264',

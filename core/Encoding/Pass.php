@@ -46,12 +46,12 @@ final readonly class Pass
         $fields = new Fields($pass);
 
         return new self(
-            $fields->texts('input'),
-            $fields->texts('arguments'),
-            $fields->bool('writes') ?? true,
-            $fields->int('weight') ?? 100,
-            (string) base64_decode($fields->text('boxes') ?? '', true),
-            $fields->text('images'),
+            input: $fields->texts('input'),
+            arguments: $fields->texts('arguments'),
+            writes: $fields->bool('writes') ?? true,
+            weight: $fields->int('weight') ?? 100,
+            boxes: (string) base64_decode($fields->text('boxes') ?? '', true),
+            images: $fields->text('images'),
         );
     }
 }

@@ -32,24 +32,24 @@ final readonly class PassBuilder
             return [
                 new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
                 new Pass(
-                    $input,
-                    [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)],
-                    true,
-                    100 - self::FIRST_PASS_WEIGHT,
-                    PictureBoxes::of($plan),
-                    self::images($plan),
+                    input: $input,
+                    arguments: [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)],
+                    writes: true,
+                    weight: 100 - self::FIRST_PASS_WEIGHT,
+                    boxes: PictureBoxes::of($plan),
+                    images: self::images($plan),
                 ),
             ];
         }
 
         return [
             new Pass(
-                $input,
-                [...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)],
-                true,
-                100,
-                PictureBoxes::of($plan),
-                self::images($plan),
+                input: $input,
+                arguments: [...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)],
+                writes: true,
+                weight: 100,
+                boxes: PictureBoxes::of($plan),
+                images: self::images($plan),
             ),
         ];
     }

@@ -142,12 +142,12 @@ final readonly class HostFile
     {
         $ladder = array_map(
             static fn (Fields $row): Rung => new Rung(
-                $row->int('shorterSide') ?? 0,
-                $row->text('codec') ?? '',
-                $row->has('kbps') ? Bitrate::kilobits($row->int('kbps') ?? 0) : null,
-                $row->int('quality'),
-                $row->fraction('keyframeSeconds') ?? new Fraction(2),
-                $row->text('speed') ?? 'medium',
+                shorterSide: $row->int('shorterSide') ?? 0,
+                codec: $row->text('codec') ?? '',
+                average: $row->has('kbps') ? Bitrate::kilobits($row->int('kbps') ?? 0) : null,
+                quality: $row->int('quality'),
+                keyframeSeconds: $row->fraction('keyframeSeconds') ?? new Fraction(2),
+                speed: $row->text('speed') ?? 'medium',
             ),
             $tier->rows('ladder'),
         );

@@ -35,17 +35,17 @@ final readonly class Planner
         $refused = [];
         while (true) {
             $draft = new Draft(
-                $this->cells,
-                $subject,
-                $reading,
-                $video,
-                $spec->preset,
-                $spec->host,
-                $this->catalogue,
-                $rules,
-                $edits,
-                $range,
-                $duration,
+                cells: $this->cells,
+                subject: $subject,
+                reading: $reading,
+                cutVideo: $video,
+                preset: $spec->preset,
+                host: $spec->host,
+                catalogue: $this->catalogue,
+                rules: $rules,
+                edits: $edits,
+                range: $range,
+                duration: $duration,
             );
             try {
                 [$values, $origins] = $draft->decided();

@@ -54,15 +54,15 @@ final readonly class Subject
     public function withPlanned(string $path, string $first, int $bytes): self
     {
         return new self(
-            $this->reading,
-            $this->encoders,
-            $this->volume->promising($bytes),
-            $this->cutName,
-            $this->found,
-            $this->taken,
-            [...$this->planned, mb_strtolower($path) => mb_strtolower($first)],
-            $this->neighbour,
-            $this->hardware,
+            reading: $this->reading,
+            encoders: $this->encoders,
+            volume: $this->volume->promising($bytes),
+            cutName: $this->cutName,
+            found: $this->found,
+            taken: $this->taken,
+            planned: [...$this->planned, mb_strtolower($path) => mb_strtolower($first)],
+            neighbour: $this->neighbour,
+            hardware: $this->hardware,
         );
     }
 }

@@ -39,6 +39,13 @@ final readonly class Preset
             $rules[(string) $cell] = $rule;
         }
 
-        return new self($slug, $name, $role, $fields->text('host'), $fields->text('about') ?? '', new Rules($rules));
+        return new self(
+            slug: $slug,
+            name: $name,
+            role: $role,
+            host: $fields->text('host'),
+            about: $fields->text('about') ?? '',
+            rules: new Rules($rules),
+        );
     }
 }

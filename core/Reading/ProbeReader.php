@@ -67,14 +67,14 @@ final readonly class ProbeReader
         );
 
         return new Reading(
-            $container,
-            $name,
-            $fastStart,
-            $duration,
-            $bytes,
-            $video,
-            $audio,
-            $this->extras($probe, $streams, $video[0]->frameRate ?? FrameRate::of(25)),
+            container: $container,
+            containerName: $name,
+            fastStart: $fastStart,
+            duration: $duration,
+            bytes: $bytes,
+            video: $video,
+            audio: $audio,
+            extras: $this->extras($probe, $streams, $video[0]->frameRate ?? FrameRate::of(25)),
         );
     }
 
@@ -259,7 +259,14 @@ final readonly class ProbeReader
         }
         $brands = (new Fields($probe))->within('boxes')->texts('brands');
 
-        return new Extras($brands, self::timecode(array_values(array_filter($stated)), $rate), $captions, $chapters, $attachments, $tags);
+        return new Extras(
+            brands: $brands,
+            timecode: self::timecode(array_values(array_filter($stated)), $rate),
+            captions: $captions,
+            chapters: $chapters,
+            attachments: $attachments,
+            tags: $tags,
+        );
     }
 
     /** @param  list<string>  $stated */

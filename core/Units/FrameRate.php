@@ -13,19 +13,7 @@ final readonly class FrameRate
 {
     /** The rates that film, television and the web use (SMPTE ST 2036-1 table 1 and its halves and quarters). */
     private const STANDARD = [
-        '15',
-        '24000/1001',
-        '24',
-        '25',
-        '30000/1001',
-        '30',
-        '48',
-        '50',
-        '60000/1001',
-        '60',
-        '100',
-        '120000/1001',
-        '120',
+        '15', '24000/1001', '24', '25', '30000/1001', '30', '48', '50', '60000/1001', '60', '100', '120000/1001', '120',
     ];
 
     /** @throws InvalidArgumentException when the rate is not above 0 or is over 1000 */

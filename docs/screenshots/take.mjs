@@ -81,7 +81,7 @@ page = await open('light', sheet);
 await page.getByRole('button', { name: 'Leave it out' }).click();
 await page.waitForTimeout(500);
 await page.getByText('measuring …').first().waitFor({ state: 'detached', timeout: 120_000 });
-await page.getByLabel(/^Rate of output 2/).click();
+await page.getByLabel(/^Bitrate of output 2/).click();
 await page.waitForTimeout(300);
 await take(page, 'sheet-light');
 

@@ -19,12 +19,7 @@ $path = "{$scratch}/media/bench.mp4";
 $seconds = 40;
 (new Process(
     [
-        'ffmpeg',
-        '-v',
-        'error',
-        '-f',
-        'lavfi',
-        '-i',
+        'ffmpeg', '-v', 'error', '-f', 'lavfi', '-i',
         "testsrc2=s=1920x1080:r=25:d={$seconds},noise=alls=3:allf=t",
         '-f',
         'lavfi',

@@ -12,19 +12,8 @@ require __DIR__.'/bench.php.inc';
 
 $path = "{$scratch}/media/bench.mp4";
 (new Process([
-    'ffmpeg',
-    '-v',
-    'error',
-    '-f',
-    'lavfi',
-    '-i',
-    'testsrc2=s=1280x720:r=25:d=2',
-    '-f',
-    'lavfi',
-    '-i',
-    'sine=r=48000:d=2',
-    '-pix_fmt',
-    'yuv420p',
+    'ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=1280x720:r=25:d=2', '-f', 'lavfi', '-i', 'sine=r=48000:d=2',
+    '-pix_fmt', 'yuv420p',
     $path,
 ]))->mustRun();
 $cut = app(CutShelf::class)->bringIn($path);
@@ -36,14 +25,8 @@ $outputs = array_map(
         'edits' => (object) [],
     ],
     [
-        'archive-10-bit',
-        'lossless-vault',
-        'lanternwick-even',
-        'lanternwick-generous',
-        'platen-1080',
-        'tallgate-upright',
-        'slow-line',
-        'review-720',
+        'archive-10-bit', 'lossless-vault', 'lanternwick-even', 'lanternwick-generous', 'platen-1080', 'tallgate-upright',
+        'slow-line', 'review-720',
     ],
 );
 $plan = fn (): float => milliseconds('POST', "{$address}/api/plan", ['cut' => $cut->id, 'outputs' => $outputs]);

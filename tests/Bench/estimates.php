@@ -6,12 +6,13 @@
  * `estimates.php 'life|grain' 'VBR$'`.
  */
 
-use App\Analysis\CutAnalyses;
 use App\Desk\CutDesk;
-use App\Desk\Surroundings;
+use App\Models\CutAnalysis;
+use App\Models\Run;
 use App\Packing\Packer;
-use App\Sampling\Samples;
+use App\Sampling\Sampler;
 use App\Shelf\CutShelf;
+use App\Work\Worker;
 use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Estimates\SizeEstimate;
 use Symfony\Component\Process\Process;
@@ -71,12 +72,7 @@ foreach (array_filter([...$drawn, ...$filmed], $chosen, ARRAY_FILTER_USE_KEY) as
     $paths[] = $path = "{$scratch}/media/{$name}.mp4";
     (new Process(
         [
-            'ffmpeg',
-            '-v',
-            'error',
-            '-f',
-            'lavfi',
-            '-i',
+            'ffmpeg', '-v', 'error', '-f', 'lavfi', '-i',
             $graph,
             '-c:v',
             'libx264',
@@ -133,7 +129,7 @@ $settings = [
 $errors = ['bitrate' => [], 'sampled' => [], 'pieces' => [], 'rough' => [], 'cost' => [], 'over' => []];
 foreach ($paths as $path) {
     $cut = app(CutShelf::class)->bringIn($path);
-    app(CutAnalyses::class)->make(app(CutAnalyses::class)->next(), fn (): bool => false);
+    app(Worker::class)->one([CutAnalysis::WORK]);
     $cut->refresh();
     $reading = $cut->reading();
     foreach ($settings as $kind => $outputs) {
@@ -141,23 +137,25 @@ foreach ($paths as $path) {
             if (preg_match('~'.($argv[2] ?? '').'~', $name) !== 1) {
                 continue;
             }
-            $plan = app(CutDesk::class)->plans(app(Surroundings::class)->of($cut, $reading, "{$scratch}/out"), [$output])[0];
-            if ($plan->isStopped()) {
+            $column = app(CutDesk::class)->columns($cut, $reading, [$output], null, "{$scratch}/out")[0];
+            $plan = $column->plan;
+            if ($column->isStopped()) {
                 continue;
             }
             $rough = SizeEstimate::of($plan, $reading)->bytes;
             $begun = microtime(true);
+            $sample = null;
             if (Sampling::isWorthwhile($plan)) {
-                $plan = $plan->withSample(app(Samples::class)->sample($cut->path, $reading, $cut->found(), $plan));
+                $sample = app(Sampler::class)->sample($cut->path, $reading, $cut->found(), $plan);
             }
             $sampling = microtime(true) - $begun;
-            $estimate = SizeEstimate::of($plan, $reading);
-            $run = app(Packer::class)->queue($cut, [$plan], "{$scratch}/out", dispatch: false)[0];
-            app(Packer::class)->make($run);
+            $estimate = SizeEstimate::of($plan, $reading, $sample);
+            $run = app(Packer::class)->pack($cut, [$column], "{$scratch}/out")[0];
+            app(Worker::class)->one([Run::WORK], only: [$run->work->id]);
             $run->refresh();
             $bytes = $run->slip['bytes'] ?? null;
             if ($bytes === null) {
-                fwrite(STDERR, "{$cut->name}, {$name}: {$run->error}\n");
+                fwrite(STDERR, "{$cut->name}, {$name}: {$run->work->error}\n");
 
                 continue;
             }
@@ -167,7 +165,7 @@ foreach ($paths as $path) {
             }
             if ($kind === 'sampled') {
                 $errors['rough'][] = abs($rough / $bytes - 1);
-                if ($plan->sample !== null && $plan->sample->frames < $plan->frames) {
+                if ($sample !== null && $sample->frames < $plan->frames) {
                     $errors['pieces'][] = abs($estimate->bytes / $bytes - 1);
                 }
                 $errors['cost'][] = $sampling / max(0.1, $run->slip['madeIn']);

@@ -11,19 +11,8 @@ require __DIR__.'/bench.php.inc';
 
 $path = "{$scratch}/media/bench.mp4";
 (new Process([
-    'ffmpeg',
-    '-v',
-    'error',
-    '-f',
-    'lavfi',
-    '-i',
-    'testsrc2=s=1280x720:r=25:d=20',
-    '-f',
-    'lavfi',
-    '-i',
-    'sine=r=48000:d=20',
-    '-pix_fmt',
-    'yuv420p',
+    'ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=1280x720:r=25:d=20', '-f', 'lavfi', '-i', 'sine=r=48000:d=20',
+    '-pix_fmt', 'yuv420p',
     $path,
 ]))->mustRun();
 $cut = app(CutShelf::class)->bringIn($path, null, false);

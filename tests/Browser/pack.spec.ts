@@ -10,16 +10,16 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
 
     // One master and one upload stand there, decided, each value with its origin.
     await expect(page.getByRole('columnheader', { name: /master.*Archive 10-bit/i })).toBeVisible();
-    await expect(cell(page, 'Picture', 2)).toContainText('H.264 High');
-    await expect(cell(page, 'Rate', 2)).toContainText('asks 1.2 Mb/s × 1.8');
+    await expect(cell(page, 'Video codec', 2)).toContainText('H.264 High');
+    await expect(cell(page, 'Bitrate', 2)).toContainText('asks 1.2 Mb/s × 1.8');
 
     // The estimate follows the average.
     const before = await result(page, 'File', 2).textContent();
-    await cell(page, 'Rate', 2).click();
+    await cell(page, 'Bitrate', 2).click();
     await page.getByLabel('Average', { exact: true }).fill('3');
     await expect(result(page, 'File', 2)).not.toHaveText(before ?? '');
     await page.getByLabel('Average', { exact: true }).press('Enter');
-    await expect(cell(page, 'Rate', 2)).toContainText('you');
+    await expect(cell(page, 'Bitrate', 2)).toContainText('you');
 
     // A third output from a preset and a host.
     await page.getByRole('button', { name: 'Add an output' }).click();
@@ -71,9 +71,9 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
 
 test('the sheet is worked by keyboard, and every change can be taken back', async ({ page }) => {
     await openSheet(page, 'bowl.mov', 'Bowl');
-    const rate = cell(page, 'Rate', 2);
+    const rate = cell(page, 'Bitrate', 2);
     const shown = await rate.textContent();
-    await cell(page, 'Box', 1).focus();
+    await cell(page, 'Container', 1).focus();
     for (const key of ['ArrowRight', 'ArrowDown', 'ArrowDown', 'ArrowDown', 'ArrowDown']) {
         await page.keyboard.press(key);
     }
@@ -109,7 +109,7 @@ test('an impossible value stays in its cell with its reason, and nothing can be 
     page,
 }) => {
     await openSheet(page, 'bowl.mov', 'Bowl');
-    await cell(page, 'Rate', 2).click();
+    await cell(page, 'Bitrate', 2).click();
     await page.getByLabel('Peak').fill('0.5');
     await expect(page.getByText(/The peak, 500\skb\/s, lies below the average/).first()).toBeVisible();
     await page.keyboard.press('Escape');

@@ -106,7 +106,7 @@ test('what is no frame stays with its reason; the handles and undo move the rang
 
 test('the analysis shows on the belt, suggests the range, and its proxy plays', async ({ page }) => {
     await openSheet(page, 'stray.mp4', 'Stray');
-    await expect(page.getByRole('button', { name: 'Leave it out' })).toBeVisible({ timeout: 45_000 });
+    await expect(page.getByRole('button', { name: 'Leave it out' })).toBeVisible({ timeout: 75_000 });
     await expect(page.getByText('Footage after a gap', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Leave it out' }).click();
     await expect(last(page)).toHaveValue('00:00:03:24');

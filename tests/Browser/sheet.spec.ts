@@ -17,20 +17,20 @@ test('cells and columns are copied, pasted, moved and taken away by keyboard, an
     await expect(head(page, 3)).toBeVisible();
 
     // A cell goes across columns; it does not fit another row.
-    await cell(page, 'Rate', 2).click();
+    await cell(page, 'Bitrate', 2).click();
     await page.getByLabel('Average', { exact: true }).fill('2.5');
     await page.getByLabel('Average', { exact: true }).press('Enter');
-    await expect(cell(page, 'Rate', 2)).toContainText('2.5');
-    await cell(page, 'Rate', 2).focus();
+    await expect(cell(page, 'Bitrate', 2)).toContainText('2.5');
+    await cell(page, 'Bitrate', 2).focus();
     await page.keyboard.press('Control+c');
-    await cell(page, 'Sound', 3).focus();
+    await cell(page, 'Audio', 3).focus();
     await page.keyboard.press('Control+v');
-    await expect(page.getByText('What was copied belongs in the row Rate.')).toBeAttached();
-    await cell(page, 'Rate', 3).focus();
+    await expect(page.getByText('What was copied belongs in the row Bitrate.')).toBeAttached();
+    await cell(page, 'Bitrate', 3).focus();
     await page.keyboard.press('Control+v');
-    await expect(cell(page, 'Rate', 3)).toContainText('2.5');
+    await expect(cell(page, 'Bitrate', 3)).toContainText('2.5');
     await page.keyboard.press('Delete');
-    await expect(cell(page, 'Rate', 3)).not.toContainText('2.5');
+    await expect(cell(page, 'Bitrate', 3)).not.toContainText('2.5');
 
     // Alt with an arrow moves a column, Delete on its head takes it away.
     await head(page, 1).focus();
@@ -41,7 +41,7 @@ test('cells and columns are copied, pasted, moved and taken away by keyboard, an
     await expect(page.getByText('Archive 10-bit')).toHaveCount(0);
 
     await page.reload();
-    await expect(cell(page, 'Rate', 1)).toContainText('2.5');
+    await expect(cell(page, 'Bitrate', 1)).toContainText('2.5');
     for (let step = 0; step < 6; step++) {
         await page.getByRole('button', { name: 'Undo' }).click();
     }
@@ -95,9 +95,9 @@ test('two columns are compared by what differs alone', async ({ page }) => {
     await page.getByRole('button', { name: 'Compare output 3' }).click({ force: true });
     await expect(page.getByText('Comparing 2 and 3: 4 rows differ')).toBeVisible();
     await expect(page.getByRole('rowheader', { name: 'B-frames' })).toBeVisible();
-    await expect(page.getByRole('rowheader', { name: 'Picture', exact: true })).toHaveCount(0);
+    await expect(page.getByRole('rowheader', { name: 'Video codec', exact: true })).toHaveCount(0);
     await page.getByRole('button', { name: 'Show all' }).click();
-    await expect(page.getByRole('rowheader', { name: 'Picture' })).toBeVisible();
+    await expect(page.getByRole('rowheader', { name: 'Video codec' })).toBeVisible();
     await page.getByRole('button', { name: 'Remove output 3' }).click({ force: true });
 });
 
@@ -115,7 +115,7 @@ test('what is rarely used unfolds, is set where it stands, and then stays in sig
 
     // A name is a template, and says at once what it becomes.
     await cell(page, 'Name', 2).click();
-    await page.getByRole('textbox', { name: 'Template' }).fill('{cut} {height}p{rate} v{n}');
+    await page.getByRole('textbox', { name: 'Template' }).fill('{cut} {height}p{fps} v{n}');
     await expect(cell(page, 'Name', 2)).toContainText(/Wheel \d+p[\d.]+ v1\.mp4/);
     await page.getByRole('textbox', { name: 'Template' }).fill('{cut} {weather}');
     await expect(page.getByRole('alert')).toContainText('no field “{weather}”');
@@ -125,7 +125,7 @@ test('what is rarely used unfolds, is set where it stands, and then stays in sig
 
 test('a size that depends on the picture is measured while one looks', async ({ page }) => {
     await openSheet(page, 'wheel.mp4', 'Wheel');
-    await cell(page, 'Rate', 2).click();
+    await cell(page, 'Bitrate', 2).click();
     await page.getByRole('radio', { name: 'Quality' }).click();
     await page.keyboard.press('Escape');
     await expect(result(page, 'File', 2).getByTitle(/from pieces that were encoded/)).toBeVisible({ timeout: 30_000 });

@@ -368,11 +368,6 @@ it('counts what is made before into the room on the drive', function () {
 it('is quiet about ordinary work', function (string $output) {
     expect(Desk::findings(Desk::column(Desk::reading(Probes::mezzanine(), 186_000_000), $output)))->toBe([]);
 })->with([
-    'archive-10-bit',
-    'lossless-vault',
-    'lanternwick-even@lanternwick',
-    'lanternwick-generous@lanternwick',
-    'platen-1080@platen',
-    'review-720',
-    'slow-line',
+    'archive-10-bit', 'lossless-vault', 'lanternwick-even@lanternwick', 'lanternwick-generous@lanternwick', 'platen-1080@platen',
+    'review-720', 'slow-line',
 ]);

@@ -128,12 +128,8 @@ it('sees the order and the completeness of boxes', function () {
 it('knows lists that point elsewhere', function (string $text) {
     expect(structure($text)->playlist)->toBeTrue();
 })->with([
-    "#EXTM3U\n/etc/passwd",
-    "\xEF\xBB\xBF#EXTM3U",
-    "ffconcat version 1.0\nfile x",
-    "[playlist]\nFile1=x",
-    '<?xml version="1.0"?><MPD>',
-    '<smil><body/></smil>',
+    "#EXTM3U\n/etc/passwd", "\xEF\xBB\xBF#EXTM3U", "ffconcat version 1.0\nfile x", "[playlist]\nFile1=x",
+    '<?xml version="1.0"?><MPD>', '<smil><body/></smil>',
 ]);
 
 it('survives any bytes, quickly and without growing', function () {

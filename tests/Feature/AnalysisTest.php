@@ -405,16 +405,8 @@ it('gives a range at another rate its full length', function (int $last, int $fr
         ->not->toContain('frameRate')
         ->and(
             (int) (new Process([
-                'ffprobe',
-                '-v',
-                'error',
-                '-select_streams',
-                'v',
-                '-count_packets',
-                '-show_entries',
-                'stream=nb_read_packets',
-                '-of',
-                'csv=p=0',
+                'ffprobe', '-v', 'error', '-select_streams', 'v', '-count_packets', '-show_entries', 'stream=nb_read_packets',
+                '-of', 'csv=p=0',
                 $run['path'],
             ]))
                 ->mustRun()
@@ -427,27 +419,9 @@ it('keeps picture and sound of a range together, and gives a master its timecode
     // The tone begins at two seconds, with a white picture.
     $path = $this->folder('media').'/clap.mov';
     (new Process([
-        'ffmpeg',
-        '-v',
-        'error',
-        '-f',
-        'lavfi',
-        '-i',
-        "color=black:s=320x180:r=25:d=4,drawbox=c=white:t=fill:enable='gte(t,2)'",
-        '-f',
-        'lavfi',
-        '-i',
-        "aevalsrc='0.5*sin(2*PI*1000*t)*gte(t,2)':s=48000:d=4",
-        '-c:v',
-        'libx264',
-        '-g',
-        '100',
-        '-pix_fmt',
-        'yuv420p',
-        '-c:a',
-        'pcm_s16le',
-        '-timecode',
-        '10:00:00:00',
+        'ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', "color=black:s=320x180:r=25:d=4,drawbox=c=white:t=fill:enable='gte(t,2)'",
+        '-f', 'lavfi', '-i', "aevalsrc='0.5*sin(2*PI*1000*t)*gte(t,2)':s=48000:d=4", '-c:v', 'libx264', '-g', '100', '-pix_fmt',
+        'yuv420p', '-c:a', 'pcm_s16le', '-timecode', '10:00:00:00',
         $path,
     ]))->mustRun();
     $cut = $this->postJson('/api/cuts', ['path' => $path])->json('cut');
@@ -465,10 +439,7 @@ it('keeps picture and sound of a range together, and gives a master its timecode
     $begins = array_key_first(array_filter($samples, fn (int $sample): bool => abs($sample) > 1000));
     $luma = str_split(
         (new Process([
-            'ffmpeg',
-            '-v',
-            'error',
-            '-i',
+            'ffmpeg', '-v', 'error', '-i',
             $run['path'],
             '-an',
             '-vf',

@@ -25,9 +25,7 @@ it('gives a finished file its name or the next free version, never another’s',
         ->toBe($this->folder('out').'/master v3.mov')
         ->and(
             array_map(fn (string $name): string => file_get_contents($this->folder('out')."/{$name}"), [
-                'master.mov',
-                'master v2.mov',
-                'master v3.mov',
+                'master.mov', 'master v2.mov', 'master v3.mov',
             ]),
         )
         ->toBe(['first', 'second', 'third'])

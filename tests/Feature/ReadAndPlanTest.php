@@ -153,11 +153,7 @@ it('refuses what is no cut, says why, and touches nothing', function (string $na
     $this->file($name, $files[$name] ?? '');
     if ($name === 'sound.m4a') {
         (new Process([
-            'ffmpeg',
-            '-v',
-            'error',
-            '-y',
-            '-i',
+            'ffmpeg', '-v', 'error', '-y', '-i',
             $this->clip(),
             '-vn',
             '-c',

@@ -23,7 +23,13 @@ describe('rows', () => {
     test('stand in the server’s order, named values where a cell is unfolded', () => {
         expect(names(rowsOf(cells, [], []))).toEqual(['container', 'audio', 'file']);
         expect(names(rowsOf(cells, ['audio'], []))).toEqual(['container', 'audio', 'audio/loudness', 'file']);
-        expect(names(rowsOf(cells, 'all', []))).toEqual(['container', 'audio', 'audio/loudness', 'file']);
+        expect(names(rowsOf(cells, 'all', []))).toEqual([
+            'container',
+            'audio',
+            'audio/loudness',
+            'file',
+            'file/template',
+        ]);
     });
 
     test('a named value that someone uses is shown', () => {
@@ -31,8 +37,8 @@ describe('rows', () => {
         expect(names(rowsOf(cells, [], [column('a', { audio: { loudness: null } })]))).not.toContain('audio/loudness');
     });
 
-    test('only a list with named values beside it folds', () => {
-        expect(rowsOf(cells, [], []).map(({ folds }) => folds)).toEqual([false, true, false]);
+    test('a cell with named values folds', () => {
+        expect(rowsOf(cells, [], []).map(({ folds }) => folds)).toEqual([false, true, true]);
     });
 
     test('a made-up cell of the server is a row without a line of code here', () => {

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Http\Payload;
+use App\Http\RequestRefused;
 use App\Media\MediaFolders;
 use App\Media\Posters;
 use App\Models\Cut;
@@ -78,7 +79,7 @@ class CutController
     public function poster(Cut $cut, Posters $posters): BinaryFileResponse
     {
         $path = $posters->path($cut);
-        abort_unless(is_file($path), 404, 'There is no picture of this cut.');
+        is_file($path) || throw RequestRefused::notThere('There is no picture of this cut.');
 
         return response()->file($path, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }

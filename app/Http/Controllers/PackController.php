@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Desk\CutDesk;
 use App\Desk\Surroundings;
 use App\Http\Payload;
+use App\Http\RequestRefused;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Packing\Packer;
@@ -23,19 +24,19 @@ class PackController
         $outputs = $request->json()->all() === [] ? $cut->outputs : Payload::of($request, 'pack-request')['outputs'] ?? $cut->outputs;
         $runs = $packer->pack($cut, $desk->columns($cut, $reading, $outputs, $cut->range($reading)), $folder);
 
-        return response()->json(['pack' => $runs->first()?->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
+        return response()->json(['pack' => $runs[0]->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
     }
 
     /** The slips of what was packed together. */
     public function show(string $pack): JsonResponse
     {
         $runs = Run::query()->where('pack', $pack)->orderBy('id')->get();
-        abort_if($runs->isEmpty(), 404);
-        $cut = Cut::query()->find($runs->first()?->cut_id);
+        $runs->isNotEmpty() || throw RequestRefused::notThere('This is not here, or no longer.', 'Go back to the shelf.');
+        $cut = Cut::query()->find($runs[0]->cut_id);
 
         return response()->json([
             'pack' => $pack,
-            'cutName' => $runs->first()?->cut_name,
+            'cutName' => $runs[0]->cut_name,
             'cut' => $cut === null ? null : CutResource::of($cut),
             'runs' => $runs->map(RunResource::whole(...)),
         ]);

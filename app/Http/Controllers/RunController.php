@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Http\Payload;
+use App\Http\RequestRefused;
 use App\Models\CutAnalysis;
 use App\Models\Run;
 use App\Models\WorkState;
@@ -51,17 +52,17 @@ class RunController
     public function sent(Request $request, Run $run): JsonResponse
     {
         $took = Payload::of($request, 'sent-request')['took'];
-        abort_unless(
-            $run->work->state === WorkState::Done && isset($run->plan['host']),
-            422,
-            'Only a file that was made for a host is sent to one.',
-        );
+        if ($run->work->state !== WorkState::Done || ! isset($run->plan['host'])) {
+            throw RequestRefused::notPossible('Only a file that was made for a host is sent to one.');
+        }
         try {
             $seconds = $took === null ? null : Duration::parse($took)->seconds->round();
         } catch (InvalidArgumentException $e) {
-            abort(422, $e->getMessage());
+            throw RequestRefused::notPossible($e->getMessage());
         }
-        abort_if($seconds === 0, 422, 'No file is sent in no time. Say how long it took, as 42:10 or 1:05:00.');
+        if ($seconds === 0) {
+            throw RequestRefused::notPossible('No file is sent in no time.', 'Say how long it took, as 42:10 or 1:05:00.');
+        }
         $run->update(['sent_seconds' => $seconds, 'sent_at' => $seconds === null ? null : now()]);
 
         return response()->json(RunResource::whole($run->refresh()));
@@ -69,7 +70,9 @@ class RunController
 
     public function file(Run $run): BinaryFileResponse
     {
-        abort_unless($run->work->state === WorkState::Done && is_file($run->file), 404);
+        if ($run->work->state !== WorkState::Done || ! is_file($run->file)) {
+            throw RequestRefused::notThere('The file is no longer there, or not yet.', 'Its slip says where it lay.');
+        }
         $name = basename($run->file);
 
         return response()

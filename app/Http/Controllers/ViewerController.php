@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\RequestRefused;
 use App\Media\ExactFrames;
 use App\Media\Workspace;
 use App\Models\Cut;
@@ -19,7 +20,7 @@ class ViewerController
     public function proxy(Request $request, Cut $cut): BinaryFileResponse
     {
         $path = Workspace::ofCut($cut->id)->proxy();
-        abort_unless(is_file($path), 404, 'There is no proxy of this cut yet.');
+        is_file($path) || throw RequestRefused::notThere('There is no proxy of this cut yet.', 'Wait until it was looked at.');
         if (preg_match('~^bytes=(\d+)-(\d*)$~', (string) $request->header('Range'), $m) === 1) {
             $last = min($m[2] === '' ? PHP_INT_MAX : (int) $m[2], (int) $m[1] + self::MOST_BYTES - 1);
             $request->headers->set('Range', "bytes={$m[1]}-".min($last, max(0, filesize($path) - 1)));
@@ -31,7 +32,7 @@ class ViewerController
     public function strip(Cut $cut): BinaryFileResponse
     {
         $path = Workspace::ofCut($cut->id)->strip();
-        abort_unless(is_file($path), 404, 'There is no strip of this cut yet.');
+        is_file($path) || throw RequestRefused::notThere('There is no strip of this cut yet.', 'Wait until it was looked at.');
 
         return response()->file($path, ['Content-Type' => 'image/jpeg', 'Cache-Control' => self::FOREVER]);
     }

@@ -37,7 +37,7 @@ final class FrameRateUnderAsk implements Check
             FrameRateCell::NAME,
             "{$plan->spec->host->name} asks {$wanted} fps for {$plan->frameSize->frame}; this output has {$rate->label()}.",
             $nearest === null
-                ? new Remedy('Lift the rate by whole multiples', ['frameRate' => 'follow'])
+                ? new Remedy('Lift the frame rate by whole multiples', ['frameRate' => 'follow'])
                 : new Remedy("Convert to {$nearest->label()} fps", ['frameRate' => ['exact' => (string) $nearest]]),
         );
     }

@@ -14,7 +14,7 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Presets\Role;
 
-/** The cut has an alpha mask, and a master does not keep it. */
+/** The cut has alpha, and a master does not keep it. */
 final class AlphaLost implements Check
 {
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
@@ -28,7 +28,7 @@ final class AlphaLost implements Check
             'alpha-lost',
             Severity::Caution,
             VideoCell::NAME,
-            "The cut has a mask of {$cut->bitDepth} bits, and {$plan->video->name()} does not keep it: what was see-through turns black.",
+            "The cut has alpha of {$cut->bitDepth} bits, and {$plan->video->name()} does not keep it: what was see-through turns black.",
             new Remedy('Use ProRes 4444 in MOV', [
                 'video' => ['codec' => 'prores', 'profile' => 'p4444'],
                 'container' => ['set' => 'mov'],

@@ -30,7 +30,7 @@ final class NoLevel implements Check
             "No level of {$plan->video->name()} holds {$plan->frameSize->frame} at {$plan->frameRate->rate->label()} fps".
                 ($peak === null ? '' : " with a peak of {$peak}").
                 '.',
-            $peak === null ? null : Finding::putBack(BitrateCell::NAME, 'Put the preset’s rate back'),
+            $peak === null ? null : Finding::putBack(BitrateCell::NAME, 'Put the preset’s bitrate back'),
         );
     }
 }

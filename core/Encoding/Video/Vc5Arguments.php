@@ -11,19 +11,7 @@ use OuterCrate\Planning\Plan;
 final class Vc5Arguments implements VideoArguments
 {
     private const QUALITIES = [
-        'film3+',
-        'film3',
-        'film2+',
-        'film2',
-        'film1.5',
-        'film1+',
-        'film1',
-        'high+',
-        'high',
-        'medium+',
-        'medium',
-        'low+',
-        'low',
+        'film3+', 'film3', 'film2+', 'film2', 'film1.5', 'film1+', 'film1', 'high+', 'high', 'medium+', 'medium', 'low+', 'low',
     ];
 
     public function codec(): string

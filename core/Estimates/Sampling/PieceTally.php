@@ -53,14 +53,14 @@ final class PieceTally
     public function result(float $seconds): PieceResult
     {
         return new PieceResult(
-            $this->keyframes + $this->others,
-            $this->keyframes,
-            $this->keyframeBytes,
-            $this->otherBytes,
-            $seconds,
-            $this->audioBytes,
-            $this->length,
-            array_values($this->halves),
+            frames: $this->keyframes + $this->others,
+            keyframes: $this->keyframes,
+            keyBytes: $this->keyframeBytes,
+            otherBytes: $this->otherBytes,
+            seconds: $seconds,
+            soundBytes: $this->audioBytes,
+            length: $this->length,
+            halves: array_values($this->halves),
         );
     }
 }

@@ -29,24 +29,24 @@ final readonly class Sample
     public function withAmple(float $bytesPerFrame, int $marginPercent): self
     {
         return new self(
-            $this->bytesPerFrame,
-            $marginPercent,
-            $this->secondsPerFrame,
-            $this->frames,
-            $this->soundBytesPerSecond,
-            $bytesPerFrame,
+            bytesPerFrame: $this->bytesPerFrame,
+            marginPercent: $marginPercent,
+            secondsPerFrame: $this->secondsPerFrame,
+            frames: $this->frames,
+            soundBytesPerSecond: $this->soundBytesPerSecond,
+            ampleBytesPerFrame: $bytesPerFrame,
         );
     }
 
     public function untimed(): self
     {
         return new self(
-            $this->bytesPerFrame,
-            $this->marginPercent,
-            null,
-            $this->frames,
-            $this->soundBytesPerSecond,
-            $this->ampleBytesPerFrame,
+            bytesPerFrame: $this->bytesPerFrame,
+            marginPercent: $this->marginPercent,
+            secondsPerFrame: null,
+            frames: $this->frames,
+            soundBytesPerSecond: $this->soundBytesPerSecond,
+            ampleBytesPerFrame: $this->ampleBytesPerFrame,
         );
     }
 }

@@ -7,7 +7,7 @@ namespace OuterCrate\Formats\Video;
 use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\PixelFormat;
 
-/** PNG images: lossless RGB, with or without a mask. */
+/** PNG images: lossless RGB, with or without alpha. */
 final class Png implements VideoCodec
 {
     use EveryFrameByItself;

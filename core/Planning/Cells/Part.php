@@ -33,7 +33,7 @@ final readonly class Part
 
     public static function number(string $key, string $label, string $unit, Bounds $bounds, string $about = ''): self
     {
-        return new self($key, $label, 'number', [], $unit, $bounds, $about);
+        return new self(key: $key, label: $label, kind: 'number', options: [], unit: $unit, bounds: $bounds, about: $about);
     }
 
     public static function text(string $key, string $label, string $about): self

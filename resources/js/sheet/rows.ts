@@ -16,7 +16,7 @@ export interface Row {
 }
 
 /** The named values that have rows of their own when a cell is unfolded; the others are its list's own business. */
-const shownParts = (cell: Cell) => (cell.choices.length === 0 ? [] : cell.parts.filter((part) => part.key !== 'exact'));
+const shownParts = (cell: Cell) => cell.parts.filter((part) => part.key !== 'exact');
 
 /** Rows in the server's order. Named values are shown where their cell is unfolded, or where someone uses them. */
 export function rowsOf(cells: readonly Cell[], unfolded: readonly CellName[] | 'all', outputs: Output[]): Row[] {

@@ -85,7 +85,8 @@ export function useSheet(cut: number) {
         keep(cut, steps, next);
         save(next);
     };
-    const steps = history ?? empty;
+    // A key that comes before the steps of an earlier page were taken up finds them all the same.
+    const steps = history ?? (sheet === undefined ? empty : recall(cut, draftOf(sheet)));
 
     const change = (next: Draft, name: string | null = null) => go(stepped(steps, draft, name), next);
 

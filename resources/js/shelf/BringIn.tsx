@@ -126,7 +126,7 @@ function Files({ close }: { close: () => void }) {
                             />
                             <Head
                                 by="bytes"
-                                label="Size"
+                                label="File size"
                                 order={order}
                                 setOrder={setOrder}
                                 className="w-[90px] text-right"

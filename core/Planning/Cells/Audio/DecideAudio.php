@@ -52,13 +52,13 @@ final class DecideAudio
         $channels = $tracks[0] ?? $channels;
         $depth = $rule->int('bitDepth') ?? (($cut->bitDepth ?? 16) > 16 || ! $this->isPlain($cut) ? 24 : 16);
         $value = new AudioValue(
-            $codec,
-            $lossy ? $this->bitrate($codec, $rule, $asked?->bitrate, $sampleRate, $channels) : null,
-            $sampleRate,
-            $channels,
-            $depth,
-            $tracks,
-            Levels::of($draft, $rule),
+            codec: $codec,
+            bitrate: $lossy ? $this->bitrate($codec, $rule, $asked?->bitrate, $sampleRate, $channels) : null,
+            sampleRate: $sampleRate,
+            channels: $channels,
+            bitDepth: $depth,
+            tracks: $tracks,
+            levelling: Levels::of($draft, $rule),
         );
         $draft->decide(
             AudioCell::NAME,

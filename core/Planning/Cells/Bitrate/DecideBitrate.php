@@ -55,18 +55,18 @@ final class DecideBitrate
                 ($mode->hasAverage() ? $this->average($rule->within('average'), $asked, $draft) : null);
             $peak = $mode === BitrateMode::Cbr ? $average : ($codec->holdsPeak($mode) ? $this->peak($rule, $average, $draft) : null);
             $value = new BitrateValue(
-                $mode,
-                $passes,
-                $average,
-                $peak,
-                $mode === BitrateMode::Quality
+                mode: $mode,
+                passes: $passes,
+                average: $average,
+                peak: $peak,
+                quality: $mode === BitrateMode::Quality
                     ? $this->quality(
                         $rule,
                         $codec->quality() ?? new QualityScale(0, 51, 20, 0.1, 6),
                         $draft->isEdited(BitrateCell::NAME, 'quality'),
                     )
                     : null,
-                $target?->bytes,
+                target: $target?->bytes,
             );
         } catch (InvalidArgumentException $e) {
             throw new PlanImpossible(BitrateCell::NAME, $e->getMessage());

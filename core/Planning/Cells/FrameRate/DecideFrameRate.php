@@ -38,12 +38,12 @@ final class DecideFrameRate
         $draft->decide(
             FrameRateCell::NAME,
             new FrameRateValue(
-                $rate,
-                $scan,
-                $fields,
-                ! $rate->equals($video->frameRate) || $video->variableRate,
-                $by,
-                $this->source($draft, $rule),
+                rate: $rate,
+                scan: $scan,
+                fields: $fields,
+                convert: ! $rate->equals($video->frameRate) || $video->variableRate,
+                by: $by,
+                source: $this->source($draft, $rule),
             ),
             $source,
             $text,

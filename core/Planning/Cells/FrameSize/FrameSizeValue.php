@@ -31,12 +31,28 @@ final readonly class FrameSizeValue implements Value
 
     public function projected(?string $projection): self
     {
-        return new self($this->frame, $this->picture, $this->sampleAspect, $this->scaled, $this->stretched, $projection, $this->window);
+        return new self(
+            frame: $this->frame,
+            picture: $this->picture,
+            sampleAspect: $this->sampleAspect,
+            scaled: $this->scaled,
+            stretched: $this->stretched,
+            projection: $projection,
+            window: $this->window,
+        );
     }
 
     public function through(?FrameWindow $window): self
     {
-        return new self($this->frame, $this->picture, $this->sampleAspect, $this->scaled, $this->stretched, $this->projection, $window);
+        return new self(
+            frame: $this->frame,
+            picture: $this->picture,
+            sampleAspect: $this->sampleAspect,
+            scaled: $this->scaled,
+            stretched: $this->stretched,
+            projection: $this->projection,
+            window: $window,
+        );
     }
 
     public function isPadded(): bool

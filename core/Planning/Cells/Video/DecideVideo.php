@@ -48,12 +48,12 @@ final class DecideVideo
         }
         $tune = $rule->text('tune');
         $value = new VideoValue(
-            $codec,
-            $profile,
-            $level,
-            in_array($effort, VideoValue::EFFORTS, true) ? $effort : 'medium',
-            in_array($tune, VideoValue::TUNES, true) ? $tune : null,
-            $rule->text('device') === 'hardware' ? HardwareEncoders::find($id, $draft->subject->hardware) : null,
+            codec: $codec,
+            profile: $profile,
+            level: $level,
+            effort: in_array($effort, VideoValue::EFFORTS, true) ? $effort : 'medium',
+            tune: in_array($tune, VideoValue::TUNES, true) ? $tune : null,
+            hardware: $rule->text('device') === 'hardware' ? HardwareEncoders::find($id, $draft->subject->hardware) : null,
         );
         $draft->decide(
             VideoCell::NAME,

@@ -41,7 +41,7 @@ final class VideoChoices
     public static function parts(bool $hardware): array
     {
         $device = Part::options('device', 'Made by', [
-            'Software' => ['software', 'Best picture for its size'],
+            'Software' => ['software', 'Best picture for its file size'],
             'Graphics chip' => ['hardware', 'Many times as fast, about a third more bits'],
         ]);
 

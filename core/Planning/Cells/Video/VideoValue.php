@@ -31,13 +31,27 @@ final readonly class VideoValue implements Value
 
     public function atLevel(?string $level): self
     {
-        return new self($this->codec, $this->profile, $level, $this->effort, $this->tune, $this->hardware);
+        return new self(
+            codec: $this->codec,
+            profile: $this->profile,
+            level: $level,
+            effort: $this->effort,
+            tune: $this->tune,
+            hardware: $this->hardware,
+        );
     }
 
     /** @param  string|null  $hardware  the encoder in a graphics chip; null for software */
     public function madeBy(?string $hardware): self
     {
-        return new self($this->codec, $this->profile, $this->level, $this->effort, $this->tune, $hardware);
+        return new self(
+            codec: $this->codec,
+            profile: $this->profile,
+            level: $this->level,
+            effort: $this->effort,
+            tune: $this->tune,
+            hardware: $hardware,
+        );
     }
 
     /** Codec and profile in words: H.264 High. */
