@@ -357,7 +357,7 @@ it('foresees what a container adds to picture and sound', function (string $pres
 })->with(function () {
     $fast = ['codec' => 'h264', 'effort' => 'fast'];
     foreach (['mp4', 'mov', 'matroska', 'mpeg-ts'] as $container) {
-        yield $container => ['review-720', ['container' => ['set' => $container], 'video' => $fast]];
+        yield $container => ['review-720', ['container' => ['set' => $container], 'video' => $fast, 'bitrate' => ['mode' => 'quality', 'quality' => 10]]];
     }
     yield 'avi' => [
         'light-lossless',
@@ -375,7 +375,7 @@ it('foresees what a container adds to picture and sound', function (string $pres
         [
             'container' => ['set' => 'webm'],
             'video' => ['codec' => 'vp9', 'effort' => 'fast'],
-            'frameSize' => ['fit' => '320×180'],
+            'bitrate' => ['mode' => 'quality', 'quality' => 15],
             'audio' => ['codec' => 'opus'],
         ],
     ];

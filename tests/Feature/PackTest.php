@@ -90,7 +90,7 @@ it('makes every codec in every profile, in a container that carries it, as plann
                 ? 'none'
                 : ['codec' => $catalogue->container($container)->audioCodecs()[0]],
     ];
-    $kind = str_starts_with($profile, 'hd-') ? 'slow' : 'plain';
+    $kind = str_starts_with($profile, 'hd-') ? 'slow' : 'few';
     $run = packed($this->bringIn($kind)['id'], [
         ['preset' => 'archive-10-bit', 'edits' => $edits + ($kind === 'slow' ? ['frameRate' => ['exact' => '25']] : [])],
     ])[0];
@@ -122,7 +122,7 @@ it('makes every codec in every profile, in a container that carries it, as plann
 });
 
 it('codes every sound as planned', function (string $codec, string $container) {
-    $run = packed($this->bringIn()['id'], [
+    $run = packed($this->bringIn('few')['id'], [
         ['preset' => 'review-720', 'edits' => ['container' => ['set' => $container], 'audio' => ['codec' => $codec, 'channels' => 2]]],
     ])[0];
     expect($run['state'])
@@ -160,21 +160,21 @@ it('holds the planned average on a picture that needs it', function () {
 });
 
 it('never writes over a file, and tells outputs of one pack apart', function () {
-    $cut = $this->bringIn()['id'];
+    $cut = $this->bringIn('few')['id'];
     $outputs = [['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick']];
     $first = array_column(packed($cut, $outputs), 'path');
     $sums = array_map(fn (string $path): string => hash_file('sha256', $path), $first);
     $second = array_column(packed($cut, $outputs), 'file');
     expect(array_map(basename(...), $first))
-        ->toBe(['Plain Lanternwick.mp4', 'Plain Lanternwick Lanternwick, generous.mp4'])
+        ->toBe(['Few Lanternwick.mp4', 'Few Lanternwick Lanternwick, generous.mp4'])
         ->and($second)
-        ->toBe(['Plain Lanternwick v2.mp4', 'Plain Lanternwick Lanternwick, generous v2.mp4'])
+        ->toBe(['Few Lanternwick v2.mp4', 'Few Lanternwick Lanternwick, generous v2.mp4'])
         ->and(array_map(fn (string $path): string => hash_file('sha256', $path), $first))
         ->toBe($sums);
 });
 
 it('queues what was planned then, whatever the sheet says later', function () {
-    $cut = $this->bringIn()['id'];
+    $cut = $this->bringIn('few')['id'];
     $queued = $this->postJson("/api/cuts/{$cut}/pack")
         ->assertStatus(202)
         ->json();

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, test, vi } from 'vitest';
 import { ApiError, api } from '../../resources/js/api/client';
 

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, test } from 'vitest';
 import { gather, lookOf } from '../../resources/js/cells';
 import type { CellName } from '../../resources/js/sheet/outputs';

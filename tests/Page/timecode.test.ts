@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, test } from 'vitest';
 import { type Clock, framesPerSecond, timecode, typedFrame } from '../../resources/js/viewer/timecode';
 

@@ -19,6 +19,11 @@ final class Clips
                 '+faststart',
             ],
         ],
+        // Twelve frames, for what a codec or a container does with any of them.
+        'few' => [
+            'few.mp4',
+            ['320x180', '25', '0.48', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac', '-movflags', '+faststart'],
+        ],
         'ten-bit' => [
             'ten-bit.mov',
             ['320x180', '25', '2', '-c:v', 'prores_ks', '-profile:v', '3', '-pix_fmt', 'yuv422p10le', '-c:a', 'pcm_s24le'],
