@@ -15,10 +15,6 @@ class Contract
 
     private ?Validator $validator = null;
 
-    public function __construct(private readonly Schemas $schemas)
-    {
-    }
-
     /**
      * Where and how the data breaks its schema; empty when it does not.
      *
@@ -28,14 +24,8 @@ class Contract
     public function faults(mixed $data, string $schema, ?string $unchanging = null): array
     {
         if ($unchanging !== null) {
-            $key =
-                'contract:'.
-                md5(
-                    $unchanging.
-                        filemtime($unchanging).
-                        filemtime(resource_path("schema/{$schema}.json")).
-                        serialize($this->schemas->documents()['rules']),
-                );
+            $schemas = filemtime(resource_path("schema/{$schema}.json")).filemtime(resource_path('schema/rules.json'));
+            $key = 'contract:'.md5($unchanging.filemtime($unchanging).$schemas);
             if (Cache::has($key)) {
                 return [];
             }
@@ -52,15 +42,11 @@ class Contract
         }
         $faults = [];
         $formatter = new ErrorFormatter;
-        foreach (
-            $formatter->formatFlat(
-                $error,
-                fn (ValidationError $leaf): array => [
-                    'path' => '/'.implode('/', $leaf->data()->fullPath()),
-                    'text' => $formatter->formatErrorMessage($leaf),
-                ],
-            ) as $fault
-        ) {
+        $told = fn (ValidationError $leaf): array => [
+            'path' => '/'.implode('/', $leaf->data()->fullPath()),
+            'text' => $formatter->formatErrorMessage($leaf),
+        ];
+        foreach ($formatter->formatFlat($error, $told) as $fault) {
             $faults[] = $fault;
         }
         // The deepest place is the one to look at; the faults around it only repeat it.
@@ -73,11 +59,7 @@ class Contract
     {
         if ($this->validator === null) {
             $this->validator = new Validator;
-            $resolver = $this->validator->resolver();
-            foreach ($this->schemas->documents() as $document) {
-                $resolver?->registerRaw(json_encode($document, JSON_THROW_ON_ERROR));
-            }
-            $resolver?->registerPrefix(self::PREFIX, resource_path('schema'));
+            $this->validator->resolver()?->registerPrefix(self::PREFIX, resource_path('schema'));
         }
 
         return $this->validator;

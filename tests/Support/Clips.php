@@ -22,7 +22,10 @@ final class Clips
         // Twelve frames, for what a codec or a container does with any of them.
         'few' => [
             'few.mp4',
-            ['320x180', '25', '0.48', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac', '-movflags', '+faststart'],
+            [
+                '320x180', '25', '0.48', '-c:v', 'libx264', '-preset', 'ultrafast', '-pix_fmt', 'yuv420p', '-c:a', 'aac', '-movflags',
+                '+faststart',
+            ],
         ],
         'ten-bit' => [
             'ten-bit.mov',
