@@ -71,6 +71,7 @@ use OuterCrate\Checks\Video\AlphaLost;
 use OuterCrate\Checks\Video\CodecNotTaken;
 use OuterCrate\Checks\Video\CodecRefusesFrame;
 use OuterCrate\Checks\Video\EncoderMissing;
+use OuterCrate\Checks\Video\EncoderRefusesBitrate;
 use OuterCrate\Checks\Video\HardwareTrade;
 use OuterCrate\Checks\Video\LevelExceeded;
 use OuterCrate\Checks\Video\NoLevel;
@@ -95,6 +96,7 @@ final readonly class CheckList
             new ContainerCannotHold,
             new CodecRefusesFrame,
             new NoLevel,
+            new EncoderRefusesBitrate($encoders),
             new LevelExceeded,
             new NoRoom,
             new TooLongForHost,

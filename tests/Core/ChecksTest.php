@@ -23,6 +23,11 @@ dataset('findings', [
     'container-not-taken' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', ['container' => ['set' => 'matroska']]],
     'container-cannot-hold' => [Probes::mezzanine(), 'archive-10-bit', ['container' => ['set' => 'mp4']]],
     'no-level' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['kbps' => 1_500_000]]]],
+    'encoder-refuses-bitrate' => [
+        Probes::plain($hd),
+        'lanternwick-generous@lanternwick',
+        ['video' => ['codec' => 'av1'], 'bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 100_001]]],
+    ],
     'codec-refuses-frame' => [Probes::plain(['width' => 854, 'height' => 480]), 'archive-10-bit', ['video' => ['codec' => 'cfhd']]],
     'container-too-small' => [
         Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']),
