@@ -3,6 +3,8 @@
 namespace Tests;
 
 use App\Desk\CutDesk;
+use App\Engine\Prober;
+use App\Media\Posters;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\Work;
@@ -18,6 +20,8 @@ use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
 use OuterCrate\Units\FrameRange;
 use Tests\Support\Clips;
+use Tests\Support\KnownPosters;
+use Tests\Support\KnownProber;
 
 /** Every test has a database in memory and a folder of its own for media, deliveries and derived files. */
 abstract class TestCase extends LaravelTestCase
@@ -80,7 +84,16 @@ abstract class TestCase extends LaravelTestCase
 
     public function bringIn(string $kind = 'plain', ?string $name = null): array
     {
-        return $this->answer($this->postJson('/api/cuts', ['path' => $this->clip($kind, $name)]), 'cut-answer', 201)['cut'];
+        $path = $this->clip($kind, $name);
+        foreach ([Prober::class => KnownProber::class, Posters::class => KnownPosters::class] as $class => $known) {
+            $this->app->bind($class, $known);
+        }
+        try {
+            return $this->answer($this->postJson('/api/cuts', ['path' => $path]), 'cut-answer', 201)['cut'];
+        } finally {
+            $this->app->offsetUnset(Prober::class);
+            $this->app->offsetUnset(Posters::class);
+        }
     }
 
     /** Takes work in hand until there is none left. */
