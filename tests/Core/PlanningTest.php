@@ -786,3 +786,13 @@ it('gives a plan or a stop for any preset, host, cut and change', function () {
         }
     }
 });
+
+it('gives sound a sample rate that codec and container both carry', function (string $preset, array $edits, int $expected) {
+    $cut = Desk::reading(Probes::plain(audio: [['sample_rate' => '44100']]));
+    expect(Desk::plan($cut, $preset, $edits)->audio->sampleRate)->toBe($expected);
+})->with([
+    'either' => ['review-720', [], 44_100],
+    'a codec that does not' => ['review-720', ['container' => ['set' => 'webm'], 'audio' => ['codec' => 'opus']], 48_000],
+    'a container that does not' => ['exchange-vc-3', [], 48_000],
+    'nor when asked' => ['exchange-vc-3', ['audio' => ['codec' => 'pcm', 'sampleRate' => 44_100]], 48_000],
+]);

@@ -23,6 +23,9 @@ interface Container
     /** @return list<string> ids of the audio codecs it carries */
     public function audioCodecs(): array;
 
+    /** @return list<int> samples per second its sound may have; empty when the codec alone says */
+    public function sampleRates(): array;
+
     /** It has an index that can be put before the media. */
     public function hasFastStart(): bool;
 

@@ -39,6 +39,12 @@ final class Mxf implements Container
         return ['pcm'];
     }
 
+    /** Whole numbers of samples go with frames at 48 kHz (SMPTE ST 382); the engine writes no other. */
+    public function sampleRates(): array
+    {
+        return [48_000];
+    }
+
     public function muxer(): string
     {
         return 'mxf';

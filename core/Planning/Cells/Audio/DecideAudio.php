@@ -39,8 +39,8 @@ final class DecideAudio
             throw new PlanImpossible(AudioCell::NAME, "The sound codec “{$id}” is not made here. Choose another one.");
         $lossy = $codec->hasRate();
         $sampleRate = $rule->int('sampleRate') ?? ($lossy && $asked !== null ? $asked->sampleRate : $cut->sampleRate);
-        if ($codec->sampleRates() !== [] && ! in_array($sampleRate, $codec->sampleRates(), true)) {
-            $sampleRate = 48_000;
+        foreach ([$codec->sampleRates(), $draft->container()->container->sampleRates()] as $possible) {
+            $sampleRate = $possible === [] || in_array($sampleRate, $possible, true) ? $sampleRate : 48_000;
         }
         $most = $rule->int('channels') ?? ($lossy ? $asked->channels ?? 2 : 8);
         $channels = $rule->int('channels') ?? min($most, $cut->channels);
