@@ -126,7 +126,7 @@ final readonly class ProbeReader
                 self::tag($stream->text('color_primaries')),
                 self::tag($stream->text('color_transfer')),
                 self::tag($stream->text('color_space')),
-                $stream->text('color_range') === 'pc' || str_starts_with($stream->text('pix_fmt') ?? '', 'yuvj'),
+                self::isFullRange($stream),
             ),
             chromaLocation: self::tag($stream->text('chroma_location')),
             frames: max(1, $counted ?? ($length === null ? 1 : $rate->framesIn($length))),
@@ -139,6 +139,15 @@ final readonly class ProbeReader
             references: $codec === 'h264' ? AvcParameters::references(self::extradata($stream)) : null,
             captions: $stream->int('closed_captions') === 1 || self::sideData([$frame], 'ATSC A53 Part 4 Closed Captions') !== null,
         );
+    }
+
+    /** RGB samples use the full range unless something says otherwise; not every file that holds them says so. */
+    private static function isFullRange(Fields $stream): bool
+    {
+        $name = $stream->text('pix_fmt') ?? '';
+        $isRgb = PixelFormat::fromEngine($name)?->chroma === Chroma::Rgb;
+
+        return $stream->text('color_range') === 'pc' || str_starts_with($name, 'yuvj') || ($isRgb && $stream->text('color_range') !== 'tv');
     }
 
     /**

@@ -55,4 +55,14 @@ it('codes every sound as planned', function (string $codec, string $container) {
         ->toBe('done', (string) $run['error'])
         ->and(array_filter($run['slip']['differences'], fn (array $difference): bool => $difference['cell'] === 'audio'))
         ->toBe([]);
-})->with([['aac', 'mp4'], ['opus', 'mp4'], ['mp3', 'mov'], ['ac3', 'mpeg-ts'], ['pcm', 'mov'], ['flac', 'matroska'], ['alac', 'mov']]);
+})->with([
+    ['aac', 'mp4'],
+    ['opus', 'mp4'],
+    ['flac', 'mp4'],
+    ['alac', 'mp4'],
+    ['mp3', 'mov'],
+    ['ac3', 'mpeg-ts'],
+    ['pcm', 'mov'],
+    ['flac', 'matroska'],
+    ['alac', 'mov'],
+]);
