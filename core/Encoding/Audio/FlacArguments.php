@@ -18,9 +18,18 @@ final class FlacArguments implements AudioArguments
         return 'flac';
     }
 
-    /** The engine hands deep samples over in 32 bits and is told how many of them count. */
+    /**
+     * The engine hands deep samples over in 32 bits and is told how many of them count. Into MP4 ("Encapsulation of FLAC in ISO Base
+     * Media File Format") it writes FLAC only when it is told that this is meant; elsewhere that changes nothing.
+     */
     public function arguments(AudioValue $sound): array
     {
-        return $sound->bitDepth > 16 ? ['-sample_fmt', 's32', '-bits_per_raw_sample:a', (string) $sound->bitDepth] : ['-sample_fmt', 's16'];
+        return [
+            ...$sound->bitDepth > 16
+                ? ['-sample_fmt', 's32', '-bits_per_raw_sample:a', (string) $sound->bitDepth]
+                : ['-sample_fmt', 's16'],
+            '-strict',
+            'experimental',
+        ];
     }
 }

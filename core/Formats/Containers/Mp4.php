@@ -36,10 +36,4 @@ final class Mp4 extends IsoBaseMedia
     {
         return ['aac', 'opus', 'ac3', 'mp3', 'flac', 'alac'];
     }
-
-    /** The engine writes FLAC into MP4 ("Encapsulation of FLAC in ISO Base Media File Format") only when it is told that this is meant. */
-    public function options(): array
-    {
-        return ['-strict', 'experimental'];
-    }
 }

@@ -31,28 +31,12 @@ final readonly class FrameSizeValue implements Value
 
     public function projected(?string $projection): self
     {
-        return new self(
-            frame: $this->frame,
-            picture: $this->picture,
-            sampleAspect: $this->sampleAspect,
-            scaled: $this->scaled,
-            stretched: $this->stretched,
-            projection: $projection,
-            window: $this->window,
-        );
+        return $this->with($projection, $this->window);
     }
 
     public function through(?FrameWindow $window): self
     {
-        return new self(
-            frame: $this->frame,
-            picture: $this->picture,
-            sampleAspect: $this->sampleAspect,
-            scaled: $this->scaled,
-            stretched: $this->stretched,
-            projection: $this->projection,
-            window: $window,
-        );
+        return $this->with($this->projection, $window);
     }
 
     public function isPadded(): bool
@@ -99,5 +83,18 @@ final readonly class FrameSizeValue implements Value
             'projection' => $this->projection,
             'bars' => $this->window === null ? null : 'trim',
         ];
+    }
+
+    private function with(?string $projection, ?FrameWindow $window): self
+    {
+        return new self(
+            frame: $this->frame,
+            picture: $this->picture,
+            sampleAspect: $this->sampleAspect,
+            scaled: $this->scaled,
+            stretched: $this->stretched,
+            projection: $projection,
+            window: $window,
+        );
     }
 }
