@@ -112,6 +112,15 @@ function BitratesAsked({ host }: { host: Host }) {
     );
 }
 
+const heads = [
+    ['Tier', 'text-left'],
+    ['Lines', 'text-right'],
+    ['Video codec', 'text-left'],
+    ['Bitrate', 'text-right'],
+    ['Keyframes', 'text-right'],
+    ['Speed', 'text-left'],
+] as const;
+
 /** The renditions of each tier, the largest first. */
 function Ladders({ host }: { host: Host }) {
     return (
@@ -121,24 +130,11 @@ function Ladders({ host }: { host: Host }) {
         >
             <thead className="text-soft">
                 <tr className="border-b border-line">
-                    <th scope="col" className="text-left">
-                        Tier
-                    </th>
-                    <th scope="col" className="pl-4 text-right">
-                        Lines
-                    </th>
-                    <th scope="col" className="pl-4 text-left">
-                        Video codec
-                    </th>
-                    <th scope="col" className="pl-4 text-right">
-                        Bitrate
-                    </th>
-                    <th scope="col" className="pl-4 text-right">
-                        Keyframes
-                    </th>
-                    <th scope="col" className="pl-4 text-left">
-                        Speed
-                    </th>
+                    {heads.map(([name, side], i) => (
+                        <th key={name} scope="col" className={`${i === 0 ? '' : 'pl-4'} ${side}`}>
+                            {name}
+                        </th>
+                    ))}
                 </tr>
             </thead>
             <tbody>

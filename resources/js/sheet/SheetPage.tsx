@@ -66,7 +66,13 @@ function SheetOf({ id }: { id: number }) {
                     <p className="flex text-[13px] text-soft">
                         <span className="truncate" title={cut.path}>
                             <Figures
-                                text={`${cut.width}×${cut.height} · ${cut.frameRateLabel} fps · ${cut.values.video} · ${cut.durationLabel} · `}
+                                text={[
+                                    `${cut.width}×${cut.height}`,
+                                    `${cut.frameRateLabel} fps`,
+                                    cut.values.video,
+                                    cut.durationLabel,
+                                    '',
+                                ].join(' · ')}
                             />
                             {cut.file}
                         </span>
