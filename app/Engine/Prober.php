@@ -3,7 +3,9 @@
 namespace App\Engine;
 
 use Closure;
+use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\ProbeCommand;
+use OuterCrate\Reading\ProbeReader;
 
 /** Asks the engine what a file is. */
 class Prober
@@ -13,7 +15,7 @@ class Prober
     }
 
     /**
-     * The prober's JSON for a file: streams, format, chapters, its first packets, and under `first_frame` what the first frame says.
+     * The prober's JSON for a file: streams, format, chapters, and under `first_frame` what the first frame of the picture says.
      *
      * @param  string|null  $format  the demuxer to take, for a single image; found out when null
      * @return array<mixed> empty when the prober could make nothing of the file
@@ -22,37 +24,52 @@ class Prober
      */
     public function probe(string $path, ?string $format = null): array
     {
-        $decoded = $this->json($this->runner->listen(ProbeCommand::file($path, $format)));
-        if (! isset($decoded['streams'])) {
+        $probe = $this->json(ProbeCommand::file($path, $format));
+        if (! isset($probe['streams'])) {
             return [];
         }
-        $first = $this->json($this->runner->listen(ProbeCommand::firstFrame($path, $format)));
-        $configuration = $first['streams'][0] ?? [];
-        foreach ($decoded['streams'] as $i => $stream) {
-            if (isset($configuration['extradata']) && ($stream['index'] ?? null) === $configuration['index']) {
-                $decoded['streams'][$i]['extradata'] = $configuration['extradata'];
-            }
+        $video = ProbeReader::mainVideo($probe);
+        $frame = $this->frameOf($video, $probe['frames'] ?? []);
+        if ($frame === [] && $video !== null) {
+            $frame = $this->frameOf($video, $this->json(ProbeCommand::firstFrame($path, $format))['frames'] ?? []);
         }
+        unset($probe['frames']);
 
-        return $decoded + ['first_frame' => $first['frames'][0] ?? []];
+        return $probe + ['first_frame' => $frame];
     }
 
     /**
      * Hands on a line `stream,pts,dts,size,flags` for every packet.
      *
      * @param  Closure(string): void  $take
+     * @param  int|null  $most  how many, from the start; all of them when null
      *
      * @throws EngineFailed
      */
-    public function packets(string $path, Closure $take): void
+    public function packets(string $path, Closure $take, ?int $most = null): void
     {
-        $this->runner->lines(ProbeCommand::packets($path), $take);
+        $this->runner->lines(ProbeCommand::packets($path, $most), $take);
+    }
+
+    /**
+     * @param  list<array<mixed>>  $frames
+     * @return array<mixed>
+     */
+    private function frameOf(?int $stream, array $frames): array
+    {
+        foreach ($frames as $frame) {
+            if (($frame['stream_index'] ?? null) === $stream) {
+                return $frame;
+            }
+        }
+
+        return [];
     }
 
     /** @return array<mixed> */
-    private function json(string $text): array
+    private function json(Command $command): array
     {
-        $decoded = json_decode($text, true, 64, JSON_INVALID_UTF8_SUBSTITUTE);
+        $decoded = json_decode($this->runner->listen($command), true, 64, JSON_INVALID_UTF8_SUBSTITUTE);
 
         return is_array($decoded) ? $decoded : [];
     }

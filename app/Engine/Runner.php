@@ -6,11 +6,13 @@ use Closure;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Progress;
 use OuterCrate\Encoding\ProgressReader;
+use OverflowException;
 use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\Exception\ProcessStartFailedException;
 use Symfony\Component\Process\Exception\ProcessTimedOutException;
 use Symfony\Component\Process\ExecutableFinder;
 use Symfony\Component\Process\Process;
+use Throwable;
 
 /**
  * The only place that starts processes: commands of the core, with limits and without a shell, at a low priority, in a session of
@@ -62,10 +64,9 @@ class Runner
                 usleep($pause);
                 $pause = min(self::LONGEST_PAUSE, $pause * 2);
             }
-        } catch (ProcessTimedOutException) {
-            throw EngineFailed::endless();
-        } finally {
+        } catch (Throwable $e) {
             $this->end($process, $group);
+            throw $e instanceof ProcessTimedOutException ? EngineFailed::endless() : $e;
         }
         $errors .= $process->getIncrementalErrorOutput();
         if ($process->hasBeenSignaled()) {
@@ -81,22 +82,27 @@ class Runner
     }
 
     /**
-     * Standard output of a command that answers in a moment. A failing exit status is not an error here: the caller judges what
-     * came out.
+     * Standard output of a command that answers in a moment; empty when it has gone astray. A failing exit status is not an error
+     * here: the caller judges what came out.
      *
      * @throws EngineFailed when the program is missing or takes too long
      */
     public function listen(Command $command): string
     {
         $process = $this->process($command, Limits::of($command->allowance), null);
-        $output = '';
-        $this->run($process, function (string $type, string $data) use (&$output, $process): void {
-            if ($type === Process::OUT && strlen($output .= $data) > self::MOST_OUTPUT) {
-                $process->stop(0);
-            }
-        });
+        $bytes = 0;
+        try {
+            $this->run($process, function (string $type, string $data) use (&$bytes): void {
+                $bytes += $type === Process::OUT ? strlen($data) : 0;
+                if ($bytes > self::MOST_OUTPUT) {
+                    throw new OverflowException;
+                }
+            });
+        } catch (OverflowException) {
+            return '';
+        }
 
-        return $output;
+        return $process->getOutput();
     }
 
     /**
@@ -160,15 +166,13 @@ class Runner
 
     private function run(Process $process, Closure $take): void
     {
-        $group = 0;
+        $this->start($process, $take);
+        $group = (int) $process->getPid();
         try {
-            $this->start($process, $take);
-            $group = (int) $process->getPid();
             $process->wait();
-        } catch (ProcessTimedOutException) {
-            throw EngineFailed::unreadable();
-        } finally {
+        } catch (Throwable $e) {
             $this->end($process, $group);
+            throw $e instanceof ProcessTimedOutException ? EngineFailed::unreadable() : $e;
         }
     }
 
@@ -181,14 +185,12 @@ class Runner
         }
     }
 
-    /** Ends the engine and whatever it started: all of its session. */
+    /** Ends the engine and whatever it started: all of its session, also when the first of it has ended already. */
     private function end(Process $process, int $group): void
     {
-        if ($process->isRunning()) {
-            if ($group > 0) {
-                posix_kill(-$group, SIGKILL);
-            }
-            $process->stop(0);
+        if ($group > 0) {
+            posix_kill(-$group, SIGKILL);
         }
+        $process->stop(0);
     }
 }

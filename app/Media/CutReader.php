@@ -4,9 +4,11 @@ namespace App\Media;
 
 use App\Engine\EngineFailed;
 use App\Engine\Prober;
+use Closure;
 use OuterCrate\Reading\Boxes\MovieBoxes;
 use OuterCrate\Reading\FileStructure;
 use OuterCrate\Reading\FrameOrder;
+use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\Unreadable;
@@ -21,6 +23,9 @@ class CutReader
     /** Frames are counted packet by packet up to this size, and reckoned from length and rate above it. */
     private const COUNTED_UP_TO = 2_000_000_000;
 
+    /** Packets of a larger file whose times tell of its frame rate and structure. */
+    private const SOME = 400;
+
     public function __construct(private readonly Prober $prober)
     {
     }
@@ -32,7 +37,58 @@ class CutReader
      * @throws FileProblem when the file cannot be opened
      * @throws EngineFailed
      */
-    public function read(string $path, bool $needsPicture = true): array
+    public function read(string $path): array
+    {
+        [$bytes, $structure, $boxes] = $this->structure($path);
+        $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
+        $counted = $bytes <= self::COUNTED_UP_TO;
+        $orders = self::untold($probe, $boxes);
+        if ($orders !== []) {
+            $this->prober->packets($path, fn (string $line) => self::order($orders, $line), $counted ? null : self::SOME);
+        }
+
+        return [
+            'reading' => $this->reading($probe = self::ordered($probe, $orders, $counted), $bytes, $structure, true),
+            'probe' => $probe,
+            'fastStart' => $structure->fastStart,
+        ];
+    }
+
+    /**
+     * Reads a file with every packet of it.
+     *
+     * @param  bool  $needsPicture  false for a file that may hold sound alone
+     * @param  Closure(): void  $check  called at each packet
+     * @return array{Reading, PacketTally}
+     *
+     * @throws Unreadable
+     * @throws FileProblem
+     * @throws EngineFailed
+     */
+    public function readWhole(string $path, bool $needsPicture, Closure $check): array
+    {
+        [$bytes, $structure, $boxes] = $this->structure($path);
+        $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
+        $orders = self::untold($probe, $boxes);
+        $tally = new PacketTally(ProbeReader::mainVideo($probe) ?? -1);
+        $this->prober->packets($path, function (string $line) use ($orders, $tally, $check): void {
+            self::order($orders, $line);
+            $tally->take($line);
+            $check();
+        });
+
+        return [$this->reading(self::ordered($probe, $orders, true), $bytes, $structure, $needsPicture), $tally];
+    }
+
+    /**
+     * What the file says byte by byte, before the engine sees it.
+     *
+     * @return array{int, FileStructure, array<mixed>|null} its size, its structure, and the boxes of a movie
+     *
+     * @throws Unreadable
+     * @throws FileProblem
+     */
+    private function structure(string $path): array
     {
         if (is_dir($path)) {
             throw new FileProblem('This is a folder.', $path, 'Choose the video file in it.');
@@ -67,16 +123,18 @@ class CutReader
         if ($boxes['encrypted'] ?? false) {
             throw Unreadable::encrypted();
         }
-        $probe = $this->probe($path, $bytes) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
+
+        return [$bytes, $structure, $boxes];
+    }
+
+    /** @param  array<mixed>  $probe */
+    private function reading(array $probe, int $bytes, FileStructure $structure, bool $needsPicture): Reading
+    {
         if (! isset($probe['streams'])) {
             throw Unreadable::notMedia();
         }
 
-        return [
-            'reading' => (new ProbeReader)->read($probe, $bytes, $structure->fastStart, $needsPicture),
-            'probe' => $probe,
-            'fastStart' => $structure->fastStart,
-        ];
+        return (new ProbeReader)->read($probe, $bytes, $structure->fastStart, $needsPicture);
     }
 
     /**
@@ -102,32 +160,52 @@ class CutReader
             ['nb_frames' => (string) count($images), 'avg_frame_rate' => $rate, 'r_frame_rate' => $rate, 'duration' => $length] +
             $probe['streams'][0];
         $probe['format'] = ['format_name' => 'folder', 'duration' => $length] + $probe['format'];
-        unset($probe['packets']);
 
         return (new ProbeReader)->read($probe, $bytes, null);
     }
 
     /**
-     * Containers without a frame count get their packets counted; the times themselves are kept for the first ones only.
+     * The video streams whose frames neither a header counts nor a movie's boxes time.
      *
+     * @param  array<mixed>  $probe
+     * @param  array<mixed>|null  $boxes
+     * @return array<int, FrameOrder> by index of the stream
+     */
+    private static function untold(array $probe, ?array $boxes): array
+    {
+        $orders = [];
+        foreach ($probe['streams'] ?? [] as $stream) {
+            if (($stream['codec_type'] ?? '') === 'video' && ($boxes === null || ! isset($stream['nb_frames']))) {
+                $orders[(int) $stream['index']] = new FrameOrder;
+            }
+        }
+
+        return $orders;
+    }
+
+    /** @param  array<int, FrameOrder>  $orders */
+    private static function order(array $orders, string $line): void
+    {
+        $fields = explode(',', $line);
+        if (isset($orders[(int) $fields[0]]) && count($fields) >= 5) {
+            $orders[(int) $fields[0]]->take(is_numeric($fields[1]) ? (float) $fields[1] : null, str_contains($fields[4], 'K'));
+        }
+    }
+
+    /**
+     * The probe with what its packets told.
+     *
+     * @param  array<mixed>  $probe
+     * @param  array<int, FrameOrder>  $orders
      * @return array<mixed>
      */
-    private function probe(string $path, int $bytes): array
+    private static function ordered(array $probe, array $orders, bool $counted): array
     {
-        $probe = $this->prober->probe($path);
         foreach ($probe['streams'] ?? [] as $i => $stream) {
-            $counted = isset($stream['nb_frames']) || ($stream['codec_type'] ?? '') !== 'video';
-            if (! $counted && $bytes <= self::COUNTED_UP_TO) {
-                $order = new FrameOrder;
-                $index = (string) $stream['index'];
-                $this->prober->packets($path, function (string $line) use ($order, $index): void {
-                    $fields = explode(',', $line);
-                    if ($fields[0] === $index && count($fields) >= 5) {
-                        $order->take(is_numeric($fields[1]) ? (float) $fields[1] : null, str_contains($fields[4], 'K'));
-                    }
-                });
-                $probe['streams'][$i]['counted_packets'] = $order->frames;
-                $probe['orders'][$index] = [
+            $order = $orders[(int) $stream['index']] ?? null;
+            if ($order !== null) {
+                $probe['streams'][$i] += $counted ? ['counted_packets' => $order->frames] : [];
+                $probe['orders'][(string) $stream['index']] = [
                     'gop' => $order->gop()?->toArray(),
                     'variableRate' => $order->times()->areVariable(),
                     'shortestGap' => $order->times()->shortestUsualGap(),

@@ -3,7 +3,6 @@
 namespace App\Packing;
 
 use App\Engine\EngineFailed;
-use App\Engine\Prober;
 use App\Media\Checksum;
 use App\Media\CutReader;
 use App\Media\Neighbours;
@@ -26,7 +25,6 @@ class Inspector
 
     public function __construct(
         private readonly CutReader $reader,
-        private readonly Prober $prober,
         private readonly Comparison $comparison,
     ) {
     }
@@ -73,12 +71,7 @@ class Inspector
     private function file(Run $run, string $path, Meter $meter): array
     {
         $hasVideo = $run->plan['values']['video']['codec'] !== NoVideo::ID;
-        $reading = $this->reader->read($path, $hasVideo)['reading'];
-        $tally = new PacketTally($reading->mainVideo()->index ?? -1);
-        $this->prober->packets($path, function (string $line) use ($tally, $meter): void {
-            $tally->take($line);
-            $meter->check();
-        });
+        [$reading, $tally] = $this->reader->readWhole($path, $hasVideo, $meter->check(...));
 
         return [new Made($reading, $tally, basename($run->file), (int) $run->plan['frames']), Checksum::of($path, $meter->check(...))];
     }

@@ -18,8 +18,8 @@ use OuterCrate\Units\FrameSize;
 use OuterCrate\Units\Timecode;
 
 /**
- * Turns what was found in a file into a Reading: the prober's JSON (streams, format, chapters, the first packets, the first
- * frame) and, under `boxes` and `orders`, what the file's own boxes and the times of all its packets said.
+ * Turns what was found in a file into a Reading: the prober's JSON (streams, format, chapters, the first frame) and, under `boxes`
+ * and `orders`, what the file's own boxes and the times of its packets said.
  */
 final readonly class ProbeReader
 {
@@ -46,10 +46,9 @@ final readonly class ProbeReader
         $video = [];
         $audio = [];
         foreach ($streams as $stream) {
-            $type = $stream->text('codec_type');
-            if ($type === 'video' && $stream->within('disposition')->int('attached_pic') !== 1) {
+            if (self::isVideo($stream)) {
                 $video[] = $this->video($stream, $stated, $probe);
-            } elseif ($type === 'audio' && ($stream->int('sample_rate') ?? 0) > 0) {
+            } elseif ($stream->text('codec_type') === 'audio' && ($stream->int('sample_rate') ?? 0) > 0) {
                 $audio[] = $this->audio($stream, self::boxesOf($probe, $stream));
             }
         }
@@ -76,6 +75,27 @@ final readonly class ProbeReader
             audio: $audio,
             extras: $this->extras($probe, $streams, $video[0]->frameRate ?? FrameRate::of(25)),
         );
+    }
+
+    /**
+     * Index of the stream that is the picture; null where there is none. Covers are none.
+     *
+     * @param  array<mixed>  $probe  the prober's JSON, decoded
+     */
+    public static function mainVideo(array $probe): ?int
+    {
+        foreach (self::rows($probe, 'streams') as $stream) {
+            if (self::isVideo($stream)) {
+                return $stream->int('index') ?? 0;
+            }
+        }
+
+        return null;
+    }
+
+    private static function isVideo(Fields $stream): bool
+    {
+        return $stream->text('codec_type') === 'video' && $stream->within('disposition')->int('attached_pic') !== 1;
     }
 
     /** @param  array<mixed>  $probe */

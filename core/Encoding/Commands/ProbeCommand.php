@@ -7,45 +7,51 @@ namespace OuterCrate\Encoding\Commands;
 /** What the prober is asked about a file. */
 final class ProbeCommand
 {
-    /** Packets whose times are read with the file, which tell of its frame rate and structure. */
-    private const PACKETS = 400;
+    private const FIRST_FRAME = 'frame=stream_index,interlaced_frame,top_field_first:frame_side_data';
 
     private const ENTRIES = 'stream:stream_tags:stream_disposition:stream_side_data:format:format_tags:chapter:chapter_tags:'
-        .'packet=stream_index,pts_time,flags';
+        .self::FIRST_FRAME;
 
-    private const FIRST_FRAME = 'stream=index,extradata:frame=stream_index,interlaced_frame,top_field_first:frame_side_data';
+    /** Packets that are read for the first frame: sound often lies before the picture. */
+    private const PACKETS = 8;
 
     /**
-     * Streams, format, chapters and first packets, as JSON.
+     * Streams with their decoders' configuration, format, chapters, and what the decoders say of the first frames (fields, the
+     * metadata that travels in the stream), as JSON. Packets are asked for by themselves, since the prober writes every one out in
+     * hexadecimal when it is to show a configuration.
      *
      * @param  string|null  $format  the demuxer to take, for a single image; found out when null
      */
     public static function file(string $path, ?string $format = null): Command
     {
-        return Command::ask(Program::Prober, [
-            '-v', 'error', '-show_entries', self::ENTRIES, '-read_intervals', '%+#'.self::PACKETS, '-of', 'json=compact=1',
-            ...Input::of($path, self::format($format)),
-        ]);
+        return self::frames($path, $format, 'error', self::ENTRIES, self::PACKETS);
+    }
+
+    /** The first frame of the picture, where it lies behind more than a few packets of other streams. */
+    public static function firstFrame(string $path, ?string $format = null): Command
+    {
+        return self::frames($path, $format, 'quiet', self::FIRST_FRAME, 1, '-select_streams', 'V:0');
     }
 
     /**
-     * What the decoder says of the first frame: fields, the metadata that travels in the stream, and its configuration. Asked by
-     * itself, since the prober writes every packet out in hexadecimal when it is to show this data.
+     * A line `stream,pts,dts,size,flags` for every packet, without decoding any.
+     *
+     * @param  int|null  $most  how many, from the start; all of them when null
      */
-    public static function firstFrame(string $path, ?string $format = null): Command
+    public static function packets(string $path, ?int $most = null): Command
     {
         return Command::ask(Program::Prober, [
-            '-v', 'quiet', '-select_streams', 'V:0', '-show_data', '-show_entries', self::FIRST_FRAME, '-read_intervals', '%+#1',
-            '-of', 'json=compact=1', ...Input::of($path, self::format($format)),
-        ]);
+            '-v', 'error', '-show_entries', 'packet=stream_index,pts_time,dts_time,size,flags',
+            ...($most === null ? [] : ['-read_intervals', "%+#{$most}"]), '-of', 'csv=p=0', ...Input::of($path),
+        ], Allowance::Run);
     }
 
-    /** A line `stream,pts,dts,size,flags` for every packet, without decoding any. */
-    public static function packets(string $path): Command
+    private static function frames(string $path, ?string $format, string $log, string $entries, int $packets, string ...$options): Command
     {
         return Command::ask(Program::Prober, [
-            '-v', 'error', '-show_entries', 'packet=stream_index,pts_time,dts_time,size,flags', '-of', 'csv=p=0', ...Input::of($path),
-        ], Allowance::Run);
+            '-v', $log, '-show_data', '-show_entries', $entries, '-read_intervals', "%+#{$packets}", ...array_values($options),
+            '-of', 'json=compact=1', ...Input::of($path, self::format($format)),
+        ]);
     }
 
     /** @return list<string> */
