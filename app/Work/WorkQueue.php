@@ -243,11 +243,12 @@ class WorkQueue
     private function forgetStale(Kind $kind): void
     {
         $seconds = $kind->staleAfter();
-        if ($seconds !== null) {
-            Work::query()
-                ->where(['kind' => $kind->name(), 'state' => WorkState::Waiting])
-                ->where('wanted_at', '<', Work::now(-$seconds))
-                ->delete();
+        $stale = Work::query()
+            ->where(['kind' => $kind->name(), 'state' => WorkState::Waiting])
+            ->where('wanted_at', '<', Work::now(-(int) $seconds));
+        // A look takes no lock, a change does.
+        if ($seconds !== null && $stale->exists()) {
+            $stale->delete();
         }
     }
 

@@ -177,8 +177,8 @@ final readonly class PassBuilder
             '-dn',
             '-map_chapters',
             $keeps && $excerpt === null ? '0' : '-1',
-            ...$keeps && $excerpt !== null && $reading->extras->timecode !== null
-                ? ['-timecode', (string) $reading->timecode($plan->range->first)]
+            ...$keeps && $reading->extras->timecode !== null
+                ? ['-timecode', (string) $reading->timecode($plan->range->first)->at($plan->frameRate->rate)]
                 : [],
             ...$keeps ? ['-map_metadata', '0'] : ['-map_metadata', '-1', ...$iso ? ['-write_tmcd', '0'] : []],
             ...$iso ? ['-movflags', $plan->container->fastStart ? '+write_colr+faststart' : '+write_colr'] : [],

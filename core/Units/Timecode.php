@@ -27,9 +27,9 @@ final readonly class Timecode
         if (preg_match('~^(\d{1,2}):([0-5]?\d):([0-5]?\d)([:;,.])(\d{1,3})$~', trim($text), $m) !== 1) {
             throw new InvalidArgumentException("“{$text}” is not a timecode such as 00:01:30:12.");
         }
-        $nominal = max(1, $rate->perSecond->round());
+        $nominal = self::nominal($rate);
         [$hours, $minutes, $seconds, $frames] = [(int) $m[1], (int) $m[2], (int) $m[3], (int) $m[5]];
-        $drop = in_array($m[4], [';', ','], true) && $rate->perSecond->denominator === 1001 && $nominal % 30 === 0;
+        $drop = in_array($m[4], [';', ','], true) && self::mayDrop($rate);
         $dropped = intdiv($nominal, 15);
         if ($frames >= $nominal || ($drop && $frames < $dropped && $seconds === 0 && $minutes % 10 !== 0)) {
             throw new InvalidArgumentException("{$text} names a frame that is not there at {$rate->label()} fps.");
@@ -43,20 +43,35 @@ final readonly class Timecode
         return new self($frame, $rate, $drop);
     }
 
+    /**
+     * What the clock of this timecode says at another rate: hours, minutes and seconds stay, frames are scaled down to those of that
+     * rate. Numbers are dropped where they were and the rate allows it.
+     */
+    public function at(FrameRate $rate): self
+    {
+        if ($rate->equals($this->rate)) {
+            return $this;
+        }
+        [$from, $to] = [self::nominal($this->rate), self::nominal($rate)];
+        $number = $this->number();
+        $seconds = intdiv($number, $from);
+        $frames = intdiv($number % $from * $to, $from);
+        $drop = $this->dropFrame && self::mayDrop($rate);
+        $minutes = intdiv($seconds, 60);
+        if ($drop) {
+            $dropped = intdiv($to, 15);
+            // The first numbers of a minute are not there.
+            $frames = $seconds % 60 === 0 && $minutes % 10 !== 0 ? max($frames, $dropped) : $frames;
+            $frames -= $dropped * ($minutes - intdiv($minutes, 10));
+        }
+
+        return new self($seconds * $to + $frames, $rate, $drop);
+    }
+
     public function __toString(): string
     {
-        $nominal = max(1, $this->rate->perSecond->round());
-        $frame = $this->frame;
-        if ($this->dropFrame) {
-            // ST 12-1, 6.1.2: two numbers (four at 59.94) are left out at each minute but every tenth.
-            $dropped = intdiv($nominal, 15);
-            $perTenMinutes = $nominal * 600 - 9 * $dropped;
-            $tens = intdiv($frame, $perTenMinutes);
-            $rest = $frame % $perTenMinutes;
-            $frame +=
-                9 * $dropped * $tens +
-                ($rest < $nominal * 60 ? 0 : $dropped * (1 + intdiv($rest - $nominal * 60, $nominal * 60 - $dropped)));
-        }
+        $nominal = self::nominal($this->rate);
+        $frame = $this->number();
         $seconds = intdiv($frame, $nominal);
 
         return sprintf(
@@ -67,5 +82,33 @@ final readonly class Timecode
             $this->dropFrame ? ';' : ':',
             $frame % $nominal,
         );
+    }
+
+    /** The frame's number with those counted that were left out before it. */
+    private function number(): int
+    {
+        if (! $this->dropFrame) {
+            return $this->frame;
+        }
+        // ST 12-1, 6.1.2: two numbers (four at 59.94) are left out at each minute but every tenth.
+        $nominal = self::nominal($this->rate);
+        $dropped = intdiv($nominal, 15);
+        $perTenMinutes = $nominal * 600 - 9 * $dropped;
+        $tens = intdiv($this->frame, $perTenMinutes);
+        $rest = $this->frame % $perTenMinutes;
+
+        return $this->frame
+            + 9 * $dropped * $tens
+            + ($rest < $nominal * 60 ? 0 : $dropped * (1 + intdiv($rest - $nominal * 60, $nominal * 60 - $dropped)));
+    }
+
+    private static function nominal(FrameRate $rate): int
+    {
+        return max(1, $rate->perSecond->round());
+    }
+
+    private static function mayDrop(FrameRate $rate): bool
+    {
+        return $rate->perSecond->denominator === 1001 && self::nominal($rate) % 30 === 0;
     }
 }

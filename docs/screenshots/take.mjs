@@ -66,7 +66,9 @@ await page.route('**/api/uploads/**', async (route) => {
     await route.fallback().catch(() => undefined);
 });
 await page.getByRole('button', { name: 'Bring in a cut' }).click();
-await page.getByLabel('Files of this computer').setInputFiles(['kiln-night-firing.mov', 'studio-short.mov'].map((name) => `storage/demo/media/${name}`));
+await page
+    .getByLabel('Files of this computer')
+    .setInputFiles(['kiln-night-firing.mov', 'studio-short.mov'].map((name) => `storage/demo/media/${name}`));
 await page.waitForTimeout(2300);
 await page.getByRole('button', { name: 'Pause studio-short.mov' }).click();
 await page.waitForTimeout(2500);

@@ -1,6 +1,8 @@
 <?php
 
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Cells\FrameSize\CompareFrameSize;
 use OuterCrate\Planning\Made;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Slips\Comparison;
@@ -96,3 +98,22 @@ it('says when a file passed the size that it was to stay under', function (int $
     );
     expect(array_map(fn ($difference): string => $difference->cell, $differences))->toBe($cells);
 })->with([[7_899_999, ['bitrate']], [7_900_000, []]]);
+
+it('holds the shape of a pixel to what its container can tell', function (string $format, string $shape, bool $same) {
+    $made = new Made(
+        Desk::reading(Probes::plain(
+            ['width' => 720, 'height' => 480, 'sample_aspect_ratio' => $shape],
+            format: ['format_name' => $format],
+        )),
+        tally(),
+        'x',
+        313,
+    );
+    $planned = new Fields(['width' => 720, 'height' => 480, 'sampleAspect' => '32/27', 'label' => '720×480']);
+    expect(CompareFrameSize::differences($planned, $made) === [])->toBe($same);
+})->with([
+    'as planned' => ['mov,mp4,m4a,3gp,3g2,mj2', '32:27', true],
+    'another in MP4' => ['mov,mp4,m4a,3gp,3g2,mj2', '853:720', false],
+    'shown 853 wide in Matroska' => ['matroska,webm', '853:720', true],
+    'shown 852 wide in Matroska' => ['matroska,webm', '852:720', false],
+]);

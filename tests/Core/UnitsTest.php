@@ -152,6 +152,19 @@ it('writes timecode, dropping numbers at 29.97 and 59.94 where asked', function 
     [39_564, '60000/1001', true, '00:11:00;04'],
 ]);
 
+it('keeps the clock of a timecode at another rate', function (string $timecode, string $from, string $to, string $expected) {
+    expect((string) Timecode::parse($timecode, FrameRate::parse($from))->at(FrameRate::parse($to)))->toBe($expected);
+})->with([
+    'the same rate' => ['00:59:59;28', '30000/1001', '30000/1001', '00:59:59;28'],
+    'drop frame to film' => ['00:59:59;28', '30000/1001', '24', '00:59:59:22'],
+    'drop frame to twice the rate' => ['00:59:59;28', '30000/1001', '60000/1001', '00:59:59;56'],
+    'a number that is dropped there' => ['00:01:00;02', '30000/1001', '60000/1001', '00:01:00;04'],
+    'to half the rate' => ['00:01:00;05', '60000/1001', '30000/1001', '00:01:00;02'],
+    'an hour that was counted through' => ['01:00:00:00', '30000/1001', '24000/1001', '01:00:00:00'],
+    'fields drawn apart' => ['10:00:00:12', '25', '50', '10:00:00:24'],
+    'a rate that drops nothing' => ['10:00:00:24', '25', '30000/1001', '10:00:00:28'],
+]);
+
 it('reads every timecode back that it writes', function (string $rate, bool $drop) {
     mt_srand(7);
     $rate = FrameRate::parse($rate);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Video;
 
 use OuterCrate\Formats\Chroma;
+use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
 
 /** UT Video: lossless and quick, every frame by itself. */
@@ -34,5 +35,13 @@ final class UtVideo implements VideoCodec
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {
         return new PixelFormat($wanted->chroma, 8, $wanted->alpha && $wanted->chroma === Chroma::Rgb);
+    }
+
+    /** Its streams say BT.601 or BT.709 by their four letters (ULY0, ULH0), and can say no other matrix. */
+    public function tags(Colour $colour): Colour
+    {
+        $known = in_array($colour->matrix, [null, 'gbr', 'bt709', 'bt470bg', 'smpte170m'], true);
+
+        return new Colour($colour->primaries, $colour->transfer, $known ? $colour->matrix : 'bt709', $colour->fullRange);
     }
 }

@@ -20,6 +20,7 @@ export function LineSpeed({ machine }: { machine: Machine }) {
         },
     });
     const number = Number(typed.replace(',', '.'));
+    const sent = machine.lineSpeedLearntFrom === 1 ? 'the file' : `the last ${machine.lineSpeedLearntFrom} files`;
     const usable = number >= 0.01 && number <= 100_000;
     return (
         <Popover
@@ -68,7 +69,7 @@ export function LineSpeed({ machine }: { machine: Machine }) {
                 <p className="mt-2 text-[12px] leading-4 text-soft">
                     {machine.lineSpeedLearntFrom === 0
                         ? 'Say on the slips how long a file took to its host, and this is learnt.'
-                        : `Learnt from ${machine.lineSpeedLearntFrom === 1 ? 'the file' : `the last ${machine.lineSpeedLearntFrom} files`} you sent. What you set here holds until the next one.`}
+                        : `Learnt from ${sent} you sent. What you set here holds until the next one.`}
                 </p>
                 {save.isError && <p className="mt-2 text-stop">{save.error.message}</p>}
             </form>

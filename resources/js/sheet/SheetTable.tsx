@@ -42,6 +42,7 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
     const shown = comparing ? outputs.filter((output) => compared.includes(output.key)) : outputs;
     const all = rowsOf(cells, comparing ? 'all' : unfolded, outputs);
     const rows = comparing ? all.filter((row) => differs(row, shown, plans)) : all;
+    const differ = rows.length === 1 ? 'row differs' : 'rows differ';
     const numberOf = (output: Output) => outputs.indexOf(output) + 1;
     const columns = useColumns(outputs, change);
     const compare = useCallback(
@@ -63,7 +64,7 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
                     <Figures
                         text={
                             comparing
-                                ? `Comparing ${shown.map(numberOf).join(' and ')}: ${rows.length} ${rows.length === 1 ? 'row differs' : 'rows differ'}`
+                                ? `Comparing ${shown.map(numberOf).join(' and ')}: ${rows.length} ${differ}`
                                 : `Choose the column to compare ${outputs.findIndex((output) => output.key === compared[0]) + 1} with`
                         }
                     />

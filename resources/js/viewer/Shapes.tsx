@@ -15,14 +15,16 @@ export function Shapes({ view, width, height, curves, found }: Props) {
     const columns = curves?.detail.length ?? 0;
     const place = (i: number) =>
         x((curves?.first ?? 0) + (i / columns) * ((curves?.last ?? 0) + 1 - (curves?.first ?? 0)));
+    const points = (heights: number[]) =>
+        heights.map((above, i) => `${place(i + 0.5).toFixed(1)},${(height - above).toFixed(1)}`).join('L');
     const sound =
         curves === undefined || curves.peak.length === 0
             ? null
-            : `M${place(0)},${height}${curves.peak.map((peak, i) => `L${place(i + 0.5).toFixed(1)},${(height - 2 - 0.72 * height * Math.sqrt(peak)).toFixed(1)}`).join('')}L${place(columns)},${height}Z`;
+            : `M${place(0)},${height}L${points(curves.peak.map((peak) => 2 + 0.72 * height * Math.sqrt(peak)))}L${place(columns)},${height}Z`;
     const detail =
         curves === undefined || columns === 0
             ? null
-            : `M${curves.detail.map((value, i) => `${place(i + 0.5).toFixed(1)},${(height - 4 - 0.8 * height * value).toFixed(1)}`).join('L')}`;
+            : `M${points(curves.detail.map((value) => 4 + 0.8 * height * value))}`;
     return (
         <svg width={width} height={height} className="pointer-events-none absolute inset-0" aria-hidden="true">
             <defs>

@@ -13,6 +13,9 @@ use OuterCrate\Units\Fraction;
 /** The frame of a finished file against the plan. */
 final class CompareFrameSize
 {
+    /** Containers that tell how wide a picture is shown in whole pixels, and no shape of one (RFC 9559, 5.1.4.1.28.12 DisplayWidth). */
+    private const WHOLE_PIXELS = ['matroska', 'webm'];
+
     public static function found(Made $made): string
     {
         return self::words($made->reading->mainVideo());
@@ -28,9 +31,12 @@ final class CompareFrameSize
     public static function differences(Fields $planned, Made $made): array
     {
         $video = $made->reading->mainVideo();
+        if ($video === null) {
+            return [];
+        }
         $aspect = Fraction::tryParse($planned->text('sampleAspect')) ?? new Fraction(1);
-        $same = $video === null || ($planned->int('width') === $video->size->width && $planned->int('height') === $video->size->height
-            && $aspect->equals($video->sampleAspect));
+        $same = $planned->int('width') === $video->size->width && $planned->int('height') === $video->size->height
+            && ($aspect->equals($video->sampleAspect) || self::isRounded($aspect, $made));
 
         return $same ? [] : [new Difference(
             FrameSizeCell::NAME,
@@ -38,5 +44,15 @@ final class CompareFrameSize
             (string) $video->size,
             "The frame came out as {$video->size}, pixels {$video->pixelShape()}.",
         )];
+    }
+
+    /** The shape of a pixel is what was planned, as far as its container can tell. */
+    private static function isRounded(Fraction $aspect, Made $made): bool
+    {
+        $video = $made->reading->mainVideo();
+        $shown = static fn (Fraction $shape): int => $shape->times($video->size->width ?? 0)->round();
+
+        return $video !== null && in_array($made->reading->container, self::WHOLE_PIXELS, true)
+            && $shown($aspect) === $shown($video->sampleAspect);
     }
 }
