@@ -13,7 +13,7 @@ export default defineConfig({
         baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 1280, height: 800 },
         colorScheme: 'light',
-        trace: 'retain-on-failure',
+        screenshot: 'only-on-failure',
         launchOptions: {
             executablePath: '/usr/bin/chromium',
             args: [

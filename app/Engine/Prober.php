@@ -28,7 +28,7 @@ class Prober
         if (! isset($probe['streams'])) {
             return [];
         }
-        $video = ProbeReader::mainVideo($probe);
+        $video = ProbeReader::firstVideo($probe);
         $frame = $this->frameOf($video, $probe['frames'] ?? []);
         if ($frame === [] && $video !== null) {
             $frame = $this->frameOf($video, $this->json(ProbeCommand::firstFrame($path, $format))['frames'] ?? []);

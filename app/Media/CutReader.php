@@ -70,7 +70,7 @@ class CutReader
         [$bytes, $structure, $boxes] = $this->structure($path);
         $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
         $orders = self::untold($probe, $boxes);
-        $tally = new PacketTally(ProbeReader::mainVideo($probe) ?? -1);
+        $tally = new PacketTally(ProbeReader::firstVideo($probe) ?? -1);
         $this->prober->packets($path, function (string $line) use ($orders, $tally, $check): void {
             self::order($orders, $line);
             $tally->take($line);

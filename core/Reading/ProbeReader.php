@@ -78,11 +78,11 @@ final readonly class ProbeReader
     }
 
     /**
-     * Index of the stream that is the picture; null where there is none. Covers are none.
+     * Index of the first stream that is a picture; null where there is none. Covers are none.
      *
      * @param  array<mixed>  $probe  the prober's JSON, decoded
      */
-    public static function mainVideo(array $probe): ?int
+    public static function firstVideo(array $probe): ?int
     {
         foreach (self::rows($probe, 'streams') as $stream) {
             if (self::isVideo($stream)) {

@@ -121,6 +121,7 @@ test('the analysis shows on the belt, suggests the range, and its proxy plays', 
     for (const _ of [1, 2, 3]) {
         await page.keyboard.press('Shift+ArrowRight');
     }
+    await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeEnabled();
     await page.keyboard.press(' ');
     await expect(page.locator('[data-state=playing]')).toBeAttached();
     await expect(playhead(page)).toHaveAttribute('data-frame', '99', { timeout: 10_000 });

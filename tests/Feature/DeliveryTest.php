@@ -147,7 +147,9 @@ it('shows the same colours in another space', function () {
 
         return array_values(unpack('C*', $process->getOutput()));
     };
-    $as = fn (array $colour, string $preset = 'lossless-vault'): array => $colours(delivered('plain', $preset, ['colour' => $colour])->file);
+    $as = fn (array $colour, string $preset = 'lossless-vault'): array => $colours(
+        delivered('plain', $preset, ['colour' => $colour])->file,
+    );
     $before = $as([]);
     $apart = fn (array $after): float => array_sum(array_map(fn (int $a, int $b): int => abs($a - $b), $before, $after)) / count($before);
     expect($apart($as(['convert' => 'bt601-625'])))

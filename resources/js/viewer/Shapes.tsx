@@ -17,10 +17,11 @@ export function Shapes({ view, width, height, curves, found }: Props) {
         x((curves?.first ?? 0) + (i / columns) * ((curves?.last ?? 0) + 1 - (curves?.first ?? 0)));
     const points = (heights: number[]) =>
         heights.map((above, i) => `${place(i + 0.5).toFixed(1)},${(height - above).toFixed(1)}`).join('L');
+    const loudness = (peak: number) => 2 + 0.72 * height * Math.sqrt(peak);
     const sound =
         curves === undefined || curves.peak.length === 0
             ? null
-            : `M${place(0)},${height}L${points(curves.peak.map((peak) => 2 + 0.72 * height * Math.sqrt(peak)))}L${place(columns)},${height}Z`;
+            : `M${place(0)},${height}L${points(curves.peak.map(loudness))}L${place(columns)},${height}Z`;
     const detail =
         curves === undefined || columns === 0
             ? null
