@@ -4,11 +4,10 @@ use App\Models\WorkState;
 use Illuminate\Support\Facades\File;
 use Tests\Support\RandomPlans;
 
-it('makes of any plan that is not stopped the file that was planned', function (int $usual) {
-    // The same hundred at each time, so that a change is judged by itself; SEED=… makes others, SEED=random ones that nobody has
-    // seen. The bench makes two hundred, always others.
-    $asked = (string) getenv('SEED');
-    $seed = $asked === 'random' ? random_int(1, 1_000_000) : (int) ($asked ?: $usual);
+it('makes of any plan that is not stopped the file that was planned', function (int $part) {
+    // Others at each run; SEED=… makes those of a run again, and the seed stands in every message.
+    $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000)) + $part;
+    fwrite(STDERR, "Random plans: SEED={$seed}\n");
     $count = 0;
     foreach (RandomPlans::made($seed, 25, $this->folder('out')) as $told => $run) {
         expect($run->work->state)->toBe(WorkState::Done, "{$told}: {$run->work->error}");
@@ -18,4 +17,4 @@ it('makes of any plan that is not stopped the file that was planned', function (
         $count++;
     }
     expect($count)->toBe(25, "seed {$seed}");
-})->with([11, 13, 243_121, 541_724]);
+})->with([0, 1, 2, 3]);

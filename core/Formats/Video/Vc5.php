@@ -45,9 +45,10 @@ final class Vc5 implements VideoCodec
             : new PixelFormat(Chroma::C422, 10);
     }
 
+    /** Its streams tell no range, and MOV tells none for them: RGB is taken for full, the rest for limited. */
     public function tags(Colour $colour): Colour
     {
-        return $colour;
+        return new Colour($colour->primaries, $colour->transfer, $colour->matrix, $colour->fullRange && $colour->matrix === 'gbr');
     }
 
     public function rateModes(): array
