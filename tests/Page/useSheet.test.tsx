@@ -127,6 +127,34 @@ describe('undo', () => {
         expect([keys(sheet), sheet.current.canRedo]).toEqual(['b', true]);
     });
 
+    test('survives a reload whose page is answered before the last change arrives', async () => {
+        const { state, saved, answer } = server();
+        const before = await opened();
+        act(() => before.current.change([column('b')]));
+        await waitFor(() => expect(before.current.planning).toBe(false));
+        state.hold = true;
+        act(() => before.current.change([column('c')]));
+        await waitFor(() => expect(saved).toHaveLength(2));
+        state.hold = false;
+        const after = await opened();
+        await waitFor(() => expect([keys(after), after.current.planning]).toEqual(['c', false]));
+        act(() => after.current.undo());
+        expect(keys(after)).toBe('b');
+        act(() => after.current.undo());
+        await waitFor(() => expect([keys(after), after.current.canUndo]).toEqual(['a', false]));
+        answer();
+    });
+
+    test('of another tab is left alone', async () => {
+        const { saved } = server();
+        const here = await opened();
+        act(() => here.current.change([column('b')]));
+        await waitFor(() => expect(here.current.planning).toBe(false));
+        await api.saveSheet(7, { outputs: [column('a')] } as never);
+        const again = await opened();
+        expect([keys(again), saved.length, again.current.canUndo]).toEqual(['a', 2, false]);
+    });
+
     test('is there after a reload, too', async () => {
         server();
         const before = await opened();

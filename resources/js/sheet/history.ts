@@ -13,24 +13,56 @@ const MOST = 60;
 
 const place = (cut: number) => `outer-crate/history/${cut}`;
 
-/** The steps that were kept of a sheet, as long as the sheet is still what they lead to. */
-export function recall(cut: number, now: Draft): History {
+interface Kept {
+    past: Draft[];
+    future: Draft[];
+    now: Draft;
+    /** The server has answered what is now. */
+    saved: boolean;
+}
+
+const alike = (one: Draft, other: Draft) => JSON.stringify(one) === JSON.stringify(other);
+
+function kept(cut: number): Kept | null {
     try {
-        const kept = JSON.parse(sessionStorage.getItem(place(cut)) ?? 'null');
-        return kept !== null && JSON.stringify(kept.now) === JSON.stringify(now)
-            ? { past: kept.past, future: kept.future, name: null }
-            : empty;
+        return JSON.parse(sessionStorage.getItem(place(cut)) ?? 'null');
     } catch {
-        return empty;
+        return null;
     }
 }
 
-export function keep(cut: number, history: History, now: Draft): void {
+/** The steps that were kept of a sheet, as long as the sheet is still what they lead to. */
+export function recall(cut: number, now: Draft): History {
+    const steps = kept(cut);
+    return steps !== null && alike(steps.now, now) ? { past: steps.past, future: steps.future, name: null } : empty;
+}
+
+/**
+ * A change that was sent when the page was left, where the new page was answered before it arrived: the sheet is still at one of the
+ * steps around it.
+ */
+export function overtaken(cut: number, now: Draft): { history: History; draft: Draft } | null {
+    const steps = kept(cut);
+    return steps !== null && !steps.saved && [...steps.past, ...steps.future].some((step) => alike(step, now))
+        ? { history: { past: steps.past, future: steps.future, name: null }, draft: steps.now }
+        : null;
+}
+
+export function keep(cut: number, history: History, now: Draft, saved = false): void {
     try {
         const past = history.past.slice(-MOST);
-        sessionStorage.setItem(place(cut), JSON.stringify({ past, future: history.future.slice(0, MOST), now }));
+        const steps: Kept = { past, future: history.future.slice(0, MOST), now, saved };
+        sessionStorage.setItem(place(cut), JSON.stringify(steps));
     } catch {
         // Without room the steps live as long as the page.
+    }
+}
+
+/** What is now has arrived. */
+export function arrived(cut: number, now: Draft): void {
+    const steps = kept(cut);
+    if (steps !== null && alike(steps.now, now)) {
+        keep(cut, { ...steps, name: null }, now, true);
     }
 }
 

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { ApiError, api } from '../api/client';
 import type { Range, Sheet } from '../api/types';
 import { useStable } from '../ui/useStable';
-import { empty, type History, keep, recall, stepped } from './history';
+import { arrived, empty, type History, keep, overtaken, recall, stepped } from './history';
 import { type Draft, draftOf, type Output } from './outputs';
 
 /** Pieces are being encoded for a better figure: it is asked for again. */
@@ -32,12 +32,6 @@ export function useSheet(cut: number) {
     const sheet = query.data;
     const draft = wanted ?? (sheet === undefined ? { range: null, outputs: [] } : draftOf(sheet));
 
-    useEffect(() => {
-        if (history === null && sheet !== undefined) {
-            setHistory(recall(cut, draftOf(sheet)));
-        }
-    }, [cut, history, sheet]);
-
     // What still waits in line when the page is left or reloaded goes out at once.
     useEffect(() => {
         const leave = () => {
@@ -64,6 +58,7 @@ export function useSheet(cut: number) {
                 unsent.current = null;
                 try {
                     const answer: Sheet = await api.saveSheet(cut, next);
+                    arrived(cut, next);
                     if (turn === latest.current) {
                         client.setQueryData(['sheet', cut], answer);
                         setWanted(null);
@@ -79,6 +74,16 @@ export function useSheet(cut: number) {
         },
         [client, cut],
     );
+
+    useEffect(() => {
+        if (history === null && sheet !== undefined) {
+            const ahead = overtaken(cut, draftOf(sheet));
+            setHistory(ahead?.history ?? recall(cut, draftOf(sheet)));
+            if (ahead !== null) {
+                save(ahead.draft);
+            }
+        }
+    }, [cut, history, sheet, save]);
 
     const go = (steps: History, next: Draft) => {
         setHistory(steps);
