@@ -38,7 +38,7 @@ function packed(int $cut, array $outputs): array
             ),
         ])
         ->assertOk();
-    $queued = test()->answer(test()->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
+    $queued = test()->answer(test()->post("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
     test()->work();
 
     return test()->answer(test()->getJson("/api/packs/{$queued['pack']}"), 'pack')['runs'];

@@ -5,6 +5,7 @@ namespace App\Engine;
 use Closure;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\ProbeCommand;
+use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\ProbeReader;
 
 /** Asks the engine what a file is. */
@@ -39,16 +40,19 @@ class Prober
     }
 
     /**
-     * Hands on a line `stream,pts,dts,size,flags` for every packet.
+     * Hands on every packet, in the order of decoding.
      *
-     * @param  Closure(string): void  $take
+     * @param  Closure(Packet): void  $take
      * @param  int|null  $most  how many, from the start; all of them when null
      *
      * @throws EngineFailed
      */
     public function packets(string $path, Closure $take, ?int $most = null): void
     {
-        $this->runner->lines(ProbeCommand::packets($path, $most), $take);
+        $this->runner->lines(ProbeCommand::packets($path, $most), function (string $line) use ($take): void {
+            $packet = Packet::ofLine($line);
+            $packet === null ?: $take($packet);
+        });
     }
 
     /**

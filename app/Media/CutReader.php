@@ -8,6 +8,7 @@ use Closure;
 use OuterCrate\Reading\Boxes\MovieBoxes;
 use OuterCrate\Reading\FileStructure;
 use OuterCrate\Reading\FrameOrder;
+use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
@@ -42,9 +43,9 @@ class CutReader
         [$bytes, $structure, $boxes] = $this->structure($path);
         $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
         $counted = $bytes <= self::COUNTED_UP_TO;
-        $orders = self::untold($probe, $boxes);
+        $orders = self::untold($probe);
         if ($orders !== []) {
-            $this->prober->packets($path, fn (string $line) => self::order($orders, $line), $counted ? null : self::SOME);
+            $this->prober->packets($path, fn (Packet $packet) => self::order($orders, $packet), $counted ? null : self::SOME);
         }
 
         return [
@@ -69,11 +70,11 @@ class CutReader
     {
         [$bytes, $structure, $boxes] = $this->structure($path);
         $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
-        $orders = self::untold($probe, $boxes);
+        $orders = self::untold($probe);
         $tally = new PacketTally(ProbeReader::firstVideo($probe) ?? -1);
-        $this->prober->packets($path, function (string $line) use ($orders, $tally, $check): void {
-            self::order($orders, $line);
-            $tally->take($line);
+        $this->prober->packets($path, function (Packet $packet) use ($orders, $tally, $check): void {
+            self::order($orders, $packet);
+            $tally->take($packet);
             $check();
         });
 
@@ -165,31 +166,25 @@ class CutReader
     }
 
     /**
-     * The video streams whose frames neither a header counts nor a movie's boxes time.
+     * The video streams whose frames no movie's boxes time.
      *
      * @param  array<mixed>  $probe
-     * @param  array<mixed>|null  $boxes
      * @return array<int, FrameOrder> by index of the stream
      */
-    private static function untold(array $probe, ?array $boxes): array
+    private static function untold(array $probe): array
     {
         $orders = [];
-        foreach ($probe['streams'] ?? [] as $stream) {
-            if (($stream['codec_type'] ?? '') === 'video' && ($boxes === null || ! isset($stream['nb_frames']))) {
-                $orders[(int) $stream['index']] = new FrameOrder;
-            }
+        foreach (ProbeReader::untimed($probe) as $stream) {
+            $orders[$stream] = new FrameOrder;
         }
 
         return $orders;
     }
 
     /** @param  array<int, FrameOrder>  $orders */
-    private static function order(array $orders, string $line): void
+    private static function order(array $orders, Packet $packet): void
     {
-        $fields = explode(',', $line);
-        if (isset($orders[(int) $fields[0]]) && count($fields) >= 5) {
-            $orders[(int) $fields[0]]->take(is_numeric($fields[1]) ? (float) $fields[1] : null, str_contains($fields[4], 'K'));
-        }
+        ($orders[$packet->stream] ?? null)?->take($packet->shown, $packet->keyframe, $packet->lasts, $packet->decoded, $packet->hidden);
     }
 
     /**
@@ -204,12 +199,8 @@ class CutReader
         foreach ($probe['streams'] ?? [] as $i => $stream) {
             $order = $orders[(int) $stream['index']] ?? null;
             if ($order !== null) {
-                $probe['streams'][$i] += $counted ? ['counted_packets' => $order->frames] : [];
-                $probe['orders'][(string) $stream['index']] = [
-                    'gop' => $order->gop()?->toArray(),
-                    'variableRate' => $order->times()->areVariable(),
-                    'shortestGap' => $order->times()->shortestUsualGap(),
-                ];
+                $probe['orders'][(string) $stream['index']] =
+                    ['gop' => $order->gop()?->toArray(), 'times' => $order->times()->toArray(), 'whole' => $counted];
             }
         }
 

@@ -17,7 +17,7 @@ enum FileKind: string
     private const ENDINGS = [
         'video' => [
             'mov', 'mp4', 'm4v', 'mkv', 'webm', 'mxf', 'avi', 'mpg', 'mpeg', 'ts', 'm2ts', 'mts', 'vob', 'dv', 'wmv', 'flv', '3gp',
-            'ogv', 'm2v',
+            'ogv', 'm2v', 'h264', '264', 'h265', '265', 'hevc',
         ],
         'project' => ['project', 'proj', 'prj', 'edl', 'aaf', 'otio', 'fcpxml'],
         'sound' => ['wav', 'aif', 'aiff', 'mp3', 'm4a', 'flac', 'ogg', 'opus', 'w64', 'aac', 'ac3'],

@@ -4,6 +4,7 @@ namespace App\Media;
 
 use App\Models\Cut;
 use FilesystemIterator;
+use Generator;
 use RecursiveCallbackFilterIterator;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
@@ -46,30 +47,18 @@ class MediaFolders
     {
         $files = [];
         foreach ($this->folders() as $folder) {
-            $visible = new RecursiveCallbackFilterIterator(
-                new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS),
-                fn (SplFileInfo $file): bool => ! str_starts_with($file->getFilename(), '.') && ! ($file->isDir() && $file->isLink()),
-            );
-            foreach (
-                new RecursiveIteratorIterator(
-                    $visible,
-                    RecursiveIteratorIterator::LEAVES_ONLY,
-                    RecursiveIteratorIterator::CATCH_GET_CHILD,
-                ) as $file
-            ) {
+            foreach (self::in($folder) as $file) {
                 if (count($files) >= self::MOST_FILES) {
                     break 2;
                 }
-                if ($file->isFile()) {
-                    $files[] = [
-                        'path' => $file->getPathname(),
-                        'name' => $file->getFilename(),
-                        'folder' => $file->getPath(),
-                        'bytes' => (int) $file->getSize(),
-                        'modified' => (int) $file->getMTime(),
-                        'kind' => FileKind::of($file->getFilename()),
-                    ];
-                }
+                $files[] = [
+                    'path' => $file->getPathname(),
+                    'name' => $file->getFilename(),
+                    'folder' => $file->getPath(),
+                    'bytes' => (int) $file->getSize(),
+                    'modified' => (int) $file->getMTime(),
+                    'kind' => FileKind::of($file->getFilename()),
+                ];
             }
         }
         usort($files, fn (array $a, array $b): int => [$b['modified'], $b['bytes']] <=> [$a['modified'], $a['bytes']]);
@@ -92,6 +81,37 @@ class MediaFolders
                     Fingerprint::of($file['path']) === $cut->fingerprint,
             ),
         );
+    }
+
+    /** @return list<string> paths of the videos in a folder and those in it, by name */
+    public static function videosIn(string $folder): array
+    {
+        $videos = [];
+        foreach (is_dir($folder) ? self::in($folder) : [] as $file) {
+            FileKind::of($file->getFilename()) !== FileKind::Video ?: $videos[] = $file->getPathname();
+        }
+        sort($videos);
+
+        return $videos;
+    }
+
+    /** @return Generator<SplFileInfo> visible files */
+    private static function in(string $folder): Generator
+    {
+        $visible = new RecursiveCallbackFilterIterator(
+            new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS),
+            fn (SplFileInfo $file): bool => ! str_starts_with($file->getFilename(), '.') && ! ($file->isDir() && $file->isLink()),
+        );
+        $all = new RecursiveIteratorIterator(
+            $visible,
+            RecursiveIteratorIterator::LEAVES_ONLY,
+            RecursiveIteratorIterator::CATCH_GET_CHILD,
+        );
+        foreach ($all as $file) {
+            if ($file->isFile()) {
+                yield $file;
+            }
+        }
     }
 
     /** @return list<string> real paths of the folders that exist: the configured ones, and the one in which sent files arrive */

@@ -12,6 +12,7 @@ use App\Work\Meter;
 use OuterCrate\Formats\Video\NoVideo;
 use OuterCrate\Naming\FileName;
 use OuterCrate\Planning\Made;
+use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Slips\Comparison;
@@ -93,7 +94,7 @@ class Inspector
         $reading = $this->reader->readImages($folder, $images, (string) $run->plan['values']['frameRate']['rate']);
         $tally = new PacketTally(0);
         foreach ($images as $i => $name) {
-            $tally->take("0,{$i},{$i},".filesize("{$folder}/{$name}").',K_');
+            $tally->take(new Packet(0, $i, $i, 1.0, (int) filesize("{$folder}/{$name}"), true));
         }
 
         return [new Made($reading, $tally, basename($run->file), (int) $run->plan['frames']), Checksum::of("{$folder}/SHA256SUMS")];

@@ -44,6 +44,7 @@ use OuterCrate\Checks\File\NoRoom;
 use OuterCrate\Checks\File\SameDrive;
 use OuterCrate\Checks\File\TooLargeForHost;
 use OuterCrate\Checks\File\TooLongForHost;
+use OuterCrate\Checks\FrameRate\ContainerRefusesRate;
 use OuterCrate\Checks\FrameRate\FieldsInUpload;
 use OuterCrate\Checks\FrameRate\FieldsNotKept;
 use OuterCrate\Checks\FrameRate\FrameRateChanged;
@@ -95,6 +96,7 @@ final readonly class CheckList
             new EncoderMissing($encoders),
             new ContainerCannotHold,
             new CodecRefusesFrame,
+            new ContainerRefusesRate,
             new NoLevel,
             new EncoderRefusesBitrate($encoders),
             new LevelExceeded,

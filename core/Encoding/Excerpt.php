@@ -10,10 +10,11 @@ use OuterCrate\Units\FrameRange;
 use OuterCrate\Units\FrameRate;
 
 /**
- * Some frames of a cut, exactly: how the engine is sent to the place, and the filters that keep nothing else.
+ * Some frames of a cut, or all of them, exactly: how the engine is sent to the place, and the filters that keep nothing else.
  *
- * The engine may only be sent near the place, to a spot a little before it; the filters then count by time, half a frame off,
- * so that rounding in the file never moves a border. In what they pass on, the first frame stands at 0.
+ * The engine may only be sent near the place, to a spot a little before it; the filters then lay the frames out at the cut's rate
+ * from the first one on, each at the slot nearest to its time, so that rounding in the file never moves a border. Where the clock
+ * of the file is worth nothing, frames are counted from its start. In what the filters pass on, the first frame stands at 0.
  */
 final readonly class Excerpt
 {
@@ -33,10 +34,10 @@ final readonly class Excerpt
             $range->first -
             (int) ceil(
                 $this->rate()
-                    ->perSecond->times($this->isVariable() ? max(10, $seconds) : $seconds)
+                    ->perSecond->times($this->isUneven() ? max(10, $seconds) : $seconds)
                     ->toFloat(),
             );
-        $this->from = $frame < 1 ? new Fraction(0) : $this->time($frame);
+        $this->from = $frame < 1 || $this->isByCount() ? new Fraction(0) : $this->time($frame);
     }
 
     public static function whole(Reading $reading): self
@@ -57,25 +58,23 @@ final readonly class Excerpt
         }
 
         // Where frames come unevenly, the one shown at the place may have begun long before: the engine is to keep it.
-        return [...$this->isVariable() ? ['-noaccurate_seek'] : [], '-ss', self::seconds($this->from)];
+        return [...$this->isUneven() ? ['-noaccurate_seek'] : [], '-ss', self::seconds($this->from)];
     }
 
     /** @return list<string> filters of the picture */
     public function picture(): array
     {
         $rate = $this->rate();
-        $half = (new Fraction(1, 2))->over($rate->perSecond);
         $start = $this->time($this->range->first)->minus($this->from);
+        // What is held at the end of the cut is shown for as long; nothing else is made up where frames are missing.
+        $held = $this->range->last >= $this->reading->length() - 1 ? self::held($this->reading) : 0;
 
         return [
-            ...$this->isVariable() ? ["fps=fps={$rate}"] : [],
-            // Half a frame is to be told apart, which a time base of whole frames cannot do.
-            'settb=AVTB',
-            'trim=start='.
-            self::seconds($start->minus($half)).
-            ':end='.
-            self::seconds($start->plus($rate->secondsOf($this->range->count()))->minus($half)),
-            'setpts=PTS-('.self::seconds($start).')/TB',
+            ...$this->isByCount() ? ['settb=AVTB', "setpts=N/({$rate})/TB"] : [],
+            "fps=fps={$rate}:start_time=".self::seconds($start),
+            ...$held > 0 ? ["tpad=stop={$held}:stop_mode=clone"] : [],
+            "trim=end_frame={$this->range->count()}",
+            'setpts=PTS-STARTPTS',
         ];
     }
 
@@ -84,23 +83,25 @@ final readonly class Excerpt
     {
         $start = $this->rate()->secondsOf($this->range->first);
 
-        return $this->soundBetween($start, $start->plus($this->rate()->secondsOf($this->range->count())));
+        // Sound that outlasts the picture of a whole cut belongs to it.
+        return $this->soundBetween($start, $this->isWhole() ? null : $start->plus($this->rate()->secondsOf($this->range->count())));
     }
 
     /**
      * Sound from one moment to another, in seconds after the first frame of the cut. What lies before the spot that the engine
      * was sent to cannot be had.
      *
+     * @param  Fraction|null  $end  null for all that follows
      * @return list<string>
      */
-    public function soundBetween(Fraction $start, Fraction $end): array
+    public function soundBetween(Fraction $start, ?Fraction $end): array
     {
         $offset = $this->time(0)->minus($this->from);
         $start = $start->plus($offset);
 
         return [
             'aresample=async=1:first_pts=0',
-            'atrim=start='.self::seconds($start).':end='.self::seconds($end->plus($offset)),
+            'atrim=start='.self::seconds($start).($end === null ? '' : ':end='.self::seconds($end->plus($offset))),
             'asetpts=PTS-('.self::seconds($start).')/TB',
         ];
     }
@@ -118,9 +119,22 @@ final readonly class Excerpt
         return $this->reading->mainVideo()->frameRate ?? FrameRate::of(25);
     }
 
-    private function isVariable(): bool
+    private function isUneven(): bool
     {
-        return $this->reading->mainVideo()->variableRate ?? false;
+        return $this->reading->mainVideo()?->isEven() === false;
+    }
+
+    private function isByCount(): bool
+    {
+        return $this->reading->mainVideo()?->clock->isByCount() === true;
+    }
+
+    /** Frames for which the last one is held beyond its own. */
+    private static function held(Reading $reading): int
+    {
+        $video = $reading->mainVideo();
+
+        return $video === null ? 0 : max(0, $video->length - $video->frames);
     }
 
     /** The engine counts time in microseconds. */

@@ -8,12 +8,12 @@ use OuterCrate\Planning\Cells\FrameRate\FieldMethod;
 use OuterCrate\Planning\Cells\FrameRate\FrameRateMethod;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\VideoReading;
 
 /** What happens to the picture between decoder and encoder, in the engine's filter notation. */
 final class FilterChain
 {
-    /** @param  Excerpt|null  $excerpt  the part of the cut that is kept; null for all of it */
-    public static function of(Plan $plan, Reading $reading, ?Excerpt $excerpt = null): string
+    public static function of(Plan $plan, Reading $reading): string
     {
         $video = $reading->mainVideo();
         if ($video === null) {
@@ -27,11 +27,11 @@ final class FilterChain
             null => [],
         };
         // Fields are made into frames first, with the help of the frames outside.
-        array_push($filters, ...$excerpt?->picture() ?? []);
+        array_push($filters, ...(new Excerpt($reading, $plan->range))->picture());
         if ($size->window !== null) {
             $filters[] = "crop={$size->window->size->width}:{$size->window->size->height}:{$size->window->left}:{$size->window->top}";
         }
-        array_push($filters, ...self::rate($plan, $reading, $excerpt), ...$colours->conversion());
+        array_push($filters, ...self::rate($plan, $video), ...$colours->conversion());
         $scaled = $size->scaled ?? $size->picture;
         $scale = ['w='.$scaled->width, 'h='.$scaled->height, 'flags=lanczos+accurate_rnd+full_chroma_int'];
         if ($plan->frameRate->scan->isInterlaced()) {
@@ -70,36 +70,25 @@ final class FilterChain
         return implode(',', $filters);
     }
 
-    /** @return list<string> from the cut's rate to the plan's */
-    private static function rate(Plan $plan, Reading $reading, ?Excerpt $excerpt): array
+    /** @return list<string> from the cut's rate, at which frames lie after the excerpt, to the plan's */
+    private static function rate(Plan $plan, VideoReading $video): array
     {
         $rate = $plan->frameRate->rate;
-        $video = $reading->mainVideo();
-        $filters = [];
-        // An excerpt of uneven frames comes at the cut's rate already.
-        if ($plan->frameRate->convert && ($excerpt === null || ! $rate->equals($video->frameRate ?? $rate))) {
-            // Where a part ends, the engine does not know for how long its last frame is to be seen, and one that is drawn
-            // between two needs the next: the last is held, and cut off below.
-            $drawn = $plan->frameRate->by !== FrameRateMethod::Repeat;
-            array_push($filters, ...$excerpt === null && ! $drawn ? [] : ['tpad=stop=2:stop_mode=clone']);
-            $even = $drawn && $video?->variableRate === true && $excerpt === null ? ["fps=fps={$video->frameRate}"] : [];
-            array_push(
-                $filters,
-                ...$even,
-                ...[
-                    match ($plan->frameRate->by) {
-                        FrameRateMethod::Repeat => "fps=fps={$rate}",
-                        // A change of scene is not blended over.
-                        FrameRateMethod::Blend => "framerate=fps={$rate}:interp_start=0:interp_end=255:scene=8",
-                        FrameRateMethod::Motion => "minterpolate=fps={$rate}:mi_mode=mci:mc_mode=aobmc:me_mode=bidir:vsbmc=1",
-                    },
-                ],
-            );
-            if ($drawn) {
-                return [...$filters, "trim=end_frame={$plan->frames}"];
-            }
+        if ($rate->equals($video->frameRate)) {
+            return [];
         }
 
-        return $excerpt === null ? $filters : [...$filters, "trim=end_frame={$plan->frames}"];
+        return [
+            // At the end, the engine does not know for how long the last frame is to be seen, and one that is drawn between two needs
+            // the next: the last is held, and cut off below.
+            'tpad=stop=2:stop_mode=clone',
+            match ($plan->frameRate->by) {
+                FrameRateMethod::Repeat => "fps=fps={$rate}",
+                // A change of scene is not blended over.
+                FrameRateMethod::Blend => "framerate=fps={$rate}:interp_start=0:interp_end=255:scene=8",
+                FrameRateMethod::Motion => "minterpolate=fps={$rate}:mi_mode=mci:mc_mode=aobmc:me_mode=bidir:vsbmc=1",
+            },
+            "trim=end_frame={$plan->frames}",
+        ];
     }
 }

@@ -27,7 +27,7 @@ final readonly class PassBuilder
     /** @return non-empty-list<Pass> in the order in which they run */
     public function passes(Plan $plan, Reading $reading): array
     {
-        $input = self::excerpt($plan, $reading)?->input() ?? [];
+        $input = (new Excerpt($reading, $plan->range))->input();
         if ($plan->bitrate->passes === 2) {
             return [
                 new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
@@ -61,7 +61,7 @@ final readonly class PassBuilder
      */
     public function sample(Plan $plan, Reading $reading): array
     {
-        $input = self::excerpt($plan, $reading)?->input() ?? [];
+        $input = (new Excerpt($reading, $plan->range))->input();
         $write = fn (int $pass): Pass => new Pass(
             $input,
             [
@@ -116,7 +116,7 @@ final readonly class PassBuilder
             '-map',
             '0:'.($reading->mainVideo()->index ?? 0),
             '-vf',
-            FilterChain::of($plan, $reading, self::excerpt($plan, $reading)),
+            FilterChain::of($plan, $reading),
             '-fps_mode',
             'cfr',
             '-r',
@@ -142,9 +142,9 @@ final readonly class PassBuilder
             return ['-an'];
         }
         $arguments = $this->encoders->audio($codec->id());
-        $excerpt = self::excerpt($plan, $reading);
-
-        $filters = AudioChain::of($plan->audio, $excerpt);
+        $excerpt = new Excerpt($reading, $plan->range);
+        // Sound alone, all of it, has nothing to keep step with.
+        $filters = AudioChain::of($plan->audio, $plan->hasVideo() || ! $excerpt->isWhole() ? $excerpt : null);
         $tracks = array_slice($reading->audio, 0, count($plan->audio->tracks));
         $shapes = [];
         foreach ($plan->audio->tracks as $i => $channels) {
@@ -167,7 +167,7 @@ final readonly class PassBuilder
     private function file(Plan $plan, Reading $reading): array
     {
         $iso = in_array($plan->container->container->id(), ['mp4', 'mov'], true);
-        $excerpt = self::excerpt($plan, $reading);
+        $isWhole = (new Excerpt($reading, $plan->range))->isWhole();
         // A master keeps the cut's tags and start timecode. What leaves the house carries neither.
         $keeps = $plan->spec->preset->role === Role::Master;
 
@@ -176,7 +176,7 @@ final readonly class PassBuilder
             '-sn',
             '-dn',
             '-map_chapters',
-            $keeps && $excerpt === null ? '0' : '-1',
+            $keeps && $isWhole ? '0' : '-1',
             ...$keeps && $reading->extras->timecode !== null
                 ? ['-timecode', (string) $reading->timecode($plan->range->first)->at($plan->frameRate->rate)]
                 : [],
@@ -194,13 +194,5 @@ final readonly class PassBuilder
         $container = $plan->container->container;
 
         return $container instanceof ImageFolder ? $container->pattern($plan->file->name, $plan->video->codec->id()) : null;
-    }
-
-    /** Null where all of the cut is delivered, so that nothing is cut off by a rounded length. */
-    private static function excerpt(Plan $plan, Reading $reading): ?Excerpt
-    {
-        $excerpt = new Excerpt($reading, $plan->range);
-
-        return $excerpt->isWhole() ? null : $excerpt;
     }
 }

@@ -69,7 +69,6 @@ final readonly class Planner
             }
         }
         $rate = $draft->frameRate();
-        $kept = $range->equals($whole) ? $video->frames : $range->count();
 
         return new Plan(
             spec: $spec,
@@ -78,7 +77,9 @@ final readonly class Planner
             ofPicture: array_keys(array_filter($this->cells->all(), static fn (Cell $cell): bool => $cell->isOfPicture())),
             rules: $said,
             range: $range,
-            frames: $rate->convert ? max(1, $rate->rate->framesIn($duration)) : $kept,
+            frames: $rate->rate->equals($video->frameRate)
+                ? $range->count()
+                : max(1, $rate->rate->framesIn($video->frameRate->secondsOf($range->count()))),
             duration: $duration,
             refused: array_values($refused),
         );

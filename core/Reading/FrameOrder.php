@@ -12,11 +12,17 @@ namespace OuterCrate\Reading;
  */
 final class FrameOrder
 {
+    /** Times that are kept to see how far frames lie apart. */
     private const MOST_TIMES = 20_000;
 
+    /** Frames that are shown. */
     public int $frames = 0;
 
+    private int $decoded = 0;
+
     private int $untimed = 0;
+
+    private bool $firstTimed = false;
 
     private int $keyframes = 0;
 
@@ -38,13 +44,30 @@ final class FrameOrder
 
     private float $lastB = INF;
 
+    private float $first = INF;
+
+    private float $last = -INF;
+
+    private ?float $lastLasts = null;
+
     /** @var list<float> */
     private array $times = [];
 
-    /** @param  float|null  $shown presentation time in seconds; null where the file does not say */
-    public function take(?float $shown, bool $keyframe): void
+    /** @var list<float> times of decoding, where those of showing are not told */
+    private array $decodingTimes = [];
+
+    /**
+     * @param  float|null  $shown  presentation time in seconds; null where the file does not say
+     * @param  float|null  $lasts  seconds for which it is shown; null where the file does not say
+     * @param  float|null  $decodedAt  time of decoding in seconds
+     * @param  bool  $hidden  others are built on it, and it is not shown (ISO/IEC 14496-12, 8.6.6)
+     */
+    public function take(?float $shown, bool $keyframe, ?float $lasts = null, ?float $decodedAt = null, bool $hidden = false): void
     {
-        $this->frames++;
+        $this->decoded++;
+        if (! $hidden) {
+            $this->time($shown, $lasts, $decodedAt);
+        }
         if ($keyframe) {
             $this->keyframes++;
             $this->sinceKeyframe = 0;
@@ -52,12 +75,7 @@ final class FrameOrder
         }
         $this->longest = max($this->longest, ++$this->sinceKeyframe);
         if ($shown === null) {
-            $this->untimed++;
-
             return;
-        }
-        if (count($this->times) < self::MOST_TIMES) {
-            $this->times[] = $shown;
         }
         if ($shown > $this->latest) {
             $this->latest = $shown;
@@ -79,7 +97,7 @@ final class FrameOrder
         if ($this->keyframes === 0) {
             return null;
         }
-        $intra = $this->keyframes === $this->frames;
+        $intra = $this->keyframes === $this->decoded;
 
         return new Gop(
             $intra ? 1 : $this->longest,
@@ -90,9 +108,45 @@ final class FrameOrder
         );
     }
 
-    /** Where a container gives only some frames their time, the gaps between those say nothing of the frames. */
-    public function times(): PacketTimes
+    public function times(): FrameTimes
     {
-        return new PacketTimes($this->untimed > $this->frames / 10 ? [] : $this->times);
+        // Where a container gives only some frames their time, the gaps between those say nothing of the frames.
+        $some = $this->untimed > $this->frames / 10;
+        $gaps = new FrameGaps($some ? ($this->firstTimed ? [] : $this->decodingTimes) : $this->times);
+
+        return new FrameTimes(
+            frames: $this->frames,
+            untimed: $this->untimed,
+            shared: $some ? 0 : $gaps->shared,
+            firstTimed: $this->firstTimed,
+            usualGap: $gaps->usualGap(),
+            usualGaps: $gaps->usualGaps(),
+            shortestGap: $gaps->shortestUsualGap(),
+            variable: $gaps->areVariable(),
+            span: $this->first === INF ? 0.0 : $this->last - $this->first,
+            lastLasts: $this->lastLasts,
+        );
+    }
+
+    private function time(?float $shown, ?float $lasts, ?float $decodedAt): void
+    {
+        $this->frames++;
+        if ($decodedAt !== null && count($this->decodingTimes) < self::MOST_TIMES) {
+            $this->decodingTimes[] = $decodedAt;
+        }
+        if ($shown === null) {
+            $this->untimed++;
+
+            return;
+        }
+        $this->firstTimed = $this->firstTimed || $this->frames === 1;
+        if (count($this->times) < self::MOST_TIMES) {
+            $this->times[] = $shown;
+        }
+        $this->first = min($this->first, $shown);
+        if ($shown >= $this->last) {
+            $this->last = $shown;
+            $this->lastLasts = $lasts;
+        }
     }
 }

@@ -36,30 +36,24 @@ final class PacketTally
     {
     }
 
-    /** Takes a line `stream,pts,dts,size,flags`; anything else is passed over. */
-    public function take(string $line): void
+    public function take(Packet $packet): void
     {
-        $fields = explode(',', trim($line));
-        if (count($fields) < 5 || ! ctype_digit($fields[0]) || ! ctype_digit($fields[3])) {
-            return;
-        }
-        $size = (int) $fields[3];
-        if ((int) $fields[0] !== $this->videoStream) {
-            $this->audioBytes += $size;
+        if ($packet->stream !== $this->videoStream) {
+            $this->audioBytes += $packet->bytes;
 
             return;
         }
         $this->frames++;
-        $this->videoBytes += $size;
-        if (str_contains($fields[4], 'K')) {
+        $this->videoBytes += $packet->bytes;
+        if ($packet->keyframe) {
             $this->keyframes++;
             $this->sinceKeyframe = 0;
         }
         $this->sinceKeyframe++;
         $this->longestGap = max($this->longestGap, $this->sinceKeyframe);
-        $time = is_numeric($fields[2]) ? (float) $fields[2] : (is_numeric($fields[1]) ? (float) $fields[1] : null);
+        $time = $packet->decoded ?? $packet->shown;
         if ($time !== null) {
-            $this->slide($time, $size);
+            $this->slide($time, $packet->bytes);
         }
     }
 

@@ -55,7 +55,7 @@ final readonly class ProbeReader
         if ($video === [] && ($needsPicture || $audio === [])) {
             throw Unreadable::noVideo();
         }
-        $duration = $stated ?? ($video === [] ? new Fraction(0) : $video[0]->frameRate->secondsOf($video[0]->frames));
+        $duration = self::duration($stated, $video[0] ?? null, $audio !== []);
         if ($duration->compare(0) <= 0) {
             throw Unreadable::cutShort();
         }
@@ -77,6 +77,17 @@ final readonly class ProbeReader
         );
     }
 
+    /** What the file states, unless its clock is worth nothing: then it is at least as long as its frames. */
+    private static function duration(?Fraction $stated, ?VideoReading $video, bool $hasAudio): Fraction
+    {
+        $ofFrames = $video === null ? new Fraction(0) : $video->frameRate->secondsOf($video->length);
+        if ($stated === null || ($video?->clock->isByCount() === true && (! $hasAudio || $stated->compare($ofFrames) < 0))) {
+            return $ofFrames;
+        }
+
+        return $stated;
+    }
+
     /**
      * Index of the first stream that is a picture; null where there is none. Covers are none.
      *
@@ -91,6 +102,24 @@ final readonly class ProbeReader
         }
 
         return null;
+    }
+
+    /**
+     * Streams whose frames have no times in a movie's boxes: their packets have to be read.
+     *
+     * @param  array<mixed>  $probe  the prober's JSON, decoded, with `boxes`
+     * @return list<int>
+     */
+    public static function untimed(array $probe): array
+    {
+        $untimed = [];
+        foreach (self::rows($probe, 'streams') as $stream) {
+            if (self::isVideo($stream) && self::boxesOf($probe, $stream)->within('times')->all() === []) {
+                $untimed[] = $stream->int('index') ?? 0;
+            }
+        }
+
+        return $untimed;
     }
 
     private static function isVideo(Fields $stream): bool
@@ -111,11 +140,12 @@ final readonly class ProbeReader
         }
         $index = $stream->int('index') ?? 0;
         $track = self::boxesOf($probe, $stream);
-        $order = $this->order($probe, $index, $track);
-        $rate = $this->rate($stream, $order['variableRate'] ? $order['shortestGap'] : null);
+        [$gop, $times, $whole] = $this->order($probe, $index, $track);
+        $rate = $this->rate($stream, $times);
         $codec = $stream->text('codec_name') ?? 'unknown';
         $length = Fraction::tryParse($stream->text('duration')) ?? $duration;
-        $counted = $stream->int('nb_frames') ?? $stream->int('counted_packets');
+        $counted = $whole ? $times->frames : $stream->int('nb_frames');
+        $frames = max(1, $counted ?? ($length === null ? 1 : $rate->framesIn($length)));
         $bitrate = $stream->int('bit_rate');
         $frame = (new Fields($probe))->within('first_frame');
         $frame = $frame->int('stream_index') === $index ? $frame : new Fields([]);
@@ -137,8 +167,10 @@ final readonly class ProbeReader
             rotation: $this->rotation($stream),
             frameRate: $rate,
             nominalRate: Fraction::tryParse($stream->text('r_frame_rate')),
-            variableRate: $order['variableRate'],
-            starts: self::starts($stream, (new Fields($probe))->within('format')),
+            variableRate: $times->variable,
+            clock: $times->clock(),
+            sharedTimes: $times->shared,
+            starts: $times->clock()->isByCount() ? new Fraction(0) : self::starts($stream, (new Fields($probe))->within('format')),
             scan: self::scan($stream, $frame),
             pixelFormat: PixelFormat::fromEngine($stream->text('pix_fmt') ?? '') ?? new PixelFormat(Chroma::C420, 8),
             pixelFormatName: $stream->text('pix_fmt') ?? 'unknown',
@@ -149,13 +181,14 @@ final readonly class ProbeReader
                 self::isFullRange($stream),
             ),
             chromaLocation: self::tag($stream->text('chroma_location')),
-            frames: max(1, $counted ?? ($length === null ? 1 : $rate->framesIn($length))),
+            frames: $frames,
+            length: $whole ? max(1, $times->length($rate)) : $frames,
             bitrate: $bitrate !== null && $bitrate > 0 ? new Bitrate($bitrate) : null,
             mastering: $mastering === null ? null : MasteringDisplay::fromProbe($mastering),
             contentLight: $light === null ? null : new ContentLight($light->int('max_content') ?? 0, $light->int('max_average') ?? 0),
             projection: $track->text('projection') ?? self::sideData([$stream], 'Spherical Mapping')?->text('projection'),
             stereo: $track->text('stereo') ?? self::stereo($stream),
-            gop: $order['gop'],
+            gop: $gop,
             references: $codec === 'h264' ? AvcParameters::references(self::extradata($stream)) : null,
             captions: $stream->int('closed_captions') === 1 || self::sideData([$frame], 'ATSC A53 Part 4 Closed Captions') !== null,
         );
@@ -171,38 +204,19 @@ final readonly class ProbeReader
     }
 
     /**
-     * Structure and evenness of a stream: of the whole file where its boxes or all its packets were read, else of its first packets.
+     * Structure and times of a stream: from the file's boxes, else from its packets.
      *
      * @param  array<mixed>  $probe
-     * @return array{gop: ?Gop, variableRate: bool, shortestGap: ?float}
+     * @return array{?Gop, FrameTimes, bool} whether every frame was seen
      */
     private function order(array $probe, int $index, Fields $track): array
     {
-        $whole = (new Fields($probe))->within('orders')->within((string) $index);
-        foreach ([$track, $whole] as $known) {
-            if ($known->bool('variableRate') !== null) {
-                $gop = $known->within('gop')->all();
+        $packets = (new Fields($probe))->within('orders')->within((string) $index);
+        $known = $track->within('times')->all() === [] ? $packets : $track;
+        $gop = $known->within('gop')->all();
+        $whole = $known === $track || $packets->bool('whole') === true;
 
-                return [
-                    'gop' => $gop === [] ? null : Gop::fromArray($gop),
-                    'variableRate' => $known->bool('variableRate'),
-                    'shortestGap' => $known->float('shortestGap'),
-                ];
-            }
-        }
-        $order = new FrameOrder;
-        foreach (self::rows($probe, 'packets') as $packet) {
-            if ($packet->int('stream_index') === $index) {
-                $time = $packet->text('pts_time');
-                $order->take($time !== null && is_numeric($time) ? (float) $time : null, str_contains($packet->text('flags') ?? '', 'K'));
-            }
-        }
-
-        return [
-            'gop' => $order->gop(),
-            'variableRate' => $order->times()->areVariable(),
-            'shortestGap' => $order->times()->shortestUsualGap(),
-        ];
+        return [$gop === [] ? null : Gop::fromArray($gop), FrameTimes::fromFields($known->within('times')), $whole];
     }
 
     /** Streams say it in their header; where they do not, the first frame does. */
@@ -363,23 +377,27 @@ final readonly class ProbeReader
         );
     }
 
-    /** The stated average; where frames come unevenly, the standard rate nearest to the shortest usual gap. */
-    private function rate(Fields $stream, ?float $shortestGap): FrameRate
+    /**
+     * The rate of the frames: the usual gap between them, which a header may round and one held frame makes wrong on average. Where
+     * they come unevenly, the standard rate nearest to the shortest usual gap; where no times are, what the header states.
+     */
+    private function rate(Fields $stream, FrameTimes $times): FrameRate
     {
+        $average = Fraction::tryParse($stream->text('avg_frame_rate'));
+        $nominal = Fraction::tryParse($stream->text('r_frame_rate'));
         try {
-            if ($shortestGap !== null) {
-                return FrameRate::of((int) round(1000 / $shortestGap), 1000)->nearestStandard();
+            if ($times->variable && $times->shortestGap !== null) {
+                return FrameRate::of((int) round(1000 / $times->shortestGap), 1000)->nearestStandard();
             }
-            $stated = Fraction::tryParse($stream->text('avg_frame_rate')) ?? Fraction::tryParse($stream->text('r_frame_rate'));
-            if ($stated === null) {
-                return FrameRate::of(25);
-            }
-            $rate = new FrameRate($stated);
-            $standard = $rate->nearestStandard();
-            // A container that rounds times to milliseconds states 2997/100 or 19001/634 for 30000/1001.
-            $distance = abs($standard->perSecond->toFloat() / $rate->perSecond->toFloat() - 1);
+            if ($times->usualGap !== null && $times->clock() !== Clock::Broken) {
+                $tick = Fraction::tryParse($stream->text('time_base'))?->toFloat() ?? 0.001;
 
-            return $distance < 0.0005 ? $standard : $rate;
+                return SettledRate::of($times->usualGap, $tick / $times->usualGaps, array_values(array_filter([$nominal, $average])));
+            }
+            // A byte stream or a broken clock makes the average anything.
+            $stated = $times->clock()->isByCount() ? $nominal ?? $average : $average ?? $nominal;
+
+            return $stated === null ? FrameRate::of(25) : SettledRate::standardOf(new FrameRate($stated));
         } catch (InvalidArgumentException) {
             throw Unreadable::absurd("a frame rate of {$stream->text('avg_frame_rate')}");
         }

@@ -53,14 +53,12 @@ final readonly class Reading
     }
 
     /**
-     * Frames that the cut lasts at its rate. A range counts these: where frames come unevenly, frame n is what is shown at
-     * the time n / rate.
+     * Frames that the picture lasts at its rate. A range counts these: where frames come unevenly, frame n is what is shown at
+     * the time n / rate after the first.
      */
     public function length(): int
     {
-        $video = $this->mainVideo();
-
-        return $video === null ? 0 : ($video->variableRate ? max(1, $video->frameRate->framesIn($this->duration)) : $video->frames);
+        return $this->mainVideo()->length ?? 0;
     }
 
     /** Timecode of a frame, counted on from the start timecode of the cut. */

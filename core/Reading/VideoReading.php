@@ -22,7 +22,9 @@ final readonly class VideoReading
      * @param  int  $rotation  degrees clockwise that a player turns the picture: 0, 90, 180 or 270
      * @param  Fraction|null  $nominalRate  the rate at which every frame could be given its time, as the header states it
      * @param  Fraction  $starts  seconds after the start of the file at which the first frame is shown
-     * @param  int  $frames  as counted by the file, or from its length and rate
+     * @param  int  $sharedTimes  frames that claim the time of another
+     * @param  int  $frames  that are shown, as counted, or from the file's length and rate
+     * @param  int  $length  frames that it lasts at its rate: more than there are where one is held
      * @param  int|null  $references  frames that the decoder must keep
      * @param  string|null  $projection  of a 360 picture: equirectangular, cubemap …
      * @param  string|null  $stereo  how two eyes share the picture: mono, top-bottom, left-right
@@ -41,6 +43,8 @@ final readonly class VideoReading
         public FrameRate $frameRate,
         public ?Fraction $nominalRate,
         public bool $variableRate,
+        public Clock $clock,
+        public int $sharedTimes,
         public Fraction $starts,
         public Scan $scan,
         public PixelFormat $pixelFormat,
@@ -48,6 +52,7 @@ final readonly class VideoReading
         public Colour $colour,
         public ?string $chromaLocation,
         public int $frames,
+        public int $length,
         public ?Bitrate $bitrate,
         public ?MasteringDisplay $mastering,
         public ?ContentLight $contentLight,
@@ -97,6 +102,12 @@ final readonly class VideoReading
     public function pixelShape(): string
     {
         return "{$this->sampleAspect->numerator}:{$this->sampleAspect->denominator}";
+    }
+
+    /** Each frame is shown as long as the next: none has to be held, or left out, at a constant rate. */
+    public function isEven(): bool
+    {
+        return ! $this->variableRate && $this->frames === $this->length;
     }
 
     /** Name with profile: H.264 High, ProRes 422 HQ. */

@@ -24,7 +24,7 @@ const APP = [
     ['Work'],
     ['Library'],
     ['Desk'],
-    ['Packing', 'Analysis', 'Sampling', 'Uploads'],
+    ['Packing', 'Analysis', 'Sampling', 'Uploads', 'Checking'],
     ['Shelf'],
     ['Resources'],
     ['Http', 'Console'],

@@ -7,6 +7,7 @@ use OuterCrate\Planning\Subject;
 use OuterCrate\Planning\Volume;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\ContentLight;
+use OuterCrate\Reading\FrameOrder;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
@@ -29,6 +30,11 @@ dataset('findings', [
         ['video' => ['codec' => 'av1'], 'bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 100_001]]],
     ],
     'codec-refuses-frame' => [Probes::plain(['width' => 854, 'height' => 480]), 'archive-10-bit', ['video' => ['codec' => 'cfhd']]],
+    'container-refuses-rate' => [
+        Probes::plain(['avg_frame_rate' => '25/2']),
+        'exchange-vc-3',
+        [],
+    ],
     'container-too-small' => [
         Probes::plain(['duration' => '7200', 'nb_frames' => '180000'] + $hd, format: ['duration' => '7200']),
         'lossless-vault',
@@ -336,12 +342,11 @@ it('does not call an average too small that its host asks for', function () {
 });
 
 it('notices frames that come unevenly', function () {
-    $probe = Probes::plain() + [
-        'packets' => array_map(
-            fn (int $i): array => ['stream_index' => 0, 'pts_time' => (string) ($i / 30 + ($i % 4 === 0 ? 0.015 : 0))],
-            range(0, 80),
-        ),
-    ];
+    $order = new FrameOrder;
+    foreach (range(0, 80) as $i) {
+        $order->take($i / 30 + ($i % 4 === 0 ? 0.015 : 0), $i === 0);
+    }
+    $probe = Probes::plain() + ['orders' => ['0' => ['times' => $order->times()->toArray(), 'whole' => true]]];
     $column = Desk::column(Desk::reading($probe), 'review-720');
     expect(Desk::findings($column))->toContain('variable-frame-rate')->and($column->plan->frameRate->convert)->toBeTrue();
 });

@@ -109,7 +109,7 @@ it('filters only what the plan needs', function (array $probe, string $output, a
         'lanternwick-even@lanternwick',
         [],
         ['scale=w=1280:h=720', 'format=yuv420p', 'setsar=1/1'],
-        ['bwdif', 'fps=', 'pad=', 'tonemap'],
+        ['bwdif', 'tpad=', 'pad=', 'tonemap'],
     ],
     [
         Probes::tape(),

@@ -2,9 +2,13 @@
 
 use OuterCrate\Formats\Scan;
 use OuterCrate\Reading\FileStructure;
-use OuterCrate\Reading\PacketTimes;
+use OuterCrate\Reading\FrameGaps;
+use OuterCrate\Reading\FrameOrder;
 use OuterCrate\Reading\ProbeReader;
+use OuterCrate\Reading\SettledRate;
 use OuterCrate\Reading\Unreadable;
+use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRate;
 use Tests\Support\Probes;
 
 function stream(string $bytes)
@@ -68,17 +72,55 @@ it('trusts the times of the frames over the header', function () {
     $uneven = array_map(fn (int $i): float => $i / 30 + ($i % 3 === 0 ? 0.013 : 0), range(0, 60));
     $rounded = array_map(fn (int $i): float => round(($i * 1001) / 30000, 3), range(0, 60));
     $oneGap = [...array_map(fn (int $i): float => $i / 25, range(0, 100)), 9.0];
-    expect((new PacketTimes($uneven))->areVariable())
+    $heldFirst = [0.0, ...array_map(fn (int $i): float => 0.5 + $i / 25, range(0, 100))];
+    expect((new FrameGaps($uneven))->areVariable())
         ->toBeTrue()
-        ->and((new PacketTimes($rounded))->areVariable())
+        ->and((new FrameGaps($rounded))->areVariable())
         ->toBeFalse()
-        ->and((new PacketTimes(array_reverse($rounded)))->areVariable())
+        ->and((new FrameGaps(array_reverse($rounded)))->areVariable())
         ->toBeFalse()
-        ->and((new PacketTimes($oneGap))->areVariable())
+        ->and((new FrameGaps($oneGap))->areVariable())
         ->toBeFalse()
-        ->and((new PacketTimes([0.0, 1.0]))->areVariable())
+        ->and((new FrameGaps($heldFirst))->areVariable())
+        ->toBeFalse()
+        ->and((new FrameGaps([0.0, 1.0]))->areVariable())
         ->toBeFalse();
 });
+
+it('settles on the rate that a gap stands for', function (float $gap, float $rounding, array $stated, string $expected) {
+    expect((string) SettledRate::of($gap, $rounding, array_map(Fraction::parse(...), $stated)))->toBe($expected);
+})->with([
+    'a phone’s clock' => [1 / 30.01, 0.0, ['90000/2999', '410000/15179'], '30'],
+    'between film and its broadcast rate' => [1 / 23.98, 0.0, [], '24000/1001'],
+    'a short clip in milliseconds, told right' => [0.0417, 0.001 / 20, ['24', '24'], '24'],
+    'what is stated lies too far off' => [1 / 25, 0.0, ['24', '26'], '25'],
+    'an old program' => [0.125, 0.0, ['8'], '8'],
+    'a rate of no one' => [0.083, 0.00001, ['12', '12'], '1000/83'],
+    'stated, and of no one' => [1 / 29.9167, 0.0, ['359/12'], '359/12'],
+    'a header without sense' => [1 / 18, 0.0, ['90000', '0'], '18'],
+]);
+
+it('counts a frame for as long as it is held', function (array $times, ?float $lasts, int $frames, int $length, string $clock) {
+    $order = new FrameOrder;
+    foreach ($times as $i => $time) {
+        $order->take($time, $i === 0, $i === count($times) - 1 ? $lasts : 0.04, $i * 0.04);
+    }
+    expect($order->times()->frames)
+        ->toBe($frames)
+        ->and($order->times()->length(FrameRate::of(25)))
+        ->toBe($length)
+        ->and($order->times()->clock()->value)
+        ->toBe($clock);
+})->with([
+    'even' => [[0.0, 0.04, 0.08, 0.12], 0.04, 4, 4, 'told'],
+    'its first frame held' => [[0.0, 0.2, 0.24, 0.28], 0.04, 4, 8, 'told'],
+    'its last frame held' => [[0.0, 0.04, 0.08, 0.12], 1.0, 4, 28, 'told'],
+    'a last frame that lasts for nothing' => [[0.0, 0.04, 0.08, 0.12], 0.0, 4, 4, 'told'],
+    'one that never came' => [[0.0, 0.04, 0.12, 0.16], 0.04, 4, 5, 'told'],
+    'no times' => [[null, null, null, null], 0.04, 4, 4, 'counted'],
+    'every other one without a time' => [[0.0, null, 0.08, null], 0.04, 4, 4, 'told'],
+    'two at a time' => [[0.0, 0.0, 0.04, 0.04], 0.04, 4, 4, 'broken'],
+]);
 
 it('takes a rate rounded by its container for the broadcast rate it stands for', function (string $stated, string $expected) {
     expect((string) (new ProbeReader)->read(Probes::plain(['avg_frame_rate' => $stated]), 1000, null)->mainVideo()->frameRate)->toBe(

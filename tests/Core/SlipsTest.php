@@ -4,6 +4,7 @@ use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Cells\FrameSize\CompareFrameSize;
 use OuterCrate\Planning\Made;
+use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Slips\Comparison;
 use Tests\Support\Desk;
@@ -13,9 +14,9 @@ function tally(int $frames = 313, int $bytes = 24_000, int $every = 50): PacketT
 {
     $tally = new PacketTally(0);
     for ($i = 0; $i < $frames; $i++) {
-        $time = number_format($i / 25, 6, '.', '');
-        $tally->take("0,{$time},{$time},{$bytes},".($i % $every === 0 ? 'K__' : '___'));
-        $tally->take("1,{$time},{$time},900,K__");
+        $time = round($i / 25, 6);
+        $tally->take(new Packet(0, $time, $time, 0.04, $bytes, $i % $every === 0));
+        $tally->take(new Packet(1, $time, $time, 0.02, 900, true));
     }
 
     return $tally;
@@ -31,10 +32,18 @@ function made(array $video = [], array $audio = [], array $format = []): array
     );
 }
 
+it('reads a line of the prober, and nothing else', function (string $line, ?Packet $expected) {
+    expect(Packet::ofLine($line))->toEqual($expected);
+})->with([
+    'a keyframe' => ['0,0.040000,0.000000,0.040000,1200,K__', new Packet(0, 0.04, 0.0, 0.04, 1200, true)],
+    'no time of showing' => ['2,N/A,0.5,N/A,7,___', new Packet(2, null, 0.5, null, 7, false)],
+    'before an edit' => ['0,-1.000000,-1.080000,0.040000,900,KD_', new Packet(0, -1.0, -1.08, 0.04, 900, true, true)],
+    'garbage' => ['N/A,garbage', null],
+    'nothing' => ['', null],
+]);
+
 it('counts packets', function () {
     $tally = tally();
-    $tally->take('N/A,garbage');
-    $tally->take('');
     expect($tally)->toMatchObject([
         'frames' => 313,
         'keyframes' => 7,
@@ -48,7 +57,7 @@ it('counts packets', function () {
 it('finds the fullest second wherever it lies', function () {
     $tally = new PacketTally(0);
     foreach (range(0, 19_999) as $i) {
-        $tally->take('0,N/A,'.number_format($i / 50, 6, '.', '').','.($i >= 9_020 && $i < 9_070 ? 1000 : 10).',___');
+        $tally->take(new Packet(0, null, round($i / 50, 6), null, $i >= 9_020 && $i < 9_070 ? 1000 : 10, false));
     }
     expect($tally->fullestSecond)->toBe(50_000);
 });
@@ -68,7 +77,8 @@ it('finds nothing where the file is what was planned, and names each thing that 
     expect(array_map(fn ($difference): string => $difference->cell, $differences))->toBe($cells);
 })->with([
     'as planned' => [made(), null, []],
-    'one frame more' => [made(), tally(314), []],
+    'one frame more' => [made(), tally(314), ['frameRate']],
+    'one frame less' => [made(), tally(312), ['frameRate']],
     'frames lost' => [made(), tally(300), ['frameRate']],
     'another codec' => [made(['codec_name' => 'hevc', 'profile' => 'Main']), null, ['video']],
     'a higher level' => [made(['level' => 40]), null, ['video']],

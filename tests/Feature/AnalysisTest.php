@@ -229,7 +229,7 @@ it('analyses on the queue behind every run, shows it, and gives way', function (
         ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis')['state'])
         ->toBe('waiting');
     // While a run is under way the analysis stays as it is.
-    $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
+    $this->post("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
     expect(app(Worker::class)->one(['analyse']))
         ->toBeFalse()
         ->and(CutAnalysis::query()->first()->work->state)
@@ -373,7 +373,7 @@ it('packs exactly the frames of a range, from any kind of file', function (strin
     ];
     $answer = $this->answer($this->putJson("/api/cuts/{$cut['id']}/sheet", $sheet), 'sheet');
     expect($answer['range'])->toMatchArray(['frames' => 39, 'set' => true, 'whole' => false]);
-    $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")
+    $pack = $this->post("/api/cuts/{$cut['id']}/pack")
         ->assertStatus(202)
         ->json('pack');
     $this->work();
@@ -406,7 +406,7 @@ it('gives a range at another rate its full length', function (int $last, int $fr
         'range' => ['first' => 3, 'last' => $last],
         'outputs' => [['key' => '1', 'preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => (object) []]],
     ])->assertOk();
-    $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")->json('pack');
+    $pack = $this->post("/api/cuts/{$cut['id']}/pack")->json('pack');
     $this->work();
     $run = $this->getJson("/api/packs/{$pack}")->json('runs.0');
     expect($run['plan']['frames'])
@@ -439,7 +439,7 @@ it('keeps picture and sound of a range together, and gives a master its timecode
         'range' => ['first' => 40, 'last' => 79],
         'outputs' => [['key' => '1', 'preset' => 'archive-10-bit', 'host' => null, 'edits' => (object) []]],
     ])->assertOk();
-    $pack = $this->postJson("/api/cuts/{$cut['id']}/pack")->json('pack');
+    $pack = $this->post("/api/cuts/{$cut['id']}/pack")->json('pack');
     $this->work();
     $run = $this->getJson("/api/packs/{$pack}")->json('runs.0');
     $samples = unpack(

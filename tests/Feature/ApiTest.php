@@ -138,7 +138,7 @@ it('plans without saving', function () {
 
 it('takes a cut off the shelf and leaves its file', function () {
     $cut = $this->bringIn();
-    $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
+    $this->post("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
     expect(
         $this->deleteJson("/api/cuts/{$cut['id']}")
             ->assertStatus(422)
@@ -174,7 +174,7 @@ it('reckons sending with the speed of your line', function () {
 it('learns the speed of your line from what you sent', function () {
     $cut = $this->bringIn();
     $this->putJson('/api/machine', ['lineSpeed' => 20_000_000]);
-    $this->postJson("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
+    $this->post("/api/cuts/{$cut['id']}/pack")->assertStatus(202);
     $this->work();
     [$master, $upload] = Run::query()->orderBy('id')->get();
     expect($this->answer($this->putJson("/api/runs/{$master->id}/sent", ['took' => '1:00']), 'error', 422)['error']['message'])

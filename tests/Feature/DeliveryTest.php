@@ -265,7 +265,7 @@ it('plans beside what is under way, whose names are taken', function () {
         'plan'
     ]['values']['file']['name'];
     $first = $name();
-    $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
+    $this->answer($this->post("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
     $second = $name();
     $this->work();
     expect([$first, $second, $name()])->toBe(['Plain review.mp4', 'Plain review v2.mp4', 'Plain review v2.mp4']);

@@ -101,7 +101,7 @@ it('never writes over a file, and tells outputs of one pack apart', function () 
 
 it('queues what was planned then, whatever the sheet says later', function () {
     $cut = $this->bringIn('few')['id'];
-    $queued = $this->postJson("/api/cuts/{$cut}/pack")
+    $queued = $this->post("/api/cuts/{$cut}/pack")
         ->assertStatus(202)
         ->json();
     $this->putJson("/api/cuts/{$cut}/sheet", ['outputs' => []])->assertOk();
@@ -110,7 +110,7 @@ it('queues what was planned then, whatever the sheet says later', function () {
 });
 
 it('passes over a run that was stopped before its turn', function () {
-    $queued = $this->postJson("/api/cuts/{$this->bringIn()['id']}/pack")->json('runs');
+    $queued = $this->post("/api/cuts/{$this->bringIn()['id']}/pack")->json('runs');
     expect($this->answer($this->postJson("/api/runs/{$queued[0]['id']}/stop"), 'run-answer')['run']['state'])->toBe('stopped');
     $this->work();
     expect(Run::query()->orderBy('id')->get()->map(fn (Run $run): string => $run->work->state->value)->all())
@@ -174,7 +174,7 @@ it('fails with a plain message and nothing left behind when the engine does', fu
 it('says beforehand what cannot work, and queues nothing', function (Closure $spoil, string $says) {
     $cut = Cut::query()->find($this->bringIn()['id']);
     $spoil->call($this, $cut);
-    $message = $this->postJson("/api/cuts/{$cut->id}/pack")->json('error.message');
+    $message = $this->post("/api/cuts/{$cut->id}/pack")->json('error.message');
     expect($message)
         ->toContain($says)
         ->and(Run::query()->count())

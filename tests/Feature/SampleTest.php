@@ -26,7 +26,7 @@ it('encodes pieces in the background where the size depends on the picture, and 
         ->toBe([false, 'sample'])
         ->and($after['marginPercent'])
         ->toBeLessThan($before['marginPercent']);
-    $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
+    $pack = $this->answer($this->post("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
     $this->work();
     $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
     expect(abs($after['bytes'] / $bytes - 1))
@@ -57,7 +57,7 @@ it('knows that a calm picture does not use up its average', function () {
     $this->work('sample');
     $after = sheetOf($cut, $output)['estimate'];
     expect([$before['basis'], $after['basis']])->toBe(['bitrate', 'sample']);
-    $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
+    $pack = $this->answer($this->post("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
     $this->work();
     $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
     expect($before['bytes'] / $bytes)
@@ -80,7 +80,7 @@ it('times a setting that no run has taught yet, and leaves its size to the avera
         ->and($after['seconds'])
         ->not->toBe($before['seconds']);
     // Once a run has, it is not asked for again.
-    $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
+    $this->answer($this->post("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
     $this->work();
     Sample::query()->delete();
     expect(sheetOf($cut, $output)['estimate']['sampling'])
@@ -96,7 +96,7 @@ it('knows sound that needs less than it may have', function () {
     $before = sheetOf($cut, $output)['estimate']['bytes'];
     $this->work('sample');
     $after = sheetOf($cut, $output)['estimate']['bytes'];
-    $pack = $this->answer($this->postJson("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
+    $pack = $this->answer($this->post("/api/cuts/{$cut}/pack"), 'pack-answer', 202)['pack'];
     $this->work();
     $bytes = $this->answer($this->getJson("/api/packs/{$pack}"), 'pack')['runs'][0]['slip']['bytes'];
     expect(abs($after / $bytes - 1))->toBeLessThan(0.12)->and(abs($before / $bytes - 1))->toBeGreaterThan(0.12);

@@ -3,15 +3,15 @@
 use App\Engine\Prober;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Containers\Payload;
+use OuterCrate\Reading\Packet;
 
 it('foresees what a container adds to picture and sound', function (string $preset, array $edits) {
     $run = delivered('long', $preset, $edits);
     $packets = [0, 0];
     $bytes = 0;
-    app(Prober::class)->packets($run->file, function (string $line) use (&$packets, &$bytes): void {
-        $fields = explode(',', trim($line));
-        $packets[(int) ($fields[0] !== '0')]++;
-        $bytes += (int) ($fields[3] ?? 0);
+    app(Prober::class)->packets($run->file, function (Packet $packet) use (&$packets, &$bytes): void {
+        $packets[$packet->stream === 0 ? 0 : 1]++;
+        $bytes += $packet->bytes;
     });
     $container = (new Catalogue)->container($run->plan['values']['container']['set']);
     $foreseen = $container->overhead(

@@ -256,7 +256,7 @@ final class Clips
         return $path;
     }
 
-    private static function folder(): string
+    public static function folder(): string
     {
         $folder = sys_get_temp_dir().'/outer-crate-clips-'.md5_file(__FILE__);
         is_dir($folder) || mkdir($folder, 0o777, true);
@@ -277,7 +277,7 @@ final class Clips
     }
 
     /** @param  list<string>  $arguments */
-    private static function run(array $arguments, string $path): void
+    public static function run(array $arguments, string $path): void
     {
         $making = dirname($path).'/.making-'.getmypid().'-'.basename($path);
         $process = new Process(['ffmpeg', '-v', 'error', '-nostdin', '-y', ...$arguments, $making]);

@@ -21,7 +21,7 @@ class PackController
     {
         $folder = Surroundings::deliveries($cut->name);
         $reading = $cut->reading();
-        $outputs = $request->json()->all() === [] ? $cut->outputs : Payload::of($request, 'pack-request')['outputs'] ?? $cut->outputs;
+        $outputs = $request->getContent() === '' ? $cut->outputs : Payload::of($request, 'pack-request')['outputs'];
         $runs = $packer->pack($cut, $desk->columns($cut, $reading, $outputs, $cut->range($reading)), $folder);
 
         return response()->json(['pack' => $runs[0]->pack, 'runs' => $runs->map(RunResource::of(...))], 202);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
+use OuterCrate\Reading\Packet;
+
 /** What the prober is asked about a file. */
 final class ProbeCommand
 {
@@ -34,14 +36,14 @@ final class ProbeCommand
     }
 
     /**
-     * A line `stream,pts,dts,size,flags` for every packet, without decoding any.
+     * A line for every packet (Packet::ofLine()), without decoding any.
      *
      * @param  int|null  $most  how many, from the start; all of them when null
      */
     public static function packets(string $path, ?int $most = null): Command
     {
         return Command::ask(Program::Prober, [
-            '-v', 'error', '-show_entries', 'packet=stream_index,pts_time,dts_time,size,flags',
+            '-v', 'error', '-show_entries', 'packet='.Packet::FIELDS,
             ...($most === null ? [] : ['-read_intervals', "%+#{$most}"]), '-of', 'csv=p=0', ...Input::of($path),
         ], Allowance::Run);
     }

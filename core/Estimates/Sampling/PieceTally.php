@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates\Sampling;
 
+use OuterCrate\Reading\Packet;
+
 /** Counts the packets of an encoded piece: keyframes, other frames, audio, and the picture in each half second. */
 final class PieceTally
 {
@@ -26,27 +28,22 @@ final class PieceTally
         $this->halves = array_fill(0, max(1, (int) ceil(2 * $length)), 0);
     }
 
-    /** Takes a line `stream,pts,dts,size,flags`; the picture is stream 0. Anything else is passed over. */
-    public function take(string $line): void
+    /** The picture is stream 0. */
+    public function take(Packet $packet): void
     {
-        $fields = explode(',', trim($line));
-        if (count($fields) < 5) {
-            return;
-        }
-        $bytes = (int) $fields[3];
-        if ($fields[0] !== '0') {
-            $this->audioBytes += $bytes;
+        if ($packet->stream !== 0) {
+            $this->audioBytes += $packet->bytes;
 
             return;
         }
-        if (str_contains($fields[4], 'K')) {
+        if ($packet->keyframe) {
             $this->keyframes++;
-            $this->keyframeBytes += $bytes;
+            $this->keyframeBytes += $packet->bytes;
         } else {
             $this->others++;
-            $this->otherBytes += $bytes;
+            $this->otherBytes += $packet->bytes;
         }
-        $this->halves[max(0, min(count($this->halves) - 1, (int) (2 * (float) $fields[1])))] += $bytes;
+        $this->halves[max(0, min(count($this->halves) - 1, (int) (2 * ($packet->shown ?? 0.0))))] += $packet->bytes;
     }
 
     /** @param  float  $seconds  that the encoding took */

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** AVI: a RIFF file with the OpenDML extension. */
 final class Avi implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use WithoutIndexAhead;
 

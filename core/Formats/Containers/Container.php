@@ -23,6 +23,9 @@ interface Container
     /** @return list<string> ids of the audio codecs it carries */
     public function audioCodecs(): array;
 
+    /** @return list<string> frames per second that it can be told; empty when any */
+    public function frameRates(): array;
+
     /** @return list<int> samples per second its sound may have; empty when the codec alone says */
     public function sampleRates(): array;
 

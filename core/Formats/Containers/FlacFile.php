@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** A FLAC stream. */
 final class FlacFile implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use SoundAlone;
 

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** A folder with a numbered image for each frame. The number is that of the frame in the cut. */
 final class ImageFolder implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use WithoutIndexAhead;
 

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** What MP4 and MOV share: ISO base media files with sample tables. */
 abstract class IsoBaseMedia implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
 
     public function hasFastStart(): bool

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** MPEG-4 sound: an MP4 file without a picture. */
 final class M4a implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use SoundAlone;
 

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** Matroska: RFC 9559. */
 final class Matroska implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use WithoutIndexAhead;
 

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** An MP3 stream with a tag before it. */
 final class Mp3File implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use SoundAlone;
 

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** MPEG program stream: ISO/IEC 13818-1. */
 final class MpegPs implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use WithoutIndexAhead;
 

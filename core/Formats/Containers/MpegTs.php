@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** MPEG transport stream: ISO/IEC 13818-1. */
 final class MpegTs implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use WithoutIndexAhead;
 

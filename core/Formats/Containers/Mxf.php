@@ -39,6 +39,12 @@ final class Mxf implements Container
         return ['pcm'];
     }
 
+    /** Edit rates that its writer knows: those of production (SMPTE ST 377-1, annex B; ST 2036-1, table 1). */
+    public function frameRates(): array
+    {
+        return ['24000/1001', '24', '25', '30000/1001', '30', '48', '50', '60000/1001', '60', '100', '120'];
+    }
+
     /** Whole numbers of samples go with frames at 48 kHz (SMPTE ST 382); the engine writes no other. */
     public function sampleRates(): array
     {

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** WAV: a RIFF file whose sizes have 32 bits, and RF64 with 64 where 4 GB do not do. */
 final class Wav implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use SoundAlone {
         options as private;

@@ -7,6 +7,7 @@ namespace OuterCrate\Formats\Containers;
 /** WebM: a part of Matroska for the web (WebM Container Guidelines). */
 final class WebM implements Container
 {
+    use CarriesAnyFrameRate;
     use CarriesAnySampleRate;
     use WithoutIndexAhead;
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading\Boxes;
 
+use OuterCrate\Reading\FrameOrder;
+
 /**
  * What the boxes of a movie say beyond the prober: brands, codec strings, 360 layout, times and keyframes of every sample, and
  * whether the file leans on others or is encrypted.
@@ -21,6 +23,9 @@ final class MovieBoxes
     private const OLD_SOUND_FIELDS = 44;
 
     private readonly BoxReader $boxes;
+
+    /** Ticks per second of the movie, in which edits are measured. */
+    private int $movieTimescale = 0;
 
     /** @param  resource  $stream seekable, opened for reading */
     private function __construct($stream, int $bytes)
@@ -52,6 +57,7 @@ final class MovieBoxes
                 )));
             } elseif ($box->type === 'moov') {
                 foreach ($this->boxes->children($box) as $child) {
+                    $this->movieTimescale = $child->type === 'mvhd' ? $this->ticks($child) : $this->movieTimescale;
                     // A reference movie (QuickTime file format) names other files to play in its stead.
                     $external = $external || $child->type === 'rmra';
                     if ($child->type === 'trak' && count($tracks) < self::MOST_TRACKS) {
@@ -78,7 +84,7 @@ final class MovieBoxes
         $handler = $media === null ? null : $this->boxes->find($media, 'hdlr');
         $kind = $handler === null ? '' : $this->boxes->content($handler, 8, 4);
         $entry = $table === null ? null : $this->entry($table, $kind);
-        $order = $kind === 'vide' && $table !== null ? SampleTable::order($this->boxes, $table, $this->timescale($media)) : null;
+        $order = $kind === 'vide' && $table !== null ? $this->order($track, $table, $this->timescale($media)) : null;
         $sphere = $entry['sphere'] ?? $this->oldSphere($track);
 
         return [
@@ -90,9 +96,15 @@ final class MovieBoxes
             'projection' => $sphere->projection ?? null,
             'stereo' => $sphere->stereo ?? $entry['stereo'] ?? null,
             'gop' => $order?->gop()?->toArray(),
-            'variableRate' => $order?->times()->areVariable(),
-            'shortestGap' => $order?->times()->shortestUsualGap(),
+            'times' => $order?->times()->toArray(),
         ];
+    }
+
+    private function order(Box $track, Box $table, int $timescale): ?FrameOrder
+    {
+        $edit = EditList::of($this->boxes, $track, $timescale, $this->movieTimescale);
+
+        return $edit === null ? null : SampleTable::order($this->boxes, $table, $timescale, $edit);
     }
 
     private function trackId(Box $header): int
@@ -105,7 +117,14 @@ final class MovieBoxes
     private function timescale(Box $media): int
     {
         $header = $this->boxes->find($media, 'mdhd');
-        $content = $header === null ? '' : $this->boxes->content($header, 0, 24);
+
+        return $header === null ? 0 : $this->ticks($header);
+    }
+
+    /** Ticks per second of a header of media or movie, which begin alike (ISO/IEC 14496-12, 8.2.2 and 8.4.2). */
+    private function ticks(Box $header): int
+    {
+        $content = $this->boxes->content($header, 0, 24);
 
         return ord($content[0] ?? "\0") === 1 ? BoxReader::number($content, 20, 4) : BoxReader::number($content, 12, 4);
     }

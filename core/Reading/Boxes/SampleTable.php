@@ -18,8 +18,9 @@ final readonly class SampleTable
     /**
      * @param  Box  $table  the stbl box
      * @param  int  $timescale  ticks per second
+     * @param  EditList  $edit  what is shown of it
      */
-    public static function order(BoxReader $boxes, Box $table, int $timescale): ?FrameOrder
+    public static function order(BoxReader $boxes, Box $table, int $timescale, EditList $edit): ?FrameOrder
     {
         $decoding = self::runs($boxes, $boxes->find($table, 'stts'), 8);
         if ($timescale < 1 || $decoding === []) {
@@ -44,7 +45,12 @@ final readonly class SampleTable
                 $sample++;
                 // A version 1 table has signed offsets; one of over half the range is one of those.
                 $signed = $offset >= 0x8000_0000 ? $offset - 0x1_0000_0000 : $offset;
-                $order->take(($time + $signed) / $timescale, $keys === null || isset($keys[$sample]));
+                $order->take(
+                    shown: ($time + $signed) / $timescale,
+                    keyframe: $keys === null || isset($keys[$sample]),
+                    lasts: $delta / $timescale,
+                    hidden: $edit->hides($time + $signed),
+                );
                 $time += $delta;
             }
         }

@@ -48,9 +48,8 @@ final class CompareFrameRate
                 "The file says {$video->scan->label()}.",
             );
         }
-        // One frame more or less may come of sound that outlasts the picture; more means lost or repeated frames.
         $frames = $made->tally->frames;
-        if (abs($made->frames - $frames) > 1) {
+        if ($made->frames !== $frames) {
             $differences[] = new Difference(
                 FrameRateCell::NAME,
                 "{$made->frames} frames",

@@ -41,7 +41,7 @@ final class DecideFrameRate
                 rate: $rate,
                 scan: $scan,
                 fields: $fields,
-                convert: ! $rate->equals($video->frameRate) || $video->variableRate,
+                convert: ! $rate->equals($video->frameRate) || ! $video->isEven(),
                 by: $by,
                 source: $this->source($draft, $rule),
             ),

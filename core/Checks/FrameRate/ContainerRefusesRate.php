@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Checks\FrameRate;
+
+use OuterCrate\Analysis\Severity;
+use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Remedy;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Subject;
+use OuterCrate\Units\FrameRate;
+
+/** The container can only be told some frame rates, and this is none of them. */
+final class ContainerRefusesRate implements Check
+{
+    public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
+    {
+        $container = $plan->container->container;
+        $rate = $plan->frameRate->rate;
+        $carried = array_map(FrameRate::parse(...), $container->frameRates());
+        if ($carried === [] || array_filter($carried, static fn (FrameRate $known): bool => $known->equals($rate)) !== []) {
+            return null;
+        }
+        $nearest = self::suiting($rate, $carried);
+
+        return new Finding(
+            'container-refuses-rate',
+            Severity::Stop,
+            FrameRateCell::NAME,
+            "{$container->name()} carries the rates of production alone, and {$rate->label()} fps is none of them.",
+            new Remedy("Deliver at {$nearest->label()} fps", ['frameRate' => ['exact' => (string) $nearest]]),
+        );
+    }
+
+    /**
+     * A whole multiple, at which every frame is seen equally long; else the nearest above; else the highest.
+     *
+     * @param  non-empty-list<FrameRate>  $carried  rising
+     */
+    private static function suiting(FrameRate $rate, array $carried): FrameRate
+    {
+        $even = array_filter($carried, static fn (FrameRate $known): bool => $known->perSecond->over($rate->perSecond)->denominator === 1);
+        $above = array_filter($carried, static fn (FrameRate $known): bool => $known->isAbove($rate));
+
+        return array_values($even)[0] ?? array_values($above)[0] ?? $carried[count($carried) - 1];
+    }
+}
