@@ -7,8 +7,11 @@ use App\Media\Fingerprint;
 use App\Models\Cut;
 use App\Sampling\Samples;
 use App\Shelf\CutCard;
+use App\Shelf\CutShelf;
 use App\Uploads\Uploads;
 use Illuminate\Console\Command;
+use OuterCrate\Reading\ProbeReader;
+use OuterCrate\Refusals\Refused;
 
 /** At a start: what an upgrade or the passing of time calls for. What was under way when a process ended is no concern of this. */
 class CatchUpCommand extends Command
@@ -17,11 +20,12 @@ class CatchUpCommand extends Command
 
     protected $description = 'Look at cuts that were never looked at, or by an older version, and forget what has expired';
 
-    public function handle(CutAnalyses $analyses, Uploads $uploads, Samples $samples, CutCard $card): int
+    public function handle(CutAnalyses $analyses, Uploads $uploads, Samples $samples, CutCard $card, CutShelf $shelf): int
     {
         $uploads->expire();
         $samples->prune();
         foreach (Cut::query()->lazy() as $cut) {
+            $this->readAsNow($cut, $shelf);
             // Cuts that an older version brought in lack what the sheet shows today.
             if (! isset($cut->card['timecode'], $cut->card['values']) || $cut->fingerprint === null) {
                 $readable = is_readable($cut->path) && ! $cut->hasChanged();
@@ -34,5 +38,16 @@ class CatchUpCommand extends Command
         $analyses->askMissing();
 
         return self::SUCCESS;
+    }
+
+    /** A version before this one kept no times of frames. What it kept still serves where the file cannot be read now. */
+    private function readAsNow(Cut $cut, CutShelf $shelf): void
+    {
+        try {
+            $cut->hasChanged() || ProbeReader::hasTimes($cut->probe['probe']) || $shelf->bringIn($cut->path, analyse: false);
+            $cut->refresh();
+        } catch (Refused $e) {
+            report($e);
+        }
     }
 }

@@ -5,6 +5,7 @@ namespace App\Console;
 use App\Library\UnknownName;
 use Illuminate\Console\Command;
 use OuterCrate\Refusals\Refused;
+use Throwable;
 
 /** What read, plan and pack share: the file, `--json`, and exit status 0, 1 (failed) or 2 (wrong use). */
 abstract class CrateCommand extends Command
@@ -22,6 +23,10 @@ abstract class CrateCommand extends Command
             return $this->perform();
         } catch (Refused $e) {
             return $this->refuse($e);
+        } catch (Throwable $e) {
+            report($e);
+
+            return $this->refuse(new BrokenDown($e));
         }
     }
 

@@ -8,6 +8,7 @@ use App\Media\CutReader;
 use App\Media\FileProblem;
 use App\Media\Fingerprint;
 use App\Media\Posters;
+use App\Media\SameFile;
 use App\Media\Workspace;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
@@ -32,7 +33,7 @@ class CutShelf
 
     /**
      * The same file is one cut, however often it is brought in and wherever it lies: a copy gives the cut that is there, and a
-     * cut whose file has gone takes the new place.
+     * cut whose file has gone takes the new place. What is alike at a glance and another file is a cut of its own.
      *
      * @param  string  $path  absolute
      * @param  string|null  $name  the file's own name, made readable, when null
@@ -49,7 +50,7 @@ class CutShelf
         $fingerprint = Fingerprint::of($path);
         $cut =
             Cut::query()->firstWhere('path', $path) ??
-            (Cut::query()->firstWhere('fingerprint', $fingerprint) ??
+            ($this->alike($path, $fingerprint) ??
                 new Cut([
                     'name' => $name ?? self::readable($path),
                     'outputs' => array_map(
@@ -82,6 +83,18 @@ class CutShelf
         }
 
         return $cut;
+    }
+
+    /** The cut that this file is of: one whose file is the same, or has gone or become another. */
+    private function alike(string $path, string $fingerprint): ?Cut
+    {
+        foreach (Cut::query()->where('fingerprint', $fingerprint)->orderBy('id')->get() as $cut) {
+            if ($cut->hasChanged() ? ! is_file($cut->path) : SameFile::holds($cut->path, $path)) {
+                return $cut;
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -44,6 +44,7 @@ use OuterCrate\Checks\File\NoRoom;
 use OuterCrate\Checks\File\SameDrive;
 use OuterCrate\Checks\File\TooLargeForHost;
 use OuterCrate\Checks\File\TooLongForHost;
+use OuterCrate\Checks\FrameRate\ClockBroken;
 use OuterCrate\Checks\FrameRate\ContainerRefusesRate;
 use OuterCrate\Checks\FrameRate\FieldsInUpload;
 use OuterCrate\Checks\FrameRate\FieldsNotKept;
@@ -115,6 +116,7 @@ final readonly class CheckList
             new HdrToSdr,
             new NoAudio,
             new VariableFrameRate,
+            new ClockBroken,
             new BitrateAboveCut,
             new ContainerTooSmall,
             new TagsLost,

@@ -76,6 +76,11 @@ final readonly class Description
                     ? null
                     : (string) $video->nominalRate,
             'Frames' => number_format($video->frames, 0, '.', "\u{202F}"),
+            'Clock' => match ($video->clock) {
+                Clock::Told => null,
+                Clock::Counted => 'none: frames are counted',
+                Clock::Broken => "broken: {$video->sharedTimes} frames claim the time of another",
+            },
             'Scan' => $video->scan->label(),
             'Rate' => (string) ($video->bitrate ?? $reading->videoBitrate()),
             'Around the viewer' => $video->projection,

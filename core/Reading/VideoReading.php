@@ -146,6 +146,7 @@ final readonly class VideoReading
             'frameRateLabel' => $this->frameRate->label(),
             'nominalRate' => $this->nominalRate === null ? null : (string) $this->nominalRate,
             'variableRate' => $this->variableRate,
+            'clock' => $this->clock->value,
             'starts' => (string) $this->starts,
             'scan' => $this->scan->value,
             'pixelFormat' => $this->pixelFormatName,

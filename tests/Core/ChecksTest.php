@@ -30,6 +30,11 @@ dataset('findings', [
         ['video' => ['codec' => 'av1'], 'bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 100_001]]],
     ],
     'codec-refuses-frame' => [Probes::plain(['width' => 854, 'height' => 480]), 'archive-10-bit', ['video' => ['codec' => 'cfhd']]],
+    'clock-broken' => [
+        Probes::plain() + ['orders' => ['0' => ['whole' => true, 'times' => ['frames' => 50, 'shared' => 30]]]],
+        'review-720',
+        [],
+    ],
     'container-refuses-rate' => [
         Probes::plain(['avg_frame_rate' => '25/2']),
         'exchange-vc-3',

@@ -203,6 +203,12 @@ it('says beforehand what cannot work, and queues nothing', function (Closure $sp
     ],
 ]);
 
+it('takes an empty body for the sheet, and no other', function (string $body) {
+    $cut = $this->bringIn();
+    $answer = $this->call('POST', "/api/cuts/{$cut['id']}/pack", server: ['CONTENT_TYPE' => 'application/json'], content: $body);
+    expect($this->answer($answer, 'error', 422)['error']['id'])->toBe('malformed')->and(Run::query()->count())->toBe(0);
+})->with(['{', 'xx', '[]', '{}', 'null', str_repeat('[', 512)]);
+
 it('downloads the file whole and in parts, under a safe name', function () {
     $cut = $this->bringIn('plain', "it's \"ü\" 🔥.mp4");
     $run = packed($cut['id'], [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];

@@ -7,6 +7,7 @@ use App\Models\Setting;
 use App\Models\WorkState;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use OuterCrate\Reading\ProbeReader;
 
 /*
  * A database as the version before “one kind of work” left it: a cut with a sheet that was worked on, three files made of it, one
@@ -81,4 +82,15 @@ it('looks at a cut that waited to be looked at, and has no other queue any more'
         ->not->toBeNull()
         ->and(DB::getSchemaBuilder()->hasTable('jobs'))
         ->toBeFalse();
+});
+
+it('reads cuts again that were read without the times of their frames', function () {
+    expect(ProbeReader::hasTimes(Cut::query()->first()->probe['probe']))->toBeFalse();
+    Artisan::call('crate:catch-up');
+    expect(ProbeReader::hasTimes(Cut::query()->first()->probe['probe']))
+        ->toBeTrue()
+        ->and(Cut::query()->count())
+        ->toBe(1)
+        ->and(Cut::query()->first()->outputs)
+        ->toHaveCount(3);
 });

@@ -180,6 +180,22 @@ it('ends an upload when asked, and those that nobody goes on with', function () 
         ->toHaveCount(1);
 });
 
+it('takes a corrected film for a film of its own, though it begins, ends and weighs as the first', function () {
+    $first = $this->clip('long', 'film.mp4');
+    $bytes = file_get_contents($first);
+    // Somewhere between the pieces that a fingerprint takes.
+    $at = (int) (strlen($bytes) * 0.3);
+    $second = $this->file('film corrected.mp4', substr_replace($bytes, strrev(substr($bytes, $at, 64)), $at, 64));
+    $cut = $this->postJson('/api/cuts', ['path' => $first])->json('cut');
+    $corrected = $this->postJson('/api/cuts', ['path' => $second])->json('cut');
+    expect($corrected['path'])
+        ->toBe($second)
+        ->and($corrected['id'])
+        ->not->toBe($cut['id'])
+        ->and($this->getJson('/api/cuts')->json('cuts.*.path'))
+        ->toEqualCanonicalizing([$first, $second]);
+});
+
 it('knows a file again wherever it lies, says when it has gone or changed, and takes the new place', function () {
     $cut = $this->bringIn('plain', 'bowl.mp4');
     $copy = $this->clip('plain', 'a copy of it.mp4');

@@ -14,6 +14,7 @@ use App\Work\Worker;
 use App\Work\WorkQueue;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Symfony\Component\Process\Process;
 use Tests\Support\Elsewhere;
 
 /** A database in a file, which other processes can work on too. */
@@ -363,4 +364,19 @@ it('knows the kinds of work by one list', function () {
         ->toBe(['make', 'sample', 'analyse'])
         ->and(app(Kinds::class)->get('make'))
         ->toBeInstanceOf(MakeFile::class);
+});
+
+it('begins a part of the service anew however it ends', function () {
+    $log = $this->folder('log');
+    $script = $this->folder('part');
+    file_put_contents($script, "#!/bin/sh\necho begun >> '{$log}'\nkill -KILL \$\$\n");
+    chmod($script, 0o755);
+    $keep = new Process([base_path('bin/keep'), $script]);
+    $keep->start();
+    $begun = fn (): int => is_file($log) ? count(file($log)) : 0;
+    for ($i = 0; $i < 100 && $begun() < 3; $i++) {
+        usleep(50_000);
+    }
+    $keep->stop(0);
+    expect($begun())->toBeGreaterThanOrEqual(3);
 });

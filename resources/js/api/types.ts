@@ -1326,6 +1326,10 @@ export interface Reading {
         nominalRate: string | null;
         variableRate: boolean;
         /**
+         * Whether frames say when they are shown; if not, they are counted. Slips of earlier versions do not say.
+         */
+        clock?: 'told' | 'counted' | 'broken';
+        /**
          * Seconds after the start of the file, as a fraction.
          */
         starts: string;
@@ -1436,13 +1440,13 @@ export interface Words1 {
     file: string;
 }
 /**
- * POST /api/cuts/{cut}/pack: these outputs, or those of the cut's sheet when there are none.
+ * POST /api/cuts/{cut}/pack: these outputs. Without a body, those of the cut's sheet.
  */
 export interface PackRequest {
     /**
      * @maxItems 40
      */
-    outputs?: {
+    outputs: {
         preset: string;
         host?: string | null;
         edits?: Edits;
