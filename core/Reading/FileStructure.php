@@ -73,6 +73,11 @@ final readonly class FileStructure
             } elseif ($size === 0) {
                 $size = $bytes - $position;
             }
+            if ($size < 0 || $size > PHP_INT_MAX - $position) {
+                // No file is that long: what a box of 64 bits claims is not there.
+                $position = PHP_INT_MAX;
+                break;
+            }
             if ($size < 8) {
                 break;
             }

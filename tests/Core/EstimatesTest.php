@@ -278,6 +278,13 @@ it('leaves what detail and motion foretell out of the error bar', function () {
         ->toBeGreaterThan(40);
 });
 
+it('takes what was encoded whole for what it came to, however short it is', function () {
+    // Sixteen frames of which one is a keyframe: the rhythm of keyframes has nothing to say.
+    $plan = Desk::plan(Desk::reading(Probes::plain(['nb_frames' => '16', 'duration' => '0.64'])), 'review-720');
+    $whole = new PieceResult(16, 1, 20_000, 15_000, 1.0);
+    expect(Sampling::conclude($plan, [new Piece($plan->range, 1.0, 1.0)], [$whole])->bytesPerFrame)->toBe(35_000 / 16);
+});
+
 it('takes pieces that stand for the whole', function () {
     $reading = Desk::reading(Probes::plain(['duration' => '100', 'nb_frames' => '2500'], format: ['duration' => '100']));
     $plan = Desk::plan($reading, 'review-720');

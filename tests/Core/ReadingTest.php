@@ -159,6 +159,11 @@ it('sees the order and the completeness of boxes', function () {
         ->toBe(468)
         ->and(structure(box('ftyp', 'isom').$index.$large)->expectedBytes)
         ->toBe(12 + 48 + 10_000)
+        // 64 bits of length that reach beyond what a number holds, and one that is below 0 there.
+        ->and(structure(box('ftyp', 'isom').$index."\0\0\0\1mdat\x7F".str_repeat("\xFF", 7).'rest')->expectedBytes)
+        ->toBe(PHP_INT_MAX)
+        ->and(structure(box('ftyp', 'isom').$index."\0\0\0\1mdat".str_repeat("\xFF", 8).'rest')->expectedBytes)
+        ->toBe(PHP_INT_MAX)
         ->and(structure("RIFF\x10\x27\x00\x00AVI LIST")->expectedBytes)
         ->toBe(10_008)
         ->and(structure("\x1A\x45\xDF\xA3\x81x\x18\x53\x80\x67\x41\x00rest")->expectedBytes)

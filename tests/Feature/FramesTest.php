@@ -75,10 +75,7 @@ it('delivers every frame once, and the right ones of a range', function (string 
         ->toBe(array_slice($numbers, 7, 23))
         ->and(array_column([...$whole->slip['differences'], ...$part->slip['differences']], 'text'))
         ->toBe([]);
-})->with([
-    'avi-h264', 'avi-mpeg4', 'stream-h264', 'stream-hevc', 'stream-mpeg2', 'late', 'shared-clock', 'hidden', 'first-held', 'last-held',
-    'rate-12.048', 'rate-23.976', 'rate-18', 'short-mov',
-]);
+})->with(['avi-h264', 'avi-mpeg4', 'stream-hevc', 'late', 'shared-clock', 'hidden', 'first-held', 'last-held', 'rate-12.048', 'short-mov']);
 
 it('delivers the last frame alone', function (string $kind) {
     $numbers = numbersOf($kind);

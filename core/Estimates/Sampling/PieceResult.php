@@ -29,6 +29,12 @@ final readonly class PieceResult
     ) {
     }
 
+    /** Bytes of a frame of what was encoded, keyframes as often as they were. */
+    public function mean(): float
+    {
+        return ($this->keyBytes + $this->otherBytes) / max(1, $this->frames);
+    }
+
     /** Bytes of a frame in a stream with a keyframe every so many frames: a piece has more of them than the whole. */
     public function bytesPerFrame(int $keyframeEvery): float
     {

@@ -62,7 +62,8 @@ final class Sampling
      */
     public static function conclude(Plan $plan, array $pieces, array $results): Sample
     {
-        $each = self::each($plan, $pieces, $results, null);
+        // What was encoded whole came to what it came to.
+        $each = count($results) === 1 ? [$results[0]->mean()] : self::each($plan, $pieces, $results, null);
         $frames = array_sum(array_map(static fn (PieceResult $result): int => $result->frames, $results));
         $seconds = array_sum(array_map(static fn (PieceResult $result): float => max(0.01, $result->seconds - self::START), $results));
 
