@@ -29,6 +29,7 @@ return Application::configure(basePath: dirname(__DIR__))
             Illuminate\View\Middleware\ShareErrorsFromSession::class,
             Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class,
         ]);
+        $middleware->append(App\Http\Middleware\SecurityHeaders::class);
         $middleware->api(append: [App\Http\Middleware\SameOrigin::class]);
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,

@@ -17,13 +17,24 @@ final class FileName
     public static function safe(string $name): string
     {
         $plain = (string) preg_replace(['~[\x00-\x1F\x7F/\\\\:*?"<>|]+~u', '~\s+~u'], ['-', ' '], mb_scrub($name));
-        $short = trim(mb_strcut(trim($plain, ' .'), 0, self::MOST_BYTES), ' .');
+        $short = self::short(trim($plain, ' .'));
 
         return match (true) {
             $short === '' => 'untitled',
             preg_match(self::DEVICES, explode('.', $short)[0]) === 1 => "{$short}-",
             default => $short,
         };
+    }
+
+    /** What is too long loses its middle: the ending says what a file is. */
+    private static function short(string $name): string
+    {
+        if (strlen($name) <= self::MOST_BYTES) {
+            return $name;
+        }
+        $ending = preg_match('~\.\w{1,5}$~', $name, $m) === 1 ? $m[0] : '';
+
+        return rtrim(mb_strcut($name, 0, self::MOST_BYTES - strlen($ending)), ' .').$ending;
     }
 
     /** `Night firing master.mov`, `Night firing master v2.mov` …; a folder has no ending. */

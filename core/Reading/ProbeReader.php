@@ -15,6 +15,7 @@ use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
+use OuterCrate\Units\NumberTooLarge;
 use OuterCrate\Units\Timecode;
 
 /**
@@ -36,6 +37,16 @@ final readonly class ProbeReader
      * @throws Unreadable when there is no picture, or what it claims cannot be true
      */
     public function read(array $probe, int $bytes, ?bool $fastStart, bool $needsPicture = true): Reading
+    {
+        try {
+            return $this->found($probe, $bytes, $fastStart, $needsPicture);
+        } catch (NumberTooLarge) {
+            throw Unreadable::absurd('a number of more than 64 bits');
+        }
+    }
+
+    /** @param  array<mixed>  $probe */
+    private function found(array $probe, int $bytes, ?bool $fastStart, bool $needsPicture): Reading
     {
         $streams = self::rows($probe, 'streams');
         $format = new Fields(is_array($probe['format'] ?? null) ? $probe['format'] : []);

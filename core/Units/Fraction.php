@@ -67,7 +67,10 @@ final readonly class Fraction
         $left = new self($this->numerator, $other->denominator);
         $right = new self($other->numerator, $this->denominator);
 
-        return new self($left->numerator * $right->numerator, $left->denominator * $right->denominator);
+        return new self(
+            self::whole($left->numerator * $right->numerator),
+            self::whole($left->denominator * $right->denominator),
+        );
     }
 
     public function over(self|int $other): self
@@ -83,7 +86,10 @@ final readonly class Fraction
         $shared = self::greatestCommonDivisor($this->denominator, $other->denominator);
         $left = intdiv($other->denominator, $shared);
 
-        return new self($this->numerator * $left + $other->numerator * intdiv($this->denominator, $shared), $this->denominator * $left);
+        return new self(
+            self::whole($this->numerator * $left + $other->numerator * intdiv($this->denominator, $shared)),
+            self::whole($this->denominator * $left),
+        );
     }
 
     public function minus(self|int $other): self
@@ -141,5 +147,11 @@ final readonly class Fraction
         }
 
         return $a === 0 ? 1 : $a;
+    }
+
+    /** @throws NumberTooLarge where a product or a sum left the whole numbers of 64 bits */
+    private static function whole(int|float $number): int
+    {
+        return is_int($number) ? $number : throw new NumberTooLarge;
     }
 }

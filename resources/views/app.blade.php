@@ -5,10 +5,7 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <title>Outer Crate</title>
     <link rel="icon" href="data:,">
-    <script>
-        // Before the first paint, so that a dark room is not flashed at.
-        document.documentElement.dataset.theme = localStorage.getItem('theme') ?? (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light');
-    </script>
+    <script src="/theme.js"></script>
     @vite(['resources/css/app.css', 'resources/js/main.tsx'])
 </head>
 <body>

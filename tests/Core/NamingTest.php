@@ -30,6 +30,7 @@ it('names files so that every system takes them', function (string $cut, string 
     ['LPT1.old', 'LPT1.old-'],
     ["\xFF\xFE", mb_scrub("\xFF\xFE") === '??' ? '-' : mb_scrub("\xFF\xFE")],
     [str_repeat('ü', 300), str_repeat('ü', 90)],
+    [str_repeat('ü', 300).'.mp4', str_repeat('ü', 88).'.mp4'],
 ]);
 
 it('fills a name', function (string $template, string $expected, array $taken = []) {

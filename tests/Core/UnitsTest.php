@@ -7,6 +7,7 @@ use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRange;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
+use OuterCrate\Units\NumberTooLarge;
 use OuterCrate\Units\Timecode;
 
 it('keeps fractions exact and in lowest terms', function () {
@@ -150,6 +151,15 @@ it('writes timecode, dropping numbers at 29.97 and 59.94 where asked', function 
     [19_782, '30000/1001', true, '00:11:00;02'],
     [3600, '60000/1001', true, '00:01:00;04'],
     [39_564, '60000/1001', true, '00:11:00;04'],
+]);
+
+it('names a number that no file holds', function (Closure $reckon) {
+    $large = new Fraction(PHP_INT_MAX - 1, 3);
+    expect(fn () => $reckon($large))->toThrow(NumberTooLarge::class);
+})->with([
+    'multiplied' => [fn (Fraction $large) => $large->times(7)],
+    'divided' => [fn (Fraction $large) => $large->over(new Fraction(1, 1_000_003))],
+    'added' => [fn (Fraction $large) => $large->plus(new Fraction(PHP_INT_MAX - 6, 5))],
 ]);
 
 it('keeps the clock of a timecode at another rate', function (string $timecode, string $from, string $to, string $expected) {

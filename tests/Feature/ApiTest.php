@@ -204,7 +204,19 @@ it('lets no other page change anything', function (array $headers, int $status) 
     'a program' => [[], 200],
     'another page' => [['Origin' => 'http://elsewhere.example'], 403],
     'a form' => [['Content-Type' => 'text/plain'], 415],
+    'what only looks like JSON' => [['Content-Type' => 'text/x+json'], 415],
+    'JSON with its letters' => [['Content-Type' => 'application/json; charset=utf-8'], 200],
 ]);
+
+it('lets a browser do nothing but show it', function (string $address) {
+    $response = $this->get($address);
+    expect($response->headers->get('Content-Security-Policy'))
+        ->toContain("script-src 'self';", "frame-ancestors 'none'", "object-src 'none'")
+        ->and($response->headers->get('X-Content-Type-Options'))
+        ->toBe('nosniff')
+        ->and($response->headers->get('Cross-Origin-Resource-Policy'))
+        ->toBe('same-origin');
+})->with(['/', '/api/machine', '/api/nothing-here']);
 
 it('answers by its own address only', function () {
     $this->getJson('http://elsewhere.example/api/machine')->assertStatus(403);

@@ -90,6 +90,21 @@ describe('a change', () => {
         expect(keys(sheet)).toBe('c');
     });
 
+    test('that cannot be saved stops what waits for it, and not what comes later', async () => {
+        const { state, answer, saved } = server();
+        const sheet = await opened();
+        state.hold = true;
+        state.fail = new ApiError(422, 'malformed', 'No.');
+        act(() => sheet.current.change([column('b')]));
+        await waitFor(() => expect(saved).toHaveLength(1));
+        const waiting = expect(sheet.current.settled()).rejects.toThrow('No.');
+        answer();
+        await waiting;
+        // Now the sheet shows what it was before, and that may be packed.
+        await waitFor(() => expect(keys(sheet)).toBe('a'));
+        await expect(sheet.current.settled()).resolves.toBeUndefined();
+    });
+
     test('that still waits in line goes out when the page is left', async () => {
         const { state, saved } = server();
         const sheet = await opened();

@@ -27,8 +27,8 @@ final class SameOrigin
                 return Problem::answer(403, 'origin', 'This request came from another page and was refused.');
             }
             // Neither JSON nor the bytes of an upload can be sent by a form, and a script of another page would have to ask first.
-            $type = explode(';', (string) $request->headers->get('Content-Type'))[0];
-            if ($type !== 'application/offset+octet-stream' && ! $request->isJson() && $request->getContent() !== '') {
+            $type = strtolower(trim(explode(';', (string) $request->headers->get('Content-Type'))[0]));
+            if (! in_array($type, ['application/offset+octet-stream', 'application/json'], true) && $request->getContent() !== '') {
                 return Problem::answer(415, 'media-type', 'Send JSON, with the header Content-Type: application/json.');
             }
         }

@@ -28,6 +28,7 @@ export function useSheet(cut: number) {
     const latest = useRef(0);
     const line = useRef(Promise.resolve());
     const unsent = useRef<Draft | null>(null);
+    const failures = useRef<unknown[]>([]);
 
     const sheet = query.data;
     const draft = wanted ?? (sheet === undefined ? { range: null, outputs: [] } : draftOf(sheet));
@@ -65,6 +66,7 @@ export function useSheet(cut: number) {
                         setProblem(null);
                     }
                 } catch (error) {
+                    failures.current.push(error);
                     if (turn === latest.current) {
                         setWanted(null);
                         setProblem(error instanceof ApiError ? error.message : 'The change could not be saved.');
@@ -122,7 +124,13 @@ export function useSheet(cut: number) {
         canRedo: steps.future.length > 0,
         planning: wanted !== null,
         problem,
-        /** Waits for what is being saved. */
-        settled: () => line.current,
+        /** Waits for what is being saved; fails where that failed, so that nothing is made of what the sheet was before. */
+        settled: async () => {
+            const before = failures.current.length;
+            await line.current;
+            if (failures.current.length > before) {
+                throw failures.current.at(-1);
+            }
+        },
     };
 }
