@@ -3,6 +3,7 @@
 namespace App\Work;
 
 use App\Engine\Stopped;
+use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
 use Closure;
@@ -36,8 +37,11 @@ class Worker
      */
     public function run(array $kinds, Closure $leaving, Closure $idle): void
     {
+        // Whoever makes files is waited for; estimates come when they come.
+        $presence = in_array(Run::WORK, $kinds, true) ? new Presence : null;
         while (! $idle()) {
             try {
+                $presence?->say();
                 $this->one($kinds, $leaving) ?: usleep(self::PAUSE);
             } catch (Throwable $e) {
                 // A full volume, a locked file: what was in hand comes back when its lease has run out.

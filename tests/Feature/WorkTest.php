@@ -4,6 +4,7 @@ use App\Engine\EngineFailed;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Run;
+use App\Models\Setting;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\MakeFile;
@@ -379,4 +380,19 @@ it('begins a part of the service anew however it ends', function () {
     }
     $keep->stop(0);
     expect($begun())->toBeGreaterThanOrEqual(3);
+});
+
+it('says when no worker is there', function () {
+    $there = fn (): bool => $this->answer($this->getJson('/api/runs'), 'run-list')['worker'];
+    expect($there())->toBeFalse();
+    app(Worker::class)->run(['make'], fn (): bool => false, function () use (&$looks): bool {
+        return ++$looks > 1;
+    });
+    expect($there())->toBeTrue();
+    Setting::query()->where('key', 'worker_seen')->update(['value' => time() - 60]);
+    expect($there())->toBeFalse();
+    // One that has been at work for an hour has no time to say so, and keeps its lease.
+    $one = ['kind' => 'sample', 'subject' => 1, 'priority' => 10, 'owner' => 'another'];
+    Work::query()->create($one + ['state' => WorkState::Running, 'lease_until' => Work::now(30)]);
+    expect($there())->toBeTrue();
 });

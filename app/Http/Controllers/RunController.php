@@ -9,6 +9,7 @@ use App\Models\Run;
 use App\Models\WorkState;
 use App\Resources\AnalysisResource;
 use App\Resources\RunResource;
+use App\Work\Presence;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
@@ -38,6 +39,7 @@ class RunController
         return response()->json([
             'runs' => $underWay->concat($over)->map(RunResource::of(...)),
             'analyses' => $analyses->values()->map(AnalysisResource::onBelt(...)),
+            'worker' => Presence::isThere(),
         ]);
     }
 

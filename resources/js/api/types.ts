@@ -1728,6 +1728,10 @@ export interface RunList {
         secondsLeftLabel: string | null;
         error: string | null;
     }[];
+    /**
+     * Someone is there to take work in hand.
+     */
+    worker: boolean;
 }
 /**
  * Body of PUT /api/runs/{run}/sent.

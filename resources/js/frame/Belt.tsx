@@ -19,6 +19,8 @@ export function Belt() {
     const shown = active.length > 0 ? active : runs.filter((run) => run.pack === latest?.pack).reverse();
     const analyses = data?.analyses ?? [];
     const percent = active[0]?.percent;
+    const idle = data?.worker === false;
+    const room = idle ? SHOWN - 1 : SHOWN;
 
     useEffect(() => {
         document.title = percent === undefined ? 'Outer Crate' : `${percent} % · Outer Crate`;
@@ -29,13 +31,22 @@ export function Belt() {
             aria-label="Belt"
             className="flex items-stretch gap-px border-t border-line bg-sunk px-5 text-[12.5px]"
         >
-            {(analyses.length > 0 && active.length === 0 ? [] : shown.slice(0, SHOWN)).map((run) => (
+            {idle && (
+                <span
+                    role="alert"
+                    className="mr-4 flex flex-none items-center gap-2 self-center whitespace-nowrap text-stop"
+                >
+                    <Mark kind="stop" />
+                    No worker is running. Start Outer Crate again.
+                </span>
+            )}
+            {(analyses.length > 0 && active.length === 0 ? [] : shown.slice(0, room)).map((run) => (
                 <Item key={run.id} run={run} />
             ))}
-            {analyses.slice(0, Math.max(0, SHOWN - active.length)).map((analysis) => (
+            {analyses.slice(0, Math.max(0, room - active.length)).map((analysis) => (
                 <Look key={analysis.cut} analysis={analysis} />
             ))}
-            {shown.length === 0 && analyses.length === 0 && (
+            {shown.length === 0 && analyses.length === 0 && !idle && (
                 <span className="self-center text-faint">Nothing is being made.</span>
             )}
             <span className="ml-auto flex items-center gap-4 pl-4 text-soft">
