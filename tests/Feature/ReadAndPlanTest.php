@@ -4,6 +4,8 @@ use App\Media\CutReader;
 use App\Schema\Contract;
 use OuterCrate\Reading\Description;
 use Symfony\Component\Process\Process;
+use Tests\Support\Clips;
+use Tests\Support\OddClips;
 
 /** Runs bin/crate as a script would. */
 function crate(string ...$arguments): Process
@@ -288,4 +290,39 @@ it('measures pieces of a file for a script', function () {
         return json_decode($process->getOutput(), true)['outputs'][0]['estimate'];
     };
     expect($estimate()['basis'])->toBe('content')->and($estimate('--measure')['basis'])->toBe('sample');
+});
+
+it('says so and fails when it breaks down itself', function () {
+    file_put_contents($this->folder('derived').'/crate.sqlite', random_bytes(4096));
+    $process = crate('pack', $this->clip(), '--output=review-720', '--to='.$this->folder('out'), '--json');
+    expect($process->getExitCode())
+        ->toBe(1)
+        ->and(json_decode($process->getOutput(), true)['error'])
+        ->toMatchArray(['id' => 'broken', 'todo' => 'storage/logs says more.'])
+        ->and($process->getErrorOutput())
+        ->not->toContain('#0');
+});
+
+it('holds every file of a folder against what is packed of it', function () {
+    copy(OddClips::make('hidden'), $this->folder('media').'/hidden.mp4');
+    copy(OddClips::make('avi-mpeg4'), $this->folder('media').'/ünder.avi');
+    $right = crate('check-files', $this->folder('media'), '--json');
+    // A third of a mezzanine's frames are gone, and its index still counts them.
+    $bytes = file_get_contents(Clips::make('ten-bit'));
+    $gone = intdiv(strlen($bytes), 3);
+    $this->file('lies.mov', substr_replace($bytes, str_repeat("\0", $gone), $gone, $gone));
+    $wrong = crate('check-files', $this->folder('media'));
+    expect($right->getExitCode())
+        ->toBe(0)
+        ->and(array_map(
+            fn (array $file): array => [$file['name'], $file['decoded'], $file['made'], $file['differs'], $file['lag']],
+            json_decode($right->getOutput(), true),
+        ))
+        ->toBe([['hidden.mp4', 75, 75, [], null], ['ünder.avi', 100, 100, [], 0]])
+        ->and($wrong->getExitCode())
+        ->toBe(1)
+        ->and($wrong->getOutput())
+        ->toContain('DIFFERS: frames can be decoded, not those counted', '3 files, 1 differ')
+        ->and(crate('check-files', $this->folder('out'))->getExitCode())
+        ->toBe(2);
 });
