@@ -42,14 +42,24 @@ final class SettledRate
             }
         }
         $near = new FrameRate(new Fraction(1_000_000, max(1, (int) round($gap * 1_000_000))));
-        $whole = max(1, (int) round($measured));
-        foreach ([$near->nearestStandard(), FrameRate::of(min(1000, $whole)), ...$rates] as $rate) {
+        $usual = [$near->nearestStandard(), ...self::round(min(1000, max(1, (int) round($measured))))];
+        usort($usual, static fn (FrameRate $one, FrameRate $other): int => $apart($one) <=> $apart($other));
+        foreach ([...$usual, ...$rates] as $rate) {
             if ($apart($rate) <= self::CLOCK) {
                 return $rate;
             }
         }
 
         return $near;
+    }
+
+    /** @return list<FrameRate> so many, and where film and broadcast have it, a thousandth less: half of 29.97 is 14.985, and not 15 */
+    private static function round(int $whole): array
+    {
+        return [
+            FrameRate::of($whole),
+            ...$whole % 6 === 0 || $whole % 15 === 0 ? [FrameRate::of($whole * 1000, 1001)] : [],
+        ];
     }
 
     /** A container that rounds times to milliseconds states 2997/100 or 19001/634 for 30000/1001. */

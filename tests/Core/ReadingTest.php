@@ -95,6 +95,8 @@ it('settles on the rate that a gap stands for', function (float $gap, float $rou
     'a short clip in milliseconds, told right' => [0.0417, 0.001 / 20, ['24', '24'], '24'],
     'what is stated lies too far off' => [1 / 25, 0.0, ['24', '26'], '25'],
     'an old program' => [0.125, 0.0, ['8'], '8'],
+    'half of 29.97' => [1001 / 15_000, 0.0, ['15000/1001', '15000/1001'], '15000/1001'],
+    'half of 30' => [1 / 15, 0.00001, ['15', '15'], '15'],
     'a rate of no one' => [0.083, 0.00001, ['12', '12'], '1000/83'],
     'stated, and of no one' => [1 / 29.9167, 0.0, ['359/12'], '359/12'],
     'a header without sense' => [1 / 18, 0.0, ['90000', '0'], '18'],
