@@ -37,7 +37,9 @@ final class SettledRate
             }
         }
         foreach ($rates as $rate) {
-            if ($rate->equals($rate->nearestStandard()) && $apart($rate) <= self::STATED + $rounding / $gap) {
+            // Anything else in a header is an average, or the ticks of a clock.
+            $isRate = in_array($rate->perSecond->denominator, [1, 1001], true);
+            if ($isRate && $apart($rate) <= self::STATED + $rounding / $gap) {
                 return $rate;
             }
         }

@@ -96,6 +96,8 @@ it('settles on the rate that a gap stands for', function (float $gap, float $rou
     'what is stated lies too far off' => [1 / 25, 0.0, ['24', '26'], '25'],
     'an old program' => [0.125, 0.0, ['8'], '8'],
     'half of 29.97' => [1001 / 15_000, 0.0, ['15000/1001', '15000/1001'], '15000/1001'],
+    'five frames of 12 in milliseconds' => [0.0835, 0.001 / 4, ['12', '12'], '12'],
+    'three frames of 14.985 in milliseconds' => [0.0665, 0.001 / 2, ['15000/1001', '15000/1001'], '15000/1001'],
     'half of 30' => [1 / 15, 0.00001, ['15', '15'], '15'],
     'a rate of no one' => [0.083, 0.00001, ['12', '12'], '1000/83'],
     'stated, and of no one' => [1 / 29.9167, 0.0, ['359/12'], '359/12'],
