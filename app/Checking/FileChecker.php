@@ -18,6 +18,9 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Clock;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\Unreadable;
+use OuterCrate\Slips\Envelope;
+use OuterCrate\Slips\GreyPicture;
+use OuterCrate\Units\Fraction;
 
 /** Packs all of a file without loss and holds what came out against the file, both decoded from their start by nothing but the engine. */
 class FileChecker
@@ -71,13 +74,12 @@ class FileChecker
         $before = $this->pictures($path, $video->index ?? 0);
         $after = $this->pictures($file, $picture->index ?? 0);
         $lag = $this->lag($path, $reading, $file, $made);
-        $apart = fn (int|string|null $first, int|string|null $second): float => $this->apart($before[$first] ?? '', $after[$second] ?? '');
         $differs = [
-            'frames can be decoded, not those counted' => $video !== null && count($before) !== $video->frames,
-            'frames came out, not those planned' => count($after) !== $plan->frames,
+            'frames can be decoded, not those counted' => $video !== null && $before['count'] !== $video->frames,
+            'frames came out, not those planned' => $after['count'] !== $plan->frames,
             'the rate is another' => $picture?->frameRate->equals($plan->frameRate->rate) !== true,
-            'the first picture is another' => $apart(array_key_first($before), array_key_first($after)) > self::ALIKE,
-            'the last picture is another' => $apart(array_key_last($before), array_key_last($after)) > self::ALIKE,
+            'the first picture is another' => $before['first']->distance($after['first']) > self::ALIKE,
+            'the last picture is another' => $before['last']->distance($after['last']) > self::ALIKE,
             'the length is another' => $picture?->length !== $plan->frames,
             'the sound is out of step' => $lag !== null && abs($lag) > self::IN_STEP,
         ];
@@ -85,34 +87,30 @@ class FileChecker
         return new CheckedFile(
             name: $name,
             rate: $video === null ? null : $video->frameRate->label().($video->clock === Clock::Told ? '' : " {$video->clock->value}"),
-            decoded: count($before),
+            decoded: $before['count'],
             planned: $plan->frames,
-            made: count($after),
+            made: $after['count'],
             lag: $lag,
             differs: array_keys(array_filter($differs)),
         );
     }
 
-    /** @return list<string> little grey pictures, in the order of showing */
+    /** @return array{count: int, first: GreyPicture, last: GreyPicture} in the order of showing; empty pictures where there are none */
     private function pictures(string $path, int $stream): array
     {
-        $bytes = $this->runner->listen(DecodeCommand::pictures($path, $stream));
+        $count = 0;
+        $first = $last = '';
+        $bytes = DecodeCommand::WIDTH * DecodeCommand::HEIGHT;
+        $this->runner->pieces(
+            DecodeCommand::pictures($path, $stream),
+            $bytes,
+            function (string $picture) use (&$count, &$first, &$last): void {
+                $first = $count++ === 0 ? $picture : $first;
+                $last = $picture;
+            },
+        );
 
-        return $bytes === '' ? [] : str_split($bytes, DecodeCommand::WIDTH * DecodeCommand::HEIGHT);
-    }
-
-    /** Mean distance of two little pictures in grey levels; 255 where one is not there. */
-    private function apart(string $first, string $second): float
-    {
-        if ($first === '' || strlen($first) !== strlen($second)) {
-            return 255.0;
-        }
-        $sum = 0;
-        for ($i = 0, $count = strlen($first); $i < $count; $i++) {
-            $sum += abs(ord($first[$i]) - ord($second[$i]));
-        }
-
-        return $sum / $count;
+        return ['count' => $count, 'first' => new GreyPicture($first), 'last' => new GreyPicture($last)];
     }
 
     /** Milliseconds by which the sound comes later after the first picture than it did in the cut; null without sound. */
@@ -122,9 +120,15 @@ class FileChecker
         if ($cut === null || $packed === null) {
             return null;
         }
-        $before = Envelope::of($this->runner->listen(DecodeCommand::sound($path, $cut->index)), $reading->mainVideo()->starts ?? null);
-        $after = Envelope::of($this->runner->listen(DecodeCommand::sound($file, $packed->index)), $made->mainVideo()->starts ?? null);
 
-        return $before->lagOf($after);
+        return $this->envelope($path, $reading, $cut->index)->lagOf($this->envelope($file, $made, $packed->index));
+    }
+
+    private function envelope(string $path, Reading $reading, int $stream): Envelope
+    {
+        $starts = $reading->mainVideo()->starts ?? new Fraction(0);
+        $samples = $this->runner->listen(DecodeCommand::sound($path, $stream, $starts->toFloat() + Envelope::SECONDS));
+
+        return Envelope::of($samples, $starts);
     }
 }

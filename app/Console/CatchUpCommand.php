@@ -44,8 +44,10 @@ class CatchUpCommand extends Command
     private function readAsNow(Cut $cut, CutShelf $shelf): void
     {
         try {
-            $cut->hasChanged() || ProbeReader::hasTimes($cut->probe['probe']) || $shelf->bringIn($cut->path, analyse: false);
-            $cut->refresh();
+            if (! ProbeReader::hasTimes($cut->probe['probe']) && ! $cut->hasChanged()) {
+                $shelf->bringIn($cut->path, analyse: false);
+                $cut->refresh();
+            }
         } catch (Refused $e) {
             report($e);
         }

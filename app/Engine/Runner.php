@@ -126,6 +126,28 @@ class Runner
         });
     }
 
+    /**
+     * Hands on each piece of so many bytes of a command that says much.
+     *
+     * @param  Closure(string): void  $take
+     *
+     * @throws EngineFailed
+     */
+    public function pieces(Command $command, int $bytes, Closure $take): void
+    {
+        $rest = '';
+        $process = $this->process($command, Limits::of($command->allowance), null);
+        $process->disableOutput();
+        $this->run($process, function (string $type, string $data) use (&$rest, $bytes, $take): void {
+            if ($type === Process::OUT) {
+                $rest .= $data;
+                $whole = intdiv(strlen($rest), $bytes) * $bytes;
+                array_map($take, $whole === 0 ? [] : str_split(substr($rest, 0, $whole), $bytes));
+                $rest = substr($rest, $whole);
+            }
+        });
+    }
+
     /** Whether a command ends well. */
     public function succeeds(Command $command): bool
     {

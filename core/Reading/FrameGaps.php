@@ -41,7 +41,7 @@ final readonly class FrameGaps
         return count($gaps) >= self::FEWEST && count($gaps) - count($this->usual($gaps)) > max(1, count($gaps) / 50);
     }
 
-    /** The average of the usual gaps, in seconds, and how many they are; null for fewer than two gaps. */
+    /** The average of the usual gaps, in seconds; null for fewer than two gaps. */
     public function usualGap(): ?float
     {
         $usual = count($this->gaps) < 2 ? [] : $this->usual($this->gaps);

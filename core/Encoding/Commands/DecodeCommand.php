@@ -26,12 +26,16 @@ final class DecodeCommand
         ], Allowance::Run);
     }
 
-    /** Sound in one channel, as 16-bit samples, from the start of the file on. */
-    public static function sound(string $path, int $stream): Command
+    /**
+     * Sound in one channel, as 16-bit samples, from the start of the file on.
+     *
+     * @param  float  $seconds  of it
+     */
+    public static function sound(string $path, int $stream, float $seconds): Command
     {
         return Command::ask(Program::Encoder, [
             '-v', 'error', '-nostdin', ...Input::of($path), '-map', "0:{$stream}", '-af', 'aresample=async=1:first_pts=0', '-ac', '1',
-            '-ar', (string) self::SAMPLES, '-f', 's16le', '-',
+            '-ar', (string) self::SAMPLES, '-t', sprintf('%.3F', $seconds), '-f', 's16le', '-',
         ], Allowance::Run);
     }
 }

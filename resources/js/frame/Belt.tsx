@@ -19,8 +19,8 @@ export function Belt() {
     const shown = active.length > 0 ? active : runs.filter((run) => run.pack === latest?.pack).reverse();
     const analyses = data?.analyses ?? [];
     const percent = active[0]?.percent;
-    const idle = data?.worker === false;
-    const room = idle ? SHOWN - 1 : SHOWN;
+    const unmanned = data?.worker === false;
+    const room = unmanned ? SHOWN - 1 : SHOWN;
 
     useEffect(() => {
         document.title = percent === undefined ? 'Outer Crate' : `${percent} % · Outer Crate`;
@@ -31,7 +31,7 @@ export function Belt() {
             aria-label="Belt"
             className="flex items-stretch gap-px border-t border-line bg-sunk px-5 text-[12.5px]"
         >
-            {idle && (
+            {unmanned && (
                 <span
                     role="alert"
                     className="mr-4 flex flex-none items-center gap-2 self-center whitespace-nowrap text-stop"
@@ -46,7 +46,7 @@ export function Belt() {
             {analyses.slice(0, Math.max(0, room - active.length)).map((analysis) => (
                 <Look key={analysis.cut} analysis={analysis} />
             ))}
-            {shown.length === 0 && analyses.length === 0 && !idle && (
+            {shown.length === 0 && analyses.length === 0 && !unmanned && (
                 <span className="self-center text-faint">Nothing is being made.</span>
             )}
             <span className="ml-auto flex items-center gap-4 pl-4 text-soft">

@@ -1,6 +1,8 @@
 <?php
 
-namespace App\Checking;
+declare(strict_types=1);
+
+namespace OuterCrate\Slips;
 
 use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Units\Fraction;
@@ -15,20 +17,24 @@ final readonly class Envelope
 
     private const SHIFT = 150;
 
+    /** Seconds of sound after the first picture that are looked at. */
+    public const SECONDS = (self::COMPARED + 2 * self::SHIFT) / 1000;
+
     /** @param  list<float>  $levels */
     private function __construct(private array $levels)
     {
     }
 
     /** @param  string  $samples  16-bit, from the start of the file */
-    public static function of(string $samples, ?Fraction $pictureStarts): self
+    public static function of(string $samples, Fraction $pictureStarts): self
     {
-        $skipped = 2 * (int) round(($pictureStarts?->toFloat() ?? 0.0) * DecodeCommand::SAMPLES);
+        $skipped = 2 * (int) round($pictureStarts->toFloat() * DecodeCommand::SAMPLES);
         $levels = [];
         $bytes = 2 * self::SAMPLES;
         foreach (str_split(substr($samples, $skipped, $bytes * (self::COMPARED + 2 * self::SHIFT)), $bytes) as $piece) {
             $values = unpack('s*', $piece) ?: [0];
-            $levels[] = array_sum(array_map(abs(...), $values)) / max(1, count($values));
+            $loud = array_map(static fn (mixed $value): int => is_int($value) ? abs($value) : 0, $values);
+            $levels[] = array_sum($loud) / max(1, count($loud));
         }
 
         return new self($levels);
