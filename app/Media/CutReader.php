@@ -11,6 +11,7 @@ use OuterCrate\Reading\FrameOrder;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\ProbeReader;
+use OuterCrate\Reading\RateBuffer;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Units\FrameRate;
@@ -59,6 +60,7 @@ class CutReader
      * Reads a file with every packet of it.
      *
      * @param  bool  $needsPicture  false for a file that may hold sound alone
+     * @param  RateBuffer|null  $buffer  that is replayed with the picture
      * @param  Closure(): void  $check  called at each packet
      * @return array{Reading, PacketTally}
      *
@@ -66,12 +68,12 @@ class CutReader
      * @throws FileProblem
      * @throws EngineFailed
      */
-    public function readWhole(string $path, bool $needsPicture, Closure $check): array
+    public function readWhole(string $path, bool $needsPicture, ?RateBuffer $buffer, Closure $check): array
     {
         [$bytes, $structure, $boxes] = $this->structure($path);
         $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
         $orders = self::untold($probe);
-        $tally = new PacketTally(ProbeReader::firstVideo($probe) ?? -1);
+        $tally = new PacketTally(ProbeReader::firstVideo($probe) ?? -1, $buffer);
         $this->prober->packets($path, function (Packet $packet) use ($orders, $tally, $check): void {
             self::order($orders, $packet);
             $tally->take($packet);

@@ -34,6 +34,15 @@ final readonly class Scratch
         return $scratch;
     }
 
+    /** @return iterable<string> lines of a file that a program left here; none where it left none */
+    public function lines(string $name): iterable
+    {
+        $stream = @fopen("{$this->path}/{$name}", 'rb');
+        while ($stream !== false && ($line = fgets($stream, 4096)) !== false) {
+            yield $line;
+        }
+    }
+
     public function remove(): void
     {
         File::deleteDirectory($this->path);

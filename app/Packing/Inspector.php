@@ -7,13 +7,17 @@ use App\Media\Checksum;
 use App\Media\CutReader;
 use App\Media\Neighbours;
 use App\Media\OutputFile;
+use App\Media\Scratch;
 use App\Models\Run;
 use App\Work\Meter;
+use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Video\NoVideo;
 use OuterCrate\Naming\FileName;
 use OuterCrate\Planning\Made;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
+use OuterCrate\Reading\Quantisers;
+use OuterCrate\Reading\RateBuffer;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Slips\Comparison;
 use OuterCrate\Slips\Slip;
@@ -31,25 +35,35 @@ class Inspector
     }
 
     /**
+     * Reads a finished file back.
+     *
      * @param  bool  $images  the file is a folder of them
+     * @param  Scratch  $scratch  where its last pass worked
      *
      * @throws EngineFailed when it cannot be read back
      */
-    public function slip(Run $run, OutputFile $file, bool $images, Meter $meter): Slip
+    public function read(Run $run, OutputFile $file, bool $images, Scratch $scratch, Meter $meter): Made
     {
         try {
-            [$made, $sha256] = $images ? $this->images($run, $file->partial, $meter) : $this->file($run, $file->partial, $meter);
+            return $images ? $this->images($run, $file->partial, $meter) : $this->file($run, $file->partial, $scratch, $meter);
         } catch (Unreadable $e) {
             throw new EngineFailed("The finished file could not be read back: {$e->getMessage()}", '', 'It was removed.');
         }
+    }
+
+    public function slip(Run $run, Made $made, OutputFile $file, int $tries, Meter $meter): Slip
+    {
+        $summed = is_dir($file->partial) ? "{$file->partial}/SHA256SUMS" : $file->partial;
 
         return new Slip(
             reading: $made->reading,
             tally: $made->tally,
-            sha256: $sha256,
+            sha256: Checksum::of($summed, $meter->check(...)),
             differences: $this->comparison->differences($run->plan, $made),
             found: $this->comparison->found($run->plan, $made),
             madeIn: max(0.0, (float) $meter->work->started_at?->diffInMilliseconds(now()) / 1000),
+            quantiser: $made->quantisers?->mean,
+            tries: $tries,
         );
     }
 
@@ -68,21 +82,26 @@ class Inspector
         return null;
     }
 
-    /** @return array{Made, string} */
-    private function file(Run $run, string $path, Meter $meter): array
+    private function file(Run $run, string $path, Scratch $scratch, Meter $meter): Made
     {
-        $hasVideo = $run->plan['values']['video']['codec'] !== NoVideo::ID;
-        [$reading, $tally] = $this->reader->readWhole($path, $hasVideo, $meter->check(...));
+        $codec = (new Catalogue)->videoCodecs()[$run->plan['values']['video']['codec']] ?? null;
+        $buffer = RateBuffer::ofPlan($run->plan);
+        [$reading, $tally] = $this->reader->readWhole($path, ! $codec instanceof NoVideo, $buffer, $meter->check(...));
+        $scale = $codec?->quality();
 
-        return [new Made($reading, $tally, basename($run->file), (int) $run->plan['frames']), Checksum::of($path, $meter->check(...))];
+        return new Made(
+            $reading,
+            $tally,
+            basename($run->file),
+            (int) $run->plan['frames'],
+            $scale === null ? null : Quantisers::of($scratch->lines(Quantisers::FILE), $scale),
+        );
     }
 
     /**
      * A folder of images is read as the cut that they make up; its checksum is that of the list of theirs, which lies in it.
-     *
-     * @return array{Made, string}
      */
-    private function images(Run $run, string $folder, Meter $meter): array
+    private function images(Run $run, string $folder, Meter $meter): Made
     {
         $images = Neighbours::in($folder);
         $sums = array_map(function (string $name) use ($folder, $meter): string {
@@ -97,6 +116,6 @@ class Inspector
             $tally->take(new Packet(0, $i, $i, 1.0, (int) filesize("{$folder}/{$name}"), true));
         }
 
-        return [new Made($reading, $tally, basename($run->file), (int) $run->plan['frames']), Checksum::of("{$folder}/SHA256SUMS")];
+        return new Made($reading, $tally, basename($run->file), (int) $run->plan['frames']);
     }
 }

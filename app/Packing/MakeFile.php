@@ -4,10 +4,8 @@ namespace App\Packing;
 
 use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
-use App\Engine\Runner;
 use App\Engine\Stopped;
 use App\Media\FileProblem;
-use App\Media\MovieTags;
 use App\Media\OutputFile;
 use App\Media\Scratch;
 use App\Models\Run;
@@ -15,10 +13,9 @@ use App\Models\Speed;
 use App\Models\Work;
 use App\Work\Kind;
 use App\Work\Meter;
-use OuterCrate\Encoding\Commands\EncodeCommand;
+use OuterCrate\Encoding\Aim;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
-use OuterCrate\Encoding\Progress;
 use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Refusals\Refused;
@@ -31,7 +28,7 @@ class MakeFile implements Kind
     private const FLUSH = 900;
 
     public function __construct(
-        private readonly Runner $runner,
+        private readonly PassRunner $runner,
         private readonly Capabilities $capabilities,
         private readonly PassBuilder $passes,
         private readonly Inspector $inspector,
@@ -74,12 +71,25 @@ class MakeFile implements Kind
         $scratch = Scratch::named("run-{$run->id}");
         try {
             OutputFile::discardLeftovers($run->file, $token);
-            $passes = $this->passesOf($run);
+            $plan = $this->planOf($run);
+            $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
             $images = $passes[0]->images !== null;
             $file = OutputFile::at($run->file, $token.$work->attempts, $images);
-            $this->encode($run, $passes, $file, $scratch->path, $meter);
+            $this->runner->run($run, $passes, $file, $scratch->path, $meter);
             $meter->checking();
-            $slip = $this->inspector->slip($run, $file, $images, $meter);
+            $made = $this->inspector->read($run, $file, $images, $scratch, $meter);
+            $tries = 1;
+            if ($plan?->bitrate->average !== null) {
+                for ($aimed = $plan->bitrate->average; ($aimed = Aim::next($plan, $made, $aimed, $tries)) !== null; $tries++) {
+                    $passes = $this->passes->passes($plan->aimedAt($aimed), $run->cut->reading());
+                    $last = $passes[count($passes) - 1];
+                    $meter->encoding();
+                    $this->runner->run($run, [$last], $file, $scratch->path, $meter, 100 - $last->weight);
+                    $meter->checking();
+                    $made = $this->inspector->read($run, $file, $images, $scratch, $meter);
+                }
+            }
+            $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
             // From here on the file may have its name: whoever takes over finds it by what the slip says.
             $run->update(['slip' => $slip->toArray()]);
             $meter->hold(self::FLUSH);
@@ -95,12 +105,8 @@ class MakeFile implements Kind
         }
     }
 
-    /**
-     * The passes over the cut, built here and now: for what this machine has.
-     *
-     * @return non-empty-list<Pass>
-     */
-    private function passesOf(Run $run): array
+    /** The plan on this machine: with what it has. Null for a run of a version that kept the passes. */
+    private function planOf(Run $run): ?Plan
     {
         $cut = $run->cut;
         if ($cut === null || $cut->hasChanged()) {
@@ -111,7 +117,7 @@ class MakeFile implements Kind
             );
         }
         if ($run->frozen === null) {
-            return array_map(Pass::fromArray(...), $run->passes ?? []) ?: throw new EngineFailed('This run holds no plan.', 'Pack again.');
+            return null;
         }
         try {
             $plan = Freezer::thaw($run->frozen);
@@ -123,28 +129,13 @@ class MakeFile implements Kind
             throw new EngineFailed('This run was planned by another version of Outer Crate.', 'Pack again.');
         }
 
-        return $this->passes->passes($plan->onMachine($this->capabilities->hardware()), $cut->reading());
+        return $plan->onMachine($this->capabilities->hardware());
     }
 
-    /** @param  non-empty-list<Pass>  $passes */
-    private function encode(Run $run, array $passes, OutputFile $file, string $folder, Meter $meter): void
+    /** @return non-empty-list<Pass> */
+    private function frozenPasses(Run $run): array
     {
-        $frames = max(1, (int) $run->plan['frames']);
-        $seconds = max(0.001, Plan::secondsOf($run->plan));
-        $begun = 0;
-        foreach ($passes as $pass) {
-            $onProgress = function (Progress $progress) use ($meter, $pass, $frames, $seconds, $begun): void {
-                $share = $progress->shareOf($frames, $seconds);
-                $more = ['frames' => (int) round($frames * $share), 'speed' => $progress->framesPerSecond];
-                $meter->note(($begun + $pass->weight * $share) / 100, $more, $progress->ended);
-            };
-            $target = $pass->writes ? $file->target($pass->images) : null;
-            $this->runner->encode(EncodeCommand::of($pass, $run->source, $target), $folder, $onProgress, $meter->shouldStop(...));
-            $begun += $pass->weight;
-            if ($pass->boxes !== '') {
-                MovieTags::put($file->partial, $pass->boxes, $meter->check(...));
-            }
-        }
+        return array_map(Pass::fromArray(...), $run->passes ?? []) ?: throw new EngineFailed('This run holds no plan.', 'Pack again.');
     }
 
     /** Whether an earlier owner was ended between giving the file its name and saying so. */

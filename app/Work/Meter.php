@@ -78,6 +78,13 @@ final class Meter
         $this->work->state = WorkState::Checking;
     }
 
+    /** What was looked at is made once more. */
+    public function encoding(): void
+    {
+        $this->beat(['state' => WorkState::Running]);
+        $this->work->state = WorkState::Running;
+    }
+
     /** Nothing will be heard for a while: what follows cannot be asked in between. */
     public function hold(int $seconds): void
     {

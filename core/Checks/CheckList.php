@@ -19,6 +19,7 @@ use OuterCrate\Checks\Bitrate\BitrateUnderAsk;
 use OuterCrate\Checks\Bitrate\ConstantRatePadding;
 use OuterCrate\Checks\Bitrate\GenerationOfLoss;
 use OuterCrate\Checks\Bitrate\GrainNeedsBits;
+use OuterCrate\Checks\Bitrate\OnePassMisses;
 use OuterCrate\Checks\Bitrate\PeakAboveAsk;
 use OuterCrate\Checks\Bitrate\TooFewBits;
 use OuterCrate\Checks\Bitrate\TooManyBits;
@@ -139,6 +140,7 @@ final readonly class CheckList
             new MotionSlow,
             new FrameRateNotAllowed,
             new TooManyBits,
+            new OnePassMisses,
             new PeakAboveAsk,
             new GenerationOfLoss,
             new KeyframesTooFar,

@@ -9,6 +9,7 @@ use OuterCrate\Formats\Containers\ImageFolder;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Presets\Role;
 use OuterCrate\Reading\AudioReading;
+use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\Reading;
 
 /** Plan → what the engine is asked to do, as lists of arguments. */
@@ -33,7 +34,12 @@ final readonly class PassBuilder
                 new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
                 new Pass(
                     input: $input,
-                    arguments: [...$this->picture($plan, $reading, 2), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)],
+                    arguments: [
+                        ...$this->picture($plan, $reading, 2),
+                        ...self::told($plan),
+                        ...$this->sound($plan, $reading),
+                        ...$this->file($plan, $reading),
+                    ],
                     writes: true,
                     weight: 100 - self::FIRST_PASS_WEIGHT,
                     boxes: PictureBoxes::of($plan),
@@ -45,7 +51,12 @@ final readonly class PassBuilder
         return [
             new Pass(
                 input: $input,
-                arguments: [...$this->picture($plan, $reading, 0), ...$this->sound($plan, $reading), ...$this->file($plan, $reading)],
+                arguments: [
+                    ...$this->picture($plan, $reading, 0),
+                    ...self::told($plan),
+                    ...$this->sound($plan, $reading),
+                    ...$this->file($plan, $reading),
+                ],
                 writes: true,
                 weight: 100,
                 boxes: PictureBoxes::of($plan),
@@ -187,6 +198,12 @@ final readonly class PassBuilder
             '-f',
             $plan->container->container->muxer(),
         ];
+    }
+
+    /** @return list<string> where an average is asked, how coarsely each frame was coded is written down beside the file */
+    private static function told(Plan $plan): array
+    {
+        return $plan->hasVideo() && $plan->bitrate->average !== null ? ['-vstats_file', Quantisers::FILE] : [];
     }
 
     private static function images(Plan $plan): ?string

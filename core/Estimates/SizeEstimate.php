@@ -20,6 +20,11 @@ final readonly class SizeEstimate
      */
     private const UNUSED = 0.5;
 
+    /** Seconds that one pass needs to find its average, and by how many percent it may miss it in less (measured: 28 at worst). */
+    public const SETTLED = 60;
+
+    public const MARGIN_OF_SHORT_PASS = 15;
+
     /** Share of the frames that is all of them: a repeated one can be lost at an end. */
     private const WHOLE = 0.97;
 
@@ -28,8 +33,10 @@ final readonly class SizeEstimate
      * @param  int  $marginPercent  how far off it may be
      * @param  string  $basis  what it rests on: bitrate, codec (its stated rate), cut (the same codec as the cut), content or sample
      *     (pieces were encoded)
+     * @param  int  $missPercent  by how much rate control, tried on all of it, came out over (or under: negative) an average that the
+     *     picture could use; 0 where that is not known
      */
-    public function __construct(public int $bytes, public int $marginPercent, public string $basis)
+    public function __construct(public int $bytes, public int $marginPercent, public string $basis, public int $missPercent = 0)
     {
     }
 
@@ -50,6 +57,7 @@ final readonly class SizeEstimate
                 ),
             $margin,
             $basis,
+            self::miss($plan, $sample),
         );
     }
 
@@ -81,7 +89,7 @@ final readonly class SizeEstimate
         }
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();
         if ($rate->average !== null) {
-            return [(float) $rate->average->bitsPerSecond, 3, 'bitrate'];
+            return [(float) $rate->average->bitsPerSecond, self::marginOf($plan), 'bitrate'];
         }
         $codec = $plan->video->codec;
         $cutPixels = $video === null ? 0.0 : $video->frameRate->perSecond->times($video->size->pixels())->toFloat();
@@ -107,5 +115,28 @@ final readonly class SizeEstimate
         $bits = $pixels * ($scale?->bitsAt($rate->quality ?? $scale->usual) ?? 0.1);
 
         return [$rate->peak === null ? $bits : min($bits, (float) $rate->peak->bitsPerSecond), 60, 'content'];
+    }
+
+    /** How near rate control lands to an average, in percent. */
+    private static function marginOf(Plan $plan): int
+    {
+        return match (true) {
+            $plan->bitrate->mode !== BitrateMode::Vbr || $plan->bitrate->passes === 2 => 3,
+            $plan->duration->compare(self::SETTLED) < 0 => self::MARGIN_OF_SHORT_PASS,
+            default => 5,
+        };
+    }
+
+    private static function miss(Plan $plan, ?Sample $sample): int
+    {
+        $average = $plan->bitrate->average;
+        if ($sample === null || $average === null || $sample->frames < self::WHOLE * $plan->frames) {
+            return 0;
+        }
+        $bits = 8 * $plan->frameRate->rate->perSecond->toFloat();
+        $miss = (int) round(100 * ($sample->bytesPerFrame * $bits / $average->bitsPerSecond - 1));
+        $couldUse = $sample->ampleBytesPerFrame === null || $sample->ampleBytesPerFrame * $bits > $average->bitsPerSecond;
+
+        return $miss > 0 || $couldUse ? $miss : 0;
     }
 }

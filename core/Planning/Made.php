@@ -5,13 +5,22 @@ declare(strict_types=1);
 namespace OuterCrate\Planning;
 
 use OuterCrate\Reading\PacketTally;
+use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\Reading;
 
 /** A finished file as it was read back. */
 final readonly class Made
 {
-    /** @param  int  $frames  that were planned */
-    public function __construct(public Reading $reading, public PacketTally $tally, public string $file, public int $frames)
-    {
+    /**
+     * @param  int  $frames  that were planned
+     * @param  Quantisers|null  $quantisers  null where its encoder told nothing of them
+     */
+    public function __construct(
+        public Reading $reading,
+        public PacketTally $tally,
+        public string $file,
+        public int $frames,
+        public ?Quantisers $quantisers = null,
+    ) {
     }
 }

@@ -100,6 +100,14 @@ final readonly class Plan
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }
 
+    /** The same with the encoder aiming at another average; what is promised stays. */
+    public function aimedAt(Bitrate $average): self
+    {
+        $changed = [BitrateCell::NAME => $this->bitrate->at($average)];
+
+        return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
+    }
+
     /**
      * The same on a machine with these graphics chips: its own where the plan's is not there, software where it has none.
      *

@@ -32,7 +32,8 @@ final class PacketTally
 
     private int $windowStart = 0;
 
-    public function __construct(private readonly int $videoStream)
+    /** @param  RateBuffer|null  $buffer  that is replayed with the picture */
+    public function __construct(private readonly int $videoStream, public readonly ?RateBuffer $buffer = null)
     {
     }
 
@@ -45,6 +46,7 @@ final class PacketTally
         }
         $this->frames++;
         $this->videoBytes += $packet->bytes;
+        $this->buffer?->take($packet->bytes);
         if ($packet->keyframe) {
             $this->keyframes++;
             $this->sinceKeyframe = 0;

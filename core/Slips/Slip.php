@@ -19,6 +19,8 @@ final readonly class Slip
      * @param  list<Difference>  $differences
      * @param  array<string, string>  $found  what the file has, by cell, in the words of the sheet
      * @param  float  $madeIn  seconds
+     * @param  float|null  $quantiser  mean of its frames on the codec's scale; null where the encoder told nothing
+     * @param  int  $tries  1, or more where rate control first came out too far from what was promised
      */
     public function __construct(
         public Reading $reading,
@@ -27,6 +29,8 @@ final readonly class Slip
         public array $differences,
         public array $found,
         public float $madeIn,
+        public ?float $quantiser = null,
+        public int $tries = 1,
     ) {
     }
 
@@ -56,8 +60,19 @@ final readonly class Slip
             'keyframes' => ['count' => $this->tally->keyframes, 'longestGap' => $this->tally->longestGap],
             'found' => $this->found,
             'reading' => $this->reading->toArray(),
-            'differences' => array_map(static fn (Difference $d): array => $d->toArray(), $this->differences),
+            'differences' => $this->told(false),
+            'notes' => $this->told(true),
             'madeIn' => round($this->madeIn, 2),
+            'quantiser' => $this->quantiser,
+            'tries' => $this->tries,
         ];
+    }
+
+    /** @return list<array{cell: string, planned: string, found: string, text: string}> */
+    private function told(bool $notes): array
+    {
+        $told = array_filter($this->differences, static fn (Difference $difference): bool => $difference->isNote === $notes);
+
+        return array_map(static fn (Difference $difference): array => $difference->toArray(), array_values($told));
     }
 }

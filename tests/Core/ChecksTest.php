@@ -62,6 +62,11 @@ dataset('findings', [
         ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 600], 'peak' => ['kbps' => 900]]],
     ],
     'constant-rate-padding' => [Probes::plain($hd), 'review-720', ['bitrate' => ['mode' => 'cbr', 'average' => ['kbps' => 40_000]]]],
+    'one-pass-misses' => [
+        Probes::plain(),
+        'lanternwick-even@lanternwick',
+        ['bitrate' => ['average' => ['bytes' => 9_000_000], 'passes' => 1]],
+    ],
     'no-audio' => [Probes::plain(), 'lanternwick-even@lanternwick', ['audio' => 'none']],
     'shape-differs' => [Probes::plain($hd), 'tallgate-upright@tallgate', []],
     'projection-missing' => [Probes::plain(['width' => 1920, 'height' => 960]), 'lanternwick-even@orrery', []],

@@ -191,6 +191,24 @@ it('tries ample only where an average may be left unused', function (array $rate
     'below it' => [['mode' => 'vbr', 'average' => ['kbps' => 900], 'peak' => ['kbps' => 1200]], 0.94, [2, 2_400_000, null, null]],
 ]);
 
+it('knows by how much one pass over all of a cut misses an average that the picture could use', function (
+    float $share,
+    ?float $ample,
+    int $frames,
+    int $miss,
+) {
+    $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
+    $plan = Desk::plan($cut, 'review-720', ['bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 2_000]]]);
+    $sample = new Sample($share * 2_000_000 / 8 / 25, 5, 0.01, $frames);
+    $sample = $ample === null ? $sample : $sample->withAmple($ample * 2_000_000 / 8 / 25, 5);
+    expect(SizeEstimate::of($plan, $cut, $sample)->missPercent)->toBe($miss);
+})->with([
+    'over' => [1.28, null, 313, 28],
+    'under' => [0.72, 1.5, 313, -28],
+    'under, and it needs no more' => [0.72, 0.8, 313, 0],
+    'only pieces of it' => [0.72, 1.5, 100, 0],
+]);
+
 it('does not take a piece’s full buffer for what a peak lets through', function () {
     $cut = Desk::reading(Probes::mezzanine(), 186_000_000);
     $plan = Desk::plan($cut, 'review-720', ['bitrate' => ['mode' => 'quality', 'quality' => 20, 'peak' => ['kbps' => 6_000]]]);

@@ -1,22 +1,29 @@
 <?php
 
+use OuterCrate\Formats\Video\H264;
 use OuterCrate\Json\Fields;
+use OuterCrate\Planning\Cells\Bitrate\CompareBitrate;
 use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Cells\FrameSize\CompareFrameSize;
 use OuterCrate\Planning\Made;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
+use OuterCrate\Reading\ProbeReader;
+use OuterCrate\Reading\Quantisers;
+use OuterCrate\Reading\RateBuffer;
 use OuterCrate\Slips\Comparison;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\Fraction;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
-function tally(int $frames = 313, int $bytes = 24_000, int $every = 50): PacketTally
+function tally(int $frames = 313, int $bytes = 24_000, int $every = 50, int $sound = 1600): PacketTally
 {
     $tally = new PacketTally(0);
     for ($i = 0; $i < $frames; $i++) {
         $time = round($i / 25, 6);
         $tally->take(new Packet(0, $time, $time, 0.04, $bytes, $i % $every === 0));
-        $tally->take(new Packet(1, $time, $time, 0.02, 900, true));
+        $tally->take(new Packet(1, $time, $time, 0.02, $sound, true));
     }
 
     return $tally;
@@ -49,7 +56,7 @@ it('counts packets', function () {
         'keyframes' => 7,
         'longestGap' => 50,
         'videoBytes' => 313 * 24_000,
-        'audioBytes' => 313 * 900,
+        'audioBytes' => 313 * 1600,
         'fullestSecond' => 25 * 24_000,
     ]);
 });
@@ -61,6 +68,46 @@ it('finds the fullest second wherever it lies', function () {
     }
     expect($tally->fullestSecond)->toBe(50_000);
 });
+
+it('replays the buffer of a decoder as every window of the stream has it', function (int $seed) {
+    mt_srand($seed);
+    $sizes = array_map(fn (): int => mt_rand(0, 9) === 0 ? mt_rand(4_000, 40_000) : mt_rand(100, 4_000), range(1, 200));
+    $buffer = new RateBuffer(new Bitrate(900_000), new Fraction(1, 25));
+    array_map($buffer->take(...), $sizes);
+    $most = 0;
+    foreach (array_keys($sizes) as $from) {
+        for ($to = $from, $bits = 0; $to < count($sizes); $to++) {
+            $bits += 8 * $sizes[$to];
+            $most = max($most, $bits - 900_000 * ($to - $from) / 25);
+        }
+    }
+    expect($buffer->needed)->toBe((int) round($most));
+})->with([1, 2, 3]);
+
+it('tells a picture that needs no more from rate control that fell short', function (array $plan, ?array $quantisers, string $says) {
+    $lines = array_map(fn (float $q): string => "out=  0 st=  0 frame=     1 q= {$q} f_size=   2175 s_size= 5kB", $quantisers ?? []);
+    $reading = (new ProbeReader)->read(made(), 7_900_000, true);
+    $made = new Made($reading, tally(313, 12_000), 'x', 313, Quantisers::of($lines, (new H264)->quality()));
+    $planned = new Fields($plan + ['mode' => 'vbr', 'average' => 4_800_000]);
+    $texts = array_column(CompareBitrate::differences($planned, $made), 'text');
+    expect(str_replace("\u{2009}", ' ', $texts))->toBe([$says]);
+})->with([
+    [
+        ['passes' => 2],
+        [-1, 1, 4, 0],
+        'The picture needed only 2.4 Mb/s of the 4.8 Mb/s planned: it was coded as finely as the codec can (mean quantiser 1.3).',
+    ],
+    [
+        ['passes' => 2],
+        [18, 24],
+        'Rate control came to 2.4 Mb/s of the 4.8 Mb/s planned, though the picture could have used more (mean quantiser 21).',
+    ],
+    [
+        ['passes' => 1],
+        null,
+        'The picture runs at 2.4 Mb/s, under the 4.8 Mb/s planned. Rate control learns as it goes in one pass; two land nearer.',
+    ],
+]);
 
 it('finds nothing where the file is what was planned, and names each thing that is not', function (
     array $made,
@@ -89,6 +136,7 @@ it('finds nothing where the file is what was planned, and names each thing that 
     'too many bits' => [made(), tally(313, 30_000), ['bitrate']],
     'bits not needed' => [made(), tally(313, 12_000), ['bitrate']],
     'keyframes far apart' => [made(), tally(313, 24_000, 120), ['keyframes']],
+    'sound that needs less' => [made(), tally(sound: 1200), ['audio']],
     'another sample rate' => [made(audio: ['sample_rate' => '44100']), null, ['audio']],
     'index at the end' => [made() + ['late' => true], null, ['container']],
     'another container' => [made(format: ['format_name' => 'matroska,webm']), null, ['container']],

@@ -156,7 +156,8 @@ it('fails with a plain message and nothing left behind when the engine does', fu
     $engine = $this->folder('derived').'/engine';
     file_put_contents(
         $engine,
-        "#!/bin/sh\ncase \"\$*\" in *-version*|*-encoders*) exec ffmpeg \"\$@\";; esac\nfor last; do :; done\n{$script}\n",
+        "#!/bin/sh\ncase \"\$*\" in *-version*|*-encoders*) exec ffmpeg \"\$@\";; *' -') exit 1;; esac\n"
+            ."for last; do :; done\n{$script}\n",
     );
     chmod($engine, 0o755);
     config(['crate.engine.encoder' => $engine]);

@@ -159,6 +159,14 @@ final class Clips
             '-f lavfi -i mandelbrot=s=128x72:r=25:end_scale=0.0005:end_pts=2000:maxiter=400 -t 80 -c:v libx264 -preset veryfast '
                 .'-crf 14 -pix_fmt yuv420p',
         ],
+        // Drawn, still, noisy and moving by turns: what rate control finds hard.
+        'mixed' => [
+            'mixed.mp4',
+            '-f lavfi -i testsrc2=s=192x108:r=25:d=4 -f lavfi -i smptehdbars=s=192x108:r=25:d=4 '
+                .'-f lavfi -i color=gray:s=192x108:r=25:d=3,noise=alls=25:allf=t '
+                .'-f lavfi -i mandelbrot=s=192x108:r=25:end_scale=0.05:maxiter=300 '
+                .'-filter_complex [3]trim=end=5[moving];[0][1][2][moving]concat=n=4,format=yuv420p -c:v libx264 -preset veryfast -crf 14',
+        ],
         'doubled' => ['doubled.mp4', '-f lavfi -i testsrc2=s=320x180:r=15:d=4 -vf fps=30 -c:v libx264 -crf 20 -pix_fmt yuv420p'],
         'telecined' => [
             'telecined.mp4',

@@ -40,8 +40,7 @@ final readonly class HardwareArguments implements VideoArguments
         $maker = substr($this->encoder, (int) strrpos($this->encoder, '_') + 1);
         $effort = self::EFFORTS[$maker][$plan->video->effort] ?? null;
         $rate = $plan->bitrate;
-        $peak =
-            $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
+        $peak = RateArguments::peak($rate);
         $profile = ['main', 'high', 'main10', 'baseline'];
 
         return [

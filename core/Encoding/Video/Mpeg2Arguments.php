@@ -12,9 +12,6 @@ use OuterCrate\Planning\Plan;
 /** MPEG-2 video. */
 final class Mpeg2Arguments implements VideoArguments
 {
-    /** Bits of the video buffering verifier (ISO/IEC 13818-2, table 8-13). */
-    private const BUFFER = ['Low' => 475_136, 'Main' => 1_835_008, 'High 1440' => 7_340_032, 'High' => 9_781_248];
-
     public function codec(): string
     {
         return 'mpeg2video';
@@ -29,7 +26,7 @@ final class Mpeg2Arguments implements VideoArguments
     {
         $rate = $plan->bitrate;
         $interlaced = $plan->frameRate->scan->isInterlaced();
-        $buffer = (string) (self::BUFFER[$plan->video->level ?? 'Main'] ?? self::BUFFER['Main']);
+        $buffer = (string) ($rate->buffer ?? $rate->peak?->bitsPerSecond);
         $rated = match ($rate->mode) {
             BitrateMode::Quality => ['-q:v', (string) $rate->quality],
             BitrateMode::Cbr => [

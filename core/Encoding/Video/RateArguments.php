@@ -11,19 +11,26 @@ use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 final class RateArguments
 {
     /**
-     * The buffer holds one second at the peak, so that no second of the file exceeds it by more than the buffer.
+     * The encoder holds a decoder's buffer, filled at the peak, from running dry.
      *
      * @return list<string>
      */
     public static function of(BitrateValue $rate): array
     {
         $average = $rate->average === null ? [] : ['-b:v', (string) $rate->average->bitsPerSecond];
-        $peak =
-            $rate->peak === null ? [] : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) $rate->peak->bitsPerSecond];
+        $peak = self::peak($rate);
         if ($rate->mode === BitrateMode::Cbr && $rate->average !== null) {
             return [...$average, '-minrate', (string) $rate->average->bitsPerSecond, ...$peak];
         }
 
         return $rate->mode === BitrateMode::Quality ? ['-crf', (string) $rate->quality, ...$peak] : [...$average, ...$peak];
+    }
+
+    /** @return list<string> */
+    public static function peak(BitrateValue $rate): array
+    {
+        return $rate->peak === null
+            ? []
+            : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) ($rate->buffer ?? $rate->peak->bitsPerSecond)];
     }
 }

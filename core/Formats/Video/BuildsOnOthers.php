@@ -34,4 +34,9 @@ trait BuildsOnOthers
     {
         return $container->tellsHdrMetadata();
     }
+
+    public function buffer(string $level, ?string $profile): ?int
+    {
+        return null;
+    }
 }

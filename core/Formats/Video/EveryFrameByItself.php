@@ -44,4 +44,9 @@ trait EveryFrameByItself
     {
         return $container->tellsHdrMetadata();
     }
+
+    public function buffer(string $level, ?string $profile): ?int
+    {
+        return null;
+    }
 }

@@ -30,6 +30,9 @@ final class Mpeg2 implements VideoCodec
         'High' => [1920, 1152, 60, 62_668_800, 80_000, 300_000],
     ];
 
+    /** Bits of the video buffering verifier of Main profile (table 8-13). */
+    private const BUFFERS = ['Low' => 475_136, 'Main' => 1_835_008, 'High 1440' => 7_340_032, 'High' => 9_781_248];
+
     /** Table 6-4. */
     private const RATES = ['24000/1001', '24', '25', '30000/1001', '30', '50', '60000/1001', '60'];
 
@@ -93,6 +96,11 @@ final class Mpeg2 implements VideoCodec
         return ($fits ? null : "{$needs->size} over {$width}×{$height}") ??
             (($needs->rate->perSecond->compare($fps) <= 0 ? null : "{$needs->rate->label()} fps over {$fps}") ??
                 ($needs->overPixelRate($perSecond) ?? $needs->overRate(1000 * ($profile === 'p422' ? $fine : $main))));
+    }
+
+    public function buffer(string $level, ?string $profile): ?int
+    {
+        return self::BUFFERS[$level] ?? null;
     }
 
     public function refuses(?string $profile, FrameSize $size, FrameRate $rate): ?string

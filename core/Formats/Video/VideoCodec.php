@@ -71,6 +71,9 @@ interface VideoCodec
     /** The limit of a level that the stream breaks, in words with its numbers; null when the level holds it. */
     public function exceeds(string $level, ?string $profile, LevelNeeds $needs): ?string;
 
+    /** Bits of the buffer of a decoder of a level; null where none is stated. */
+    public function buffer(string $level, ?string $profile): ?int;
+
     /** Why the codec cannot carry such a frame, as a sentence; null when it can. */
     public function refuses(?string $profile, FrameSize $size, FrameRate $rate): ?string;
 }

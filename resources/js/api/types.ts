@@ -562,6 +562,12 @@ export interface Bitrate {
                */
               timesAverage: number;
           };
+    buffer?: {
+        /**
+         * At the peak. From 0.1 to 10.
+         */
+        seconds: number;
+    };
     /**
      * On the codec’s own scale.
      */
@@ -1060,6 +1066,11 @@ export interface Values {
          * Bytes that the file is to stay under.
          */
         target: number | null;
+        /**
+         * Bits that a decoder holds ready.
+         */
+        buffer: number | null;
+        peakLabel: string | null;
     };
     keyframes: {
         label: string;
@@ -1263,7 +1274,15 @@ export interface Slip {
         found: string;
         text: string;
     }[];
+    notes?: {
+        cell: string;
+        planned: string;
+        found: string;
+        text: string;
+    }[];
     madeIn: number;
+    quantiser?: number | null;
+    tries?: number;
     bitrates: {
         video: number;
         videoLabel: string;

@@ -232,21 +232,23 @@ function Differences({ run }: { run: PackedRun }) {
     if (run.slip === null) {
         return <span className="text-faint">…</span>;
     }
-    if (run.slip.differences.length === 0) {
-        return (
-            <span className="flex items-center gap-2">
-                <Mark kind="done" /> nothing differs
-            </span>
-        );
-    }
+    const told = [
+        ...run.slip.differences.map(({ text }) => ({ kind: 'caution' as const, text })),
+        ...(run.slip.notes ?? []).map(({ text }) => ({ kind: 'note' as const, text })),
+    ];
     return (
         <ul>
-            {run.slip.differences.map((difference) => (
-                <li key={difference.text} className="flex gap-2">
+            {run.slip.differences.length === 0 && (
+                <li className="flex items-center gap-2">
+                    <Mark kind="done" /> nothing differs
+                </li>
+            )}
+            {told.map(({ kind, text }) => (
+                <li key={text} className="flex gap-2">
                     <span className="pt-1">
-                        <Mark kind="note" />
+                        <Mark kind={kind} />
                     </span>
-                    <Figures text={difference.text} />
+                    <Figures text={text} />
                 </li>
             ))}
         </ul>

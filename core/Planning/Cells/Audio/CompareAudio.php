@@ -7,10 +7,14 @@ namespace OuterCrate\Planning\Cells\Audio;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Difference;
 use OuterCrate\Planning\Made;
+use OuterCrate\Units\Bitrate;
 
 /** The audio of a finished file against the plan. */
 final class CompareAudio
 {
+    /** Share of what is asked by which the rate of sound may be off without a word; its encoders keep no exact rate. */
+    private const NEAR = 0.1;
+
     public static function found(Made $made): string
     {
         return $made->reading->mainAudio()?->label() ?? 'none';
@@ -35,6 +39,28 @@ final class CompareAudio
             || ($planned->int('sampleRate') === $audio->sampleRate && $planned->int('channels') === $audio->channels));
         $found = self::found($made);
 
-        return $same ? [] : [new Difference(AudioCell::NAME, $planned->text('label') ?? 'none', $found, "The audio came out as {$found}.")];
+        return $same
+            ? self::rate($planned, $made)
+            : [new Difference(AudioCell::NAME, $planned->text('label') ?? 'none', $found, "The audio came out as {$found}.")];
+    }
+
+    /** @return list<Difference> */
+    private static function rate(Fields $planned, Made $made): array
+    {
+        $asked = $planned->int('bitrate');
+        $tracks = max(1, count($made->reading->audio));
+        if ($asked === null || $made->tally->audioBytes === 0) {
+            return [];
+        }
+        $asked = new Bitrate($asked);
+        $got = Bitrate::ofBytes(intdiv($made->tally->audioBytes, $tracks), $made->reading->duration);
+        if (abs($got->bitsPerSecond / $asked->bitsPerSecond - 1) <= self::NEAR) {
+            return [];
+        }
+        $text = $asked->isAbove($got)
+            ? "The sound came to {$got} of the {$asked} asked: its encoder spends no more on what it can code as well with less."
+            : "The sound runs at {$got}, over the {$asked} asked: its encoder found it hard to code.";
+
+        return [new Difference(AudioCell::NAME, (string) $asked, (string) $got, $text, true)];
     }
 }

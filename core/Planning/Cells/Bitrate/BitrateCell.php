@@ -30,6 +30,12 @@ final readonly class BitrateCell implements Cell
         (new DecideBitrate)->decide($draft);
     }
 
+    /** The level, which limits the buffer, is known only now. */
+    public function settle(Draft $draft): void
+    {
+        $draft->refine(self::NAME, (new DecideBuffer)->of($draft, $draft->bitrate()));
+    }
+
     public function ofCut(Reading $reading, string $file): string
     {
         return (string) ($reading->mainVideo()->bitrate ?? $reading->videoBitrate());

@@ -17,6 +17,12 @@ final class BitrateSchema
         return new Bounds(16, 2_000_000);
     }
 
+    /** Seconds that fill the buffer of a decoder at the peak: the less, the stricter the peak, and the worse the picture. */
+    public static function bufferSeconds(): Bounds
+    {
+        return new Bounds(0.1, 10, 0.05);
+    }
+
     /** @return array<string, mixed> JSON Schema */
     public static function rule(): array
     {
@@ -38,6 +44,7 @@ final class BitrateSchema
                 Shape::object(['kbps' => Shape::figure(self::kilobits(), 'Kilobits per second.')], ['kbps']),
                 Shape::object(['timesAverage' => Shape::positive('The average times this.')], ['timesAverage']),
             ),
+            'buffer' => Shape::object(['seconds' => Shape::figure(self::bufferSeconds(), 'At the peak.')], ['seconds']),
             'quality' => Shape::integer(about: 'On the codec’s own scale.'),
         ]);
     }
@@ -52,6 +59,8 @@ final class BitrateSchema
             'peak' => Shape::integer(orNull: true),
             'quality' => Shape::integer(orNull: true),
             'target' => Shape::integer(about: 'Bytes that the file is to stay under.', orNull: true),
+            'buffer' => Shape::integer(about: 'Bits that a decoder holds ready.', orNull: true),
+            'peakLabel' => Shape::text(orNull: true),
         ]);
     }
 }

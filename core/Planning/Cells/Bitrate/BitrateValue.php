@@ -15,6 +15,7 @@ final readonly class BitrateValue implements Value
     /**
      * @param  int|null  $quality  the codec's own scale, 0 (best) to 51
      * @param  int|null  $target  bytes that the file is to stay under
+     * @param  int|null  $buffer  bits that a decoder holds ready, filled at the peak; null where no peak is held
      *
      * @throws InvalidArgumentException when the mode lacks its rate, or the peak lies below the average
      */
@@ -25,6 +26,7 @@ final readonly class BitrateValue implements Value
         public ?Bitrate $peak = null,
         public ?int $quality = null,
         public ?int $target = null,
+        public ?int $buffer = null,
     ) {
         if ($mode->hasAverage() && $average === null) {
             throw new InvalidArgumentException("{$mode->label()} needs an average rate.");
@@ -39,7 +41,7 @@ final readonly class BitrateValue implements Value
     public function label(): string
     {
         return match ($this->mode) {
-            BitrateMode::Quality => "Quality {$this->quality}".($this->peak === null ? '' : " · at most {$this->peak}"),
+            BitrateMode::Quality => "Quality {$this->quality}".($this->peak === null ? '' : " · at most {$this->peak}{$this->over()}"),
             BitrateMode::Cbr => "CBR · {$this->average}",
             BitrateMode::Vbr => ($this->passes === 2 ? 'VBR, 2 passes' : 'VBR').' · '.$this->averageToPeak(),
             BitrateMode::Codec, BitrateMode::Lossless => $this->mode->label(),
@@ -54,7 +56,35 @@ final readonly class BitrateValue implements Value
         }
         [$figure, $unit] = explode("\u{2009}", (string) $this->average);
 
-        return str_ends_with((string) $this->peak, $unit) ? "{$figure} ▸ {$this->peak}" : "{$this->average} ▸ {$this->peak}";
+        return (str_ends_with((string) $this->peak, $unit) ? $figure : $this->average)." ▸ {$this->peak}{$this->over()}";
+    }
+
+    /**
+     * What the peak is a peak of. In any T seconds there are at most peak × T bits and one buffer more: with a buffer of a second
+     * the fullest second may hold twice the peak.
+     */
+    public function peakLabel(): ?string
+    {
+        return $this->peak === null || $this->buffer === null ? null : "peak {$this->peak}{$this->over()} of buffer";
+    }
+
+    public function withBuffer(?int $bits): self
+    {
+        return new self($this->mode, $this->passes, $this->average, $this->peak, $this->quality, $this->target, $bits);
+    }
+
+    public function at(Bitrate $average): self
+    {
+        $peak = $this->mode === BitrateMode::Cbr ? $average : $this->peak;
+
+        return new self($this->mode, $this->passes, $average, $peak, $this->quality, $this->target, $this->buffer);
+    }
+
+    private function over(): string
+    {
+        return $this->peak === null || $this->buffer === null
+            ? ''
+            : ' over '.(float) sprintf('%.2g', $this->buffer / $this->peak->bitsPerSecond)."\u{2009}s";
     }
 
     public function canChange(): bool
@@ -72,6 +102,8 @@ final readonly class BitrateValue implements Value
             'peak' => $this->peak?->bitsPerSecond,
             'quality' => $this->quality,
             'target' => $this->target,
+            'buffer' => $this->buffer,
+            'peakLabel' => $this->peakLabel(),
         ];
     }
 }

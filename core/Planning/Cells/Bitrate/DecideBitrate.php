@@ -47,6 +47,11 @@ final class DecideBitrate
             return;
         }
         $asked = $this->asked($draft);
+        $buffer = $rule->within('buffer')->float('seconds');
+        if ($buffer !== null && ! BitrateSchema::bufferSeconds()->hold($buffer)) {
+            $bounds = BitrateSchema::bufferSeconds();
+            throw new PlanImpossible(BitrateCell::NAME, "The buffer lies between {$bounds} s. Enter one in that range.");
+        }
         try {
             $target = $mode->hasAverage() ? TargetSize::of($rule->within('average')) : null;
             $passes = $this->passes($rule, $mode, $target !== null, $draft);

@@ -124,6 +124,15 @@ export function BitrateEditor({ plan, rule: set, edit, close }: EditorProps) {
                             onEnter={close}
                         />
                     )}
+                    {rate.mode !== 'cbr' && rate.peak !== null && rate.buffer !== null && (
+                        <NumberField
+                            label="Buffer"
+                            unit="s at the peak · less is stricter"
+                            value={String(Number((rate.buffer / rate.peak).toPrecision(2)))}
+                            onNumber={(seconds) => change({ buffer: { seconds } })}
+                            onEnter={close}
+                        />
+                    )}
                     {rate.average !== null && (
                         <>
                             {plan.askedAverage !== null && (
