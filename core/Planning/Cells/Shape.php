@@ -74,13 +74,14 @@ final class Shape
      * A decided value: its label and its parts, all of them there.
      *
      * @param  array<string, array<string, mixed>>  $properties
+     * @param  array<string, array<string, mixed>>  $later  parts that plans frozen by earlier versions lack
      * @return array<string, mixed>
      */
-    public static function value(array $properties): array
+    public static function value(array $properties, array $later = []): array
     {
         $properties = ['label' => self::text()] + $properties;
 
-        return self::object($properties, array_keys($properties));
+        return self::object($properties + $later, array_keys($properties));
     }
 
     /**

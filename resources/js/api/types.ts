@@ -1069,8 +1069,8 @@ export interface Values {
         /**
          * Bits that a decoder holds ready.
          */
-        buffer: number | null;
-        peakLabel: string | null;
+        buffer?: number | null;
+        peakLabel?: string | null;
     };
     keyframes: {
         label: string;

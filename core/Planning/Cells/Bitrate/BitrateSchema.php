@@ -59,6 +59,7 @@ final class BitrateSchema
             'peak' => Shape::integer(orNull: true),
             'quality' => Shape::integer(orNull: true),
             'target' => Shape::integer(about: 'Bytes that the file is to stay under.', orNull: true),
+        ], [
             'buffer' => Shape::integer(about: 'Bits that a decoder holds ready.', orNull: true),
             'peakLabel' => Shape::text(orNull: true),
         ]);

@@ -124,7 +124,7 @@ export function BitrateEditor({ plan, rule: set, edit, close }: EditorProps) {
                             onEnter={close}
                         />
                     )}
-                    {rate.mode !== 'cbr' && rate.peak !== null && rate.buffer !== null && (
+                    {rate.mode !== 'cbr' && rate.peak !== null && rate.buffer && (
                         <NumberField
                             label="Buffer"
                             unit="s at the peak · less is stricter"
