@@ -30,6 +30,9 @@ return [
         'most_lost' => (int) env('CRATE_WORK_MOST_LOST', 3),
     ],
 
+    /* Whether every finished file is listened to, for the loudness on its slip; one that was to have a loudness always is. */
+    'listens' => (bool) env('CRATE_LISTENS', true),
+
     'presets' => base_path('presets'),
     'hosts' => base_path('hosts'),
 

@@ -31,6 +31,7 @@ class Inspector
     public function __construct(
         private readonly CutReader $reader,
         private readonly Comparison $comparison,
+        private readonly SoundLeveller $leveller,
     ) {
     }
 
@@ -64,6 +65,7 @@ class Inspector
             madeIn: max(0.0, (float) $meter->work->started_at?->diffInMilliseconds(now()) / 1000),
             quantiser: $made->quantisers?->mean,
             tries: $tries,
+            level: $made->level,
         );
     }
 
@@ -84,10 +86,13 @@ class Inspector
 
     private function file(Run $run, string $path, Scratch $scratch, Meter $meter): Made
     {
-        $codec = (new Catalogue)->videoCodecs()[$run->plan['values']['video']['codec']] ?? null;
+        $id = $run->plan['values']['video']['codec'];
+        $codec = (new Catalogue)->videoCodecs()[$id] ?? null;
         $buffer = RateBuffer::ofPlan($run->plan);
-        [$reading, $tally] = $this->reader->readWhole($path, ! $codec instanceof NoVideo, $buffer, $meter->check(...));
+        [$reading, $tally] = $this->reader->readWhole($path, $id !== NoVideo::ID, $buffer, $meter->check(...));
         $scale = $codec?->quality();
+        $channels = $reading->mainAudio()?->channels;
+        $isListenedTo = $channels !== null && (config('crate.listens') || isset($run->plan['values']['audio']['loudness']));
 
         return new Made(
             $reading,
@@ -95,6 +100,7 @@ class Inspector
             basename($run->file),
             (int) $run->plan['frames'],
             $scale === null ? null : Quantisers::of($scratch->lines(Quantisers::FILE), $scale),
+            $isListenedTo ? $this->leveller->heard($path, $channels, $scratch, $meter) : null,
         );
     }
 

@@ -32,6 +32,7 @@ class MakeFile implements Kind
         private readonly Capabilities $capabilities,
         private readonly PassBuilder $passes,
         private readonly Inspector $inspector,
+        private readonly SoundLeveller $leveller,
     ) {
     }
 
@@ -72,6 +73,9 @@ class MakeFile implements Kind
         try {
             OutputFile::discardLeftovers($run->file, $token);
             $plan = $this->planOf($run);
+            if ($plan !== null) {
+                $plan = $this->leveller->level($plan, $run->cut->reading(), $run->source, $scratch, $meter);
+            }
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
             $images = $passes[0]->images !== null;
             $file = OutputFile::at($run->file, $token.$work->attempts, $images);

@@ -12,7 +12,7 @@ use OuterCrate\Units\FrameRate;
 final readonly class Analysis
 {
     /** Raised whenever a detector changes what it measures or concludes; what an older one found is looked for anew. */
-    public const VERSION = 2;
+    public const VERSION = 3;
 
     /** A frame is dark when its mean lies below this, on a scale to 255. */
     private const DARK = 40.0;
@@ -39,6 +39,7 @@ final readonly class Analysis
         public array $silence,
         public Leftover $leftover,
         public ?Loudness $loudness,
+        public ?Loudness $mix,
         public array $detail,
         public array $motion,
         public array $brightness,
@@ -66,6 +67,7 @@ final readonly class Analysis
             silence: $silence,
             leftover: Leftover::in($facts->frames(), $rate, $black, $silence, $facts->hasSound()),
             loudness: Loudness::in($facts),
+            mix: Loudness::ofMix($facts),
             detail: PerSecond::of($facts->of(Measure::Spatial), $second),
             motion: PerSecond::of($facts->of(Measure::Temporal), $second),
             brightness: PerSecond::of($facts->of(Measure::Mean), $second),
@@ -103,6 +105,7 @@ final readonly class Analysis
                         'reason' => (string) $this->leftover->reason,
                     ],
             'loudness' => $this->loudness?->toArray(),
+            'mix' => $this->mix?->toArray(),
             'detail' => $this->detail,
             'motion' => $this->motion,
             'brightness' => $this->brightness,
@@ -147,6 +150,10 @@ final readonly class Analysis
                     number_format($loudness->range, 1).
                     "\u{2009}LU",
             },
+            'Mixed to stereo' => $this->mix?->integrated === null
+                ? null
+                : self::signed($this->mix->integrated)."\u{2009}LUFS"
+                    .($this->mix->truePeak === null ? '' : ', peak '.self::signed($this->mix->truePeak)."\u{2009}dBTP"),
             'True peak' => $loudness?->truePeak === null ? null : self::signed($loudness->truePeak)."\u{2009}dBTP",
         ];
         $said = [];

@@ -18,8 +18,9 @@ final class Facts
     /**
      * @param  array<string, string>  $packed  by measure
      * @param  float  $truePeak  highest so far; 1 is full scale
+     * @param  float  $mixTruePeak  the same of what is mixed down to stereo
      */
-    public function __construct(array $packed = [], public float $truePeak = 0.0)
+    public function __construct(array $packed = [], public float $truePeak = 0.0, public float $mixTruePeak = 0.0)
     {
         foreach (Measure::cases() as $measure) {
             $this->series[$measure->value] = new Series($measure->step(), $packed[$measure->value] ?? '');
@@ -47,14 +48,15 @@ final class Facts
             $series->append($other->series[$name]);
         }
         $this->truePeak = max($this->truePeak, $other->truePeak);
+        $this->mixTruePeak = max($this->mixTruePeak, $other->mixTruePeak);
     }
 
     /** Everything in one string, for keeping; unpack() takes it back. */
     public function pack(): string
     {
-        $head = json_encode(['truePeak' => $this->truePeak, 'bytes' => array_map(strlen(...), $this->packed())], JSON_THROW_ON_ERROR);
+        $head = ['truePeak' => $this->truePeak, 'mixTruePeak' => $this->mixTruePeak, 'bytes' => array_map(strlen(...), $this->packed())];
 
-        return $head."\n".implode('', $this->packed());
+        return json_encode($head, JSON_THROW_ON_ERROR)."\n".implode('', $this->packed());
     }
 
     /** Null when it is not what pack() gave. */
@@ -74,7 +76,7 @@ final class Facts
             $at += $bytes;
         }
 
-        return new self($packed, $fields->float('truePeak') ?? 0.0);
+        return new self($packed, $fields->float('truePeak') ?? 0.0, $fields->float('mixTruePeak') ?? 0.0);
     }
 
     /** @return array<string, string> */

@@ -12,9 +12,8 @@ use OuterCrate\Reading\ContentLight;
 final readonly class Found
 {
     /**
-     * @param  float|null  $loudness  integrated, in LUFS; null when silent or without sound
-     * @param  float|null  $truePeak  in dBTP
-     * @param  list<float>  $shortTerm  loudness once a second, in LUFS
+     * @param  FoundSound|null  $sound  of the first track as it is; null without sound
+     * @param  FoundSound|null  $mix  of it mixed down to stereo without headroom; null where it has no more than two channels
      * @param  list<float>  $detail  spatial information (ITU-T P.910) by the second
      * @param  list<float>  $motion  temporal information (ITU-T P.910) by the second
      * @param  float  $darkness  share of the frames that are dark, 0 to 1
@@ -25,9 +24,8 @@ final readonly class Found
      * @param  Scan|null  $scan  what the fields of the picture say; null where they cannot be told
      */
     public function __construct(
-        public ?float $loudness = null,
-        public ?float $truePeak = null,
-        public array $shortTerm = [],
+        public ?FoundSound $sound = null,
+        public ?FoundSound $mix = null,
         public array $detail = [],
         public array $motion = [],
         public float $darkness = 0.0,
@@ -43,13 +41,11 @@ final readonly class Found
     public static function in(array $result): self
     {
         $fields = new Fields($result);
-        $sound = $fields->within('loudness');
         $light = $fields->within('light');
 
         return new self(
-            loudness: $sound->float('integrated'),
-            truePeak: $sound->float('truePeak'),
-            shortTerm: self::numbers($sound->within('shortTerm')),
+            sound: FoundSound::in($fields->within('loudness')),
+            mix: FoundSound::in($fields->within('mix')),
             detail: self::numbers($fields->within('detail')),
             motion: self::numbers($fields->within('motion')),
             darkness: $fields->float('darkness') ?? 0.0,
@@ -62,18 +58,19 @@ final readonly class Found
     }
 
     /**
-     * Loudness of a part, from the short-term loudness inside it: within a few tenths of an LU of the exact one.
+     * The sound that is delivered, before its level is set; null where that has not been heard.
      *
-     * @param  float  $from  in seconds
-     * @param  float  $to  in seconds
+     * @param  int  $from  channels of the cut
+     * @param  int  $to  channels that are delivered
+     * @param  float  $headroom  dB by which a mix is lowered
      */
-    public function loudnessBetween(float $from, float $to): ?float
+    public function soundOf(int $from, int $to, float $headroom): ?FoundSound
     {
-        $first = (int) floor($from);
-        // A value of the curve tells of the three seconds before it.
-        $part = array_slice($this->shortTerm, $first, max(1, (int) ceil($to) - $first));
-
-        return Loudness::gated($part);
+        return match (true) {
+            $to === $from => $this->sound,
+            $to === 2 && $from > 2 => $this->mix?->lowered($headroom),
+            default => null,
+        };
     }
 
     /** @return list<float> */

@@ -20,14 +20,25 @@ final readonly class Loudness
     {
     }
 
+    /** Of the first track as it is. */
     public static function in(Facts $facts): ?self
     {
-        if (! $facts->hasSound()) {
-            return null;
-        }
+        return $facts->hasSound() ? self::measured($facts, Measure::Momentary, Measure::ShortTerm, $facts->truePeak) : null;
+    }
+
+    /** Of the first track mixed down to stereo, without headroom; null where it has no more than two channels. */
+    public static function ofMix(Facts $facts): ?self
+    {
+        return $facts->of(Measure::MixMomentary)->count() > 0
+            ? self::measured($facts, Measure::MixMomentary, Measure::MixShortTerm, $facts->mixTruePeak)
+            : null;
+    }
+
+    private static function measured(Facts $facts, Measure $block, Measure $shortTerm, float $truePeak): self
+    {
         $lower = static fn (float $value): float => $value - Measure::LIFT;
-        $momentary = array_map($lower, $facts->of(Measure::Momentary)->all());
-        $short = array_map($lower, $facts->of(Measure::ShortTerm)->all());
+        $momentary = array_map($lower, $facts->of($block)->all());
+        $short = array_map($lower, $facts->of($shortTerm)->all());
         $curve = [];
         for ($i = Measure::LOUDNESS_PER_SECOND - 1; $i < count($short); $i += Measure::LOUDNESS_PER_SECOND) {
             $curve[] = round(max(self::SILENCE, $short[$i]), 1);
@@ -37,7 +48,7 @@ final readonly class Loudness
         return new self(
             $integrated === null ? null : round($integrated, 1),
             round(self::range($short), 1),
-            $facts->truePeak <= 0 ? null : round(20 * log10($facts->truePeak), 1),
+            $truePeak <= 0 ? null : round(20 * log10($truePeak), 1),
             $curve,
         );
     }

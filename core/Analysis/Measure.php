@@ -40,6 +40,9 @@ enum Measure: string
     // Ten times a second: loudness in LUFS, raised by LIFT.
     case Momentary = 'momentary';
     case ShortTerm = 'shortTerm';
+    /** The same of more than two channels mixed down to stereo. */
+    case MixMomentary = 'mixMomentary';
+    case MixShortTerm = 'mixShortTerm';
 
     // Twenty times a second: highest sample from 0 to 1, and level in dBFS raised by LIFT.
     case Peak = 'peak';
@@ -60,7 +63,7 @@ enum Measure: string
             self::LightMean => 0.2,
             self::Gradient => 1 / 10_000,
             self::Grain => 1 / 1000,
-            self::Momentary, self::ShortTerm, self::Level => 0.004,
+            self::Momentary, self::ShortTerm, self::MixMomentary, self::MixShortTerm, self::Level => 0.004,
             self::Peak => 1 / 20_000,
             default => 1.0,
         };

@@ -27,6 +27,8 @@ final class MeasuredFile
 
     public const LOUDNESS = 'loudness';
 
+    public const MIX = 'mix';
+
     public const PEAKS = 'peaks';
 
     public const PROXY = 'proxy.h264';

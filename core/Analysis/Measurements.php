@@ -171,6 +171,17 @@ final class Measurements
         foreach ($this->records(MeasuredFile::LOUDNESS) as $record) {
             $facts->truePeak = max($facts->truePeak, self::number($record['lavfi.r128.true_peak'] ?? '', 0.0));
         }
+        $this->printed(
+            $facts,
+            MeasuredFile::MIX,
+            $lead,
+            ['lavfi.r128.M' => Measure::MixMomentary, 'lavfi.r128.S' => Measure::MixShortTerm],
+            null,
+            Measure::LIFT,
+        );
+        foreach ($this->records(MeasuredFile::MIX) as $record) {
+            $facts->mixTruePeak = max($facts->mixTruePeak, self::number($record['lavfi.r128.true_peak'] ?? '', 0.0));
+        }
         foreach ($this->records(MeasuredFile::PEAKS) as $record) {
             $facts->of(Measure::Peak)->add(10 ** (self::number($record['lavfi.astats.Overall.Peak_level'] ?? '', -Measure::LIFT) / 20));
             $facts->of(Measure::Level)->add(self::number($record['lavfi.astats.Overall.RMS_level'] ?? '', -Measure::LIFT) + Measure::LIFT);

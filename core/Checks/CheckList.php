@@ -8,8 +8,10 @@ use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Audio\AudioNotAsked;
 use OuterCrate\Checks\Audio\AudioUncompressed;
 use OuterCrate\Checks\Audio\LoudnessOff;
+use OuterCrate\Checks\Audio\LoudnessOutOfReach;
 use OuterCrate\Checks\Audio\LoudnessUnknown;
 use OuterCrate\Checks\Audio\MixedDown;
+use OuterCrate\Checks\Audio\MixOverloads;
 use OuterCrate\Checks\Audio\NoAudio;
 use OuterCrate\Checks\Audio\NothingToMake;
 use OuterCrate\Checks\Audio\PeaksLimited;
@@ -161,7 +163,9 @@ final readonly class CheckList
             new AudioNotAsked,
             new LoudnessOff,
             new LoudnessUnknown,
+            new LoudnessOutOfReach,
             new PeaksLimited,
+            new MixOverloads,
             new MixedDown,
             new TracksLeftOut,
             new NameSaysLast,

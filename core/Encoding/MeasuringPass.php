@@ -76,7 +76,9 @@ final readonly class MeasuringPass
             ...$raw(MeasuredFile::COLUMNS),
             ...$raw(MeasuredFile::GRADIENTS),
             ...$raw(MeasuredFile::GRAIN),
-            ...$this->hasSound() ? ['-map', '[loudnessend]', '-map', '[peaksend]', '-f', 'null', '-'] : [],
+            ...$this->hasSound()
+                ? ['-map', '[loudnessend]', '-map', '[peaksend]', ...$this->mix() === null ? [] : ['-map', '[mixend]'], '-f', 'null', '-']
+                : [],
             ...$this->proxy ? $this->proxyArguments() : [],
         ];
     }
@@ -176,6 +178,7 @@ final readonly class MeasuringPass
         $index = $this->reading->mainAudio()->index ?? 0;
         $print = static fn (string $file): string => "ametadata=mode=print:file={$file}";
         $length = $end->minus($start);
+        $mix = $this->mix();
 
         return [
             "[1:{$index}]".
@@ -183,7 +186,8 @@ final readonly class MeasuringPass
                 ...$this->soundExcerpt()->soundBetween($start->minus(new Fraction($this->soundLead(), 10)), $end),
                 'aresample=48000',
             ]).
-            ',asplit=2[l][p]',
+            ($mix === null ? ',asplit=2[l][p]' : ',asplit=3[l][p][m]'),
+            ...$mix === null ? [] : ["[m]{$mix},ebur128=metadata=1:peak=true:framelog=verbose,".$print(MeasuredFile::MIX).'[mixend]'],
             '[l]ebur128=metadata=1:peak=true:framelog=verbose,'.$print(MeasuredFile::LOUDNESS).'[loudnessend]',
             '[p]atrim=start='.
             sprintf('%.1f', $this->soundLead() / 10).
@@ -193,6 +197,14 @@ final readonly class MeasuringPass
             $print(MeasuredFile::PEAKS).
             '[peaksend]',
         ];
+    }
+
+    /** What the sound becomes in stereo; null where it has no more than two channels. */
+    private function mix(): ?string
+    {
+        $audio = $this->reading->mainAudio();
+
+        return $audio === null || $audio->channels <= 2 ? null : MixDown::filter($audio, 2, 0.0);
     }
 
     /** @return list<string> */

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
+use InvalidArgumentException;
 use OuterCrate\Encoding\Boxes\PictureBoxes;
+use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Formats\Containers\ImageFolder;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Presets\Role;
-use OuterCrate\Reading\AudioReading;
 use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\Reading;
 
@@ -96,6 +97,22 @@ final readonly class PassBuilder
             : [$write(0)];
     }
 
+    /** The first track of sound with its level set, before it is coded; its loudness is left in the working folder. */
+    public function listening(Plan $plan, Reading $reading): Pass
+    {
+        $track = $reading->mainAudio() ?? throw new InvalidArgumentException('There is no sound to listen to.');
+        $filters = AudioChain::of($plan->audio, $track, $plan->audio->channels, $this->soundExcerpt($plan, $reading));
+        $arguments = ['-map', "0:{$track->index}", '-vn', '-af', implode(',', [...$filters, ...ListenCommand::METER]), '-f', 'null'];
+
+        return new Pass((new Excerpt($reading, $plan->range))->input(), $arguments, false, 0);
+    }
+
+    /** The sound as it will be delivered, by itself. */
+    public function soundAlone(Plan $plan, Reading $reading): Pass
+    {
+        return new Pass((new Excerpt($reading, $plan->range))->input(), ['-vn', ...$this->sound($plan, $reading), '-f', 'nut'], true, 0);
+    }
+
     /** What a sample of the picture depends on, as one string. */
     public function sampleKey(Plan $plan, Reading $reading): string
     {
@@ -153,18 +170,18 @@ final readonly class PassBuilder
             return ['-an'];
         }
         $arguments = $this->encoders->audio($codec->id());
-        $excerpt = new Excerpt($reading, $plan->range);
-        // Sound alone, all of it, has nothing to keep step with.
-        $filters = AudioChain::of($plan->audio, $plan->hasVideo() || ! $excerpt->isWhole() ? $excerpt : null);
-        $tracks = array_slice($reading->audio, 0, count($plan->audio->tracks));
-        $shapes = [];
-        foreach ($plan->audio->tracks as $i => $channels) {
+        [$maps, $filters, $shapes] = [[], [], []];
+        foreach (array_slice($reading->audio, 0, count($plan->audio->tracks)) as $i => $track) {
+            $channels = $plan->audio->tracks[$i];
+            $chain = AudioChain::of($plan->audio, $track, $channels, $this->soundExcerpt($plan, $reading));
+            array_push($maps, '-map', "0:{$track->index}");
+            array_push($filters, ...$chain === [] ? [] : ["-filter:a:{$i}", implode(',', $chain)]);
             array_push($shapes, "-ac:a:{$i}", (string) $channels);
         }
 
         return [
-            ...array_merge(...array_map(static fn (AudioReading $track): array => ['-map', "0:{$track->index}"], $tracks)),
-            ...$filters === [] ? [] : ['-af', implode(',', $filters)],
+            ...$maps,
+            ...$filters,
             '-c:a',
             $arguments->encoder($plan->audio),
             ...$arguments->arguments($plan->audio),
@@ -172,6 +189,14 @@ final readonly class PassBuilder
             (string) $plan->audio->sampleRate,
             ...$shapes,
         ];
+    }
+
+    /** Sound alone, all of it, has nothing to keep step with. */
+    private function soundExcerpt(Plan $plan, Reading $reading): ?Excerpt
+    {
+        $excerpt = new Excerpt($reading, $plan->range);
+
+        return $plan->hasVideo() || ! $excerpt->isWhole() ? $excerpt : null;
     }
 
     /** @return list<string> */

@@ -7,6 +7,7 @@ namespace OuterCrate\Planning;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\SoundLevel;
 
 /** A finished file as it was read back. */
 final readonly class Made
@@ -14,6 +15,7 @@ final readonly class Made
     /**
      * @param  int  $frames  that were planned
      * @param  Quantisers|null  $quantisers  null where its encoder told nothing of them
+     * @param  SoundLevel|null  $level  of its first track of sound; null where it was not listened to
      */
     public function __construct(
         public Reading $reading,
@@ -21,6 +23,7 @@ final readonly class Made
         public string $file,
         public int $frames,
         public ?Quantisers $quantisers = null,
+        public ?SoundLevel $level = null,
     ) {
     }
 }

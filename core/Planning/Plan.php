@@ -11,6 +11,7 @@ use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\AbsentValue;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
 use OuterCrate\Planning\Cells\Audio\AudioValue;
+use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
 use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Planning\Cells\Colour\ColourCell;
@@ -104,6 +105,14 @@ final readonly class Plan
     public function aimedAt(Bitrate $average): self
     {
         $changed = [BitrateCell::NAME => $this->bitrate->at($average)];
+
+        return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
+    }
+
+    /** The same with its sound brought to its level in this way. */
+    public function levelled(Levelling $levelling): self
+    {
+        $changed = [AudioCell::NAME => $this->audio->levelled($levelling)];
 
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }

@@ -7,6 +7,7 @@ namespace OuterCrate\Slips;
 use OuterCrate\Planning\Difference;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Duration;
@@ -31,6 +32,7 @@ final readonly class Slip
         public float $madeIn,
         public ?float $quantiser = null,
         public int $tries = 1,
+        public ?SoundLevel $level = null,
     ) {
     }
 
@@ -65,6 +67,7 @@ final readonly class Slip
             'madeIn' => round($this->madeIn, 2),
             'quantiser' => $this->quantiser,
             'tries' => $this->tries,
+            'level' => $this->level?->toArray(),
         ];
     }
 

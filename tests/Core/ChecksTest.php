@@ -2,6 +2,7 @@
 
 use OuterCrate\Analysis\Bars;
 use OuterCrate\Analysis\Found;
+use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Planning\Volume;
@@ -148,13 +149,25 @@ dataset('findings', [
         'lanternwick-even@lanternwick',
         ['audio' => ['codec' => 'aac', 'kbps' => 96, 'sampleRate' => 44_100]],
     ],
-    'loudness-off' => [Probes::plain($hd), 'lanternwick-even@lanternwick', [], ['found' => new Found(loudness: -27.4, truePeak: -14.0)]],
+    'loudness-off' => [Probes::plain($hd), 'lanternwick-even@lanternwick', [], ['found' => new Found(new FoundSound(-27.4, -14.0))]],
     'loudness-unknown' => [Probes::plain($hd), 'lanternwick-even@lanternwick', ['audio' => ['as' => 'host', 'loudness' => -15]]],
     'peaks-limited' => [
         Probes::plain($hd),
         'review-720',
         ['audio' => ['loudness' => -14]],
-        ['found' => new Found(loudness: -24.0, truePeak: -3.0)],
+        ['found' => new Found(new FoundSound(-24.0, -3.0))],
+    ],
+    'loudness-out-of-reach' => [
+        Probes::plain($hd),
+        'review-720',
+        ['audio' => ['loudness' => -14]],
+        ['found' => new Found(new FoundSound(-44.0, -30.0))],
+    ],
+    'mix-overloads' => [
+        Probes::plain($hd, [['channels' => 6]]),
+        'review-720',
+        [],
+        ['found' => new Found(new FoundSound(-12.0, -1.0), new FoundSound(-5.0, 8.4))],
     ],
     'mixed-down' => [Probes::plain($hd, [['channels' => 6]]), 'review-720', []],
     'tracks-left-out' => [Probes::plain($hd, [[], []]), 'archive-10-bit', []],

@@ -3,8 +3,10 @@
 use OuterCrate\Encoding\Boxes\MovieIndex;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Encoding\FilterChain;
+use OuterCrate\Encoding\MixDown;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Encoding\ProgressReader;
+use OuterCrate\Reading\AudioReading;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
@@ -179,3 +181,18 @@ it('leaves an index alone that has no picture, or whose places would not fit', f
         ->and(fn () => (new MovieIndex(''))->add('box', true))
         ->toThrow(InvalidArgumentException::class);
 });
+
+it('mixes channels down by the coefficients of BS.775', function (string $layout, int $count, int $to, ?string $mix) {
+    $track = new AudioReading(1, 'flac', 'FLAC', 48_000, $count, $layout, 24, null, null);
+    expect(MixDown::filter($track, $to, 0.0))->toBe($mix === null ? null : "aformat=sample_fmts=fltp,pan={$mix}");
+})->with([
+    ['5.1', 6, 2, 'stereo|c0=1.00000*c0+0.70711*c2+0.70711*c4|c1=1.00000*c1+0.70711*c2+0.70711*c5'],
+    ['5.1(side)', 6, 1, 'mono|c0=0.70711*c0+0.70711*c1+1.00000*c2+0.50000*c4+0.50000*c5'],
+    ['7.1', 8, 2, 'stereo|c0=1.00000*c0+0.70711*c2+0.70711*c4+0.70711*c6|c1=1.00000*c1+0.70711*c2+0.70711*c5+0.70711*c7'],
+    ['7.1', 8, 6, '5.1|c0=1.00000*c0|c1=1.00000*c1|c2=1.00000*c2|c3=1.00000*c3|c4=0.70711*c4+0.70711*c6|c5=0.70711*c5+0.70711*c7'],
+    ['', 6, 2, 'stereo|c0=1.00000*c0+0.70711*c2+0.70711*c4|c1=1.00000*c1+0.70711*c2+0.70711*c5'],
+    ['stereo', 2, 1, 'mono|c0=0.70711*c0+0.70711*c1'],
+    ['stereo', 2, 2, null],
+    ['mono', 1, 2, null],
+    ['5.1', 6, 4, null],
+]);

@@ -4,30 +4,6 @@ use App\Shelf\CutShelf;
 use OuterCrate\Units\FrameRange;
 use Symfony\Component\Process\Process;
 
-/** @return array{float, float} integrated loudness in LUFS and true peak in dBTP, as the engine measures them */
-function loudnessOf(string $path): array
-{
-    $process = new Process([
-        'ffmpeg', '-nostdin', '-hide_banner', '-i',
-        $path,
-        '-map',
-        '0:a',
-        '-af',
-        'ebur128=peak=true',
-        '-f',
-        'null',
-        '-',
-    ]);
-    $process->run();
-    preg_match_all(
-        '~(?:I:|Peak:)\s+(-?[\d.]+|-inf)~',
-        substr($process->getErrorOutput(), (int) strrpos($process->getErrorOutput(), 'Summary')),
-        $m,
-    );
-
-    return [(float) $m[1][0], (float) $m[1][1]];
-}
-
 it('tells a file that it is a 360 picture, and the file still plays', function (string $container, bool $fastStart) {
     $run = delivered('plain', 'review-720', [
         'frameSize' => ['projection' => 'equirectangular'],
@@ -87,16 +63,6 @@ it('measures how bright an HDR picture gets, and writes it into the file', funct
     $light = $run->slip['reading']['video'][0]['contentLight'];
     expect($light['maxCll'])->toBeGreaterThan(990)->toBeLessThan(1015)->and($light['maxFall'])->toBeGreaterThan(61)->toBeLessThan(65);
 });
-
-it('brings sound to its loudness, and holds its peaks under the ceiling', function (float $target, ?float $expected) {
-    $run = delivered('tone', 'review-720', ['audio' => ['codec' => 'pcm', 'loudness' => $target], 'container' => ['set' => 'mov']], true);
-    [$loudness, $peak] = loudnessOf($run->file);
-    expect(unwanted($run))
-        ->toBe([])
-        ->and($peak)
-        ->toBeLessThanOrEqual(-0.9);
-    $expected === null ? expect($loudness)->toBeGreaterThan(-6.0) : expect(abs($loudness - $expected))->toBeLessThan(0.3);
-})->with([[-15.0, -15.0], [-23.0, -23.0], [-5.0, null]]);
 
 it('keeps fields in files that hold them, and blends or draws frames of another rate', function (
     string $kind,

@@ -198,6 +198,19 @@ final class Clips
                         .'-preset ultrafast -x265-params '
                         .'log-level=none:lossless=1:colorprim=bt2020:transfer=smpte2084:colormatrix=bt2020nc -tag:v hvc1',
         ],
+        // A quiet tone with a loud click each half second.
+        'peaky' => [
+            'peaky.mkv',
+            '-f lavfi -i testsrc2=s=160x90:r=25:d=6 -f lavfi -i '
+                .'aevalsrc=exprs=0.02*sin(2*PI*500*t)+0.9*exp(-900*mod(t\\,0.5))*cos(2*PI*3000*t):s=48000:d=6 '
+                .'-c:v libx264 -preset ultrafast -pix_fmt yuv420p -c:a pcm_s24le',
+        ],
+        // The same in all six channels, near full scale.
+        'correlated' => [
+            'correlated.mkv',
+            '-f lavfi -i testsrc2=s=160x90:r=25:d=4 -f lavfi -i aevalsrc=exprs=0.9*sin(2*PI*440*t):s=48000:d=4 '
+                .'-af pan=5.1|FL=c0|FR=c0|FC=c0|LFE=c0|BL=c0|BR=c0 -c:v libx264 -preset ultrafast -pix_fmt yuv420p -c:a flac',
+        ],
         'tone' => [
             'tone.mkv',
             '-f lavfi -i testsrc2=s=320x180:r=25:d=8 -f lavfi -i '

@@ -28,7 +28,7 @@ final class LoudnessOff implements Check, ForSoundToo
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $asked = $plan->spec->host?->asks->audio?->loudness;
-        $loudness = $subject->found?->loudness;
+        $loudness = $plan->audio->heard($subject)?->integrated;
         $target = $asked?->toFloat() ?? ($plan->spec->preset->role === Role::Upload ? self::USUAL : null);
         if (
             $target === null ||

@@ -14,7 +14,7 @@ use OuterCrate\Planning\Cells\Audio\AudioCell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
 
-/** A loudness is asked for, and how loud the cut is has not been measured yet. */
+/** A loudness is asked for, and how loud that is which is delivered has not been measured yet. */
 final class LoudnessUnknown implements Check, ForSoundToo
 {
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
@@ -26,10 +26,10 @@ final class LoudnessUnknown implements Check, ForSoundToo
 
         return new Finding(
             'loudness-unknown',
-            Severity::Caution,
+            Severity::Note,
             AudioCell::NAME,
-            "The sound is to have {$levelling->label()}, and the cut has not been listened to yet, or is silent. Until then it is "
-                .'left as it is; the sheet is planned anew when that is done.',
+            'How loud the sound is that this file gets has not been heard yet. It is listened to before the file is made, and brought to '
+                ."{$levelling->label()}; what is silent is left alone.",
             Remedy::adding($plan, 'Leave the level alone', AudioCell::NAME, ['loudness' => null]),
         );
     }

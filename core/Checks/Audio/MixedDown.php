@@ -11,6 +11,7 @@ use OuterCrate\Checks\ForSoundToo;
 use OuterCrate\Checks\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
+use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
 
@@ -28,7 +29,8 @@ final class MixedDown implements Check, ForSoundToo
             'mixed-down',
             Severity::Note,
             AudioCell::NAME,
-            "The cut has {$cut->channels} channels and this file {$plan->audio->channels}: the others are mixed into them (ITU-R BS.775).",
+            "The cut has {$cut->channels} channels and this file {$plan->audio->channels}: the others are mixed into them (ITU-R BS.775), "
+                .Levelling::signed($plan->audio->headroom).' dB lower to leave them room.',
             $plan->spec->host === null
                 ? Remedy::adding($plan, "Keep all {$cut->channels}", AudioCell::NAME, ['channels' => $cut->channels])
                 : null,

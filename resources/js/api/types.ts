@@ -128,6 +128,27 @@ export interface Analysis {
         shortTerm: number[];
     } | null;
     /**
+     * EBU R 128; null without sound.
+     */
+    mix?: {
+        /**
+         * LUFS; null where all is silent.
+         */
+        integrated: number | null;
+        /**
+         * LU
+         */
+        range: number;
+        /**
+         * dBTP
+         */
+        truePeak: number | null;
+        /**
+         * LUFS, once a second.
+         */
+        shortTerm: number[];
+    } | null;
+    /**
      * Spatial information (ITU-T P.910) by the second.
      */
     detail: number[];
@@ -477,6 +498,10 @@ export interface Edits {
                      * From −10 to 0.
                      */
                     truePeak?: number | null;
+                    /**
+                     * By which a mix of channels is lowered. From 0 to 18.
+                     */
+                    headroom?: number | null;
                     tracks?: 'first' | 'all';
                 }
           );
@@ -1115,6 +1140,7 @@ export interface Values {
         truePeak: number | null;
         gain: number | null;
         limited: boolean;
+        headroom?: number;
     };
     file: {
         label: string;
@@ -1249,6 +1275,10 @@ export interface Rules {
                * From −10 to 0.
                */
               truePeak?: number | null;
+              /**
+               * By which a mix of channels is lowered. From 0 to 18.
+               */
+              headroom?: number | null;
               tracks?: 'first' | 'all';
           };
     file?: File;
@@ -1283,6 +1313,15 @@ export interface Slip {
     madeIn: number;
     quantiser?: number | null;
     tries?: number;
+    /**
+     * How loud its first track of sound is; null where it has none.
+     */
+    level?: {
+        label: string;
+        integrated: number | null;
+        range: number;
+        truePeak: number | null;
+    } | null;
     bitrates: {
         video: number;
         videoLabel: string;
@@ -1697,6 +1736,10 @@ export interface Rules1 {
                * From −10 to 0.
                */
               truePeak?: number | null;
+              /**
+               * By which a mix of channels is lowered. From 0 to 18.
+               */
+              headroom?: number | null;
               tracks?: 'first' | 'all';
           };
     file?: File;

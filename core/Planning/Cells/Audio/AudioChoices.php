@@ -46,6 +46,7 @@ final class AudioChoices
                 '96 kHz' => 96_000,
             ]),
             Part::options('channels', 'Channels', ['As the cut' => null, 'Mono' => 1, 'Stereo' => 2, '5.1' => 6]),
+            Part::number('headroom', 'Headroom of a mix', 'dB', AudioSchema::headroom()),
             Part::options('tracks', 'Tracks', ['First' => 'first', 'All' => 'all']),
             Part::number('loudness', 'Loudness', 'LUFS', AudioSchema::loudness(), 'Empty leaves the level alone'),
             Part::number('truePeak', 'Peak at most', 'dBTP', AudioSchema::truePeak()),

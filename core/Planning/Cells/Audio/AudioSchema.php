@@ -40,6 +40,12 @@ final class AudioSchema
         return new Bounds(-10, 0, 0.5);
     }
 
+    /** By which channels are lowered that are mixed into fewer, in dB. */
+    public static function headroom(): Bounds
+    {
+        return new Bounds(0, 18, 0.5);
+    }
+
     /** @return array<string, mixed> JSON Schema */
     public static function rule(): array
     {
@@ -57,6 +63,7 @@ final class AudioSchema
                     Shape::words(['host']),
                 ),
                 'truePeak' => Shape::figure(self::truePeak(), orNull: true),
+                'headroom' => Shape::figure(self::headroom(), 'By which a mix of channels is lowered.', orNull: true),
                 'tracks' => Shape::words(['first', 'all']),
             ]),
         );
@@ -78,6 +85,6 @@ final class AudioSchema
             'truePeak' => Shape::number(orNull: true),
             'gain' => Shape::number(orNull: true),
             'limited' => Shape::flag(),
-        ]);
+        ], ['headroom' => Shape::number()]);
     }
 }

@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Audio;
 
+use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Formats\Audio\AudioCodec;
 use OuterCrate\Planning\Cells\Value;
+use OuterCrate\Planning\Subject;
 use OuterCrate\Reading\AudioReading;
 use OuterCrate\Units\Bitrate;
 
 /** The sound, or none. */
 final readonly class AudioValue implements Value
 {
+    /** dB by which a mix is lowered where nothing is said: what a centre at full scale needs beside a front. */
+    public const HEADROOM = 3.0;
+
     /** What people call so many channels (ITU-R BS.775). */
     private const LAYOUTS = [1 => 'mono', 2 => 'stereo', 6 => '5.1', 8 => '7.1'];
 
@@ -21,6 +26,7 @@ final readonly class AudioValue implements Value
      * @param  int  $sampleRate  in Hz
      * @param  int  $bitDepth  bits per sample for PCM and FLAC
      * @param  list<int>  $tracks  channels of each track that is kept, in the cut's order
+     * @param  float  $headroom  dB by which channels are lowered that are mixed into fewer
      */
     public function __construct(
         public ?AudioCodec $codec,
@@ -30,7 +36,28 @@ final readonly class AudioValue implements Value
         public int $bitDepth = 24,
         public array $tracks = [2],
         public ?Levelling $levelling = null,
+        public float $headroom = self::HEADROOM,
     ) {
+    }
+
+    /** The sound that it delivers, before its level is set, as the cut was heard; null where it was not. */
+    public function heard(Subject $subject): ?FoundSound
+    {
+        return $subject->found?->soundOf($subject->reading->mainAudio()->channels ?? 0, $this->channels, $this->headroom);
+    }
+
+    public function levelled(Levelling $levelling): self
+    {
+        return new self(
+            $this->codec,
+            $this->bitrate,
+            $this->sampleRate,
+            $this->channels,
+            $this->bitDepth,
+            $this->tracks,
+            $levelling,
+            $this->headroom,
+        );
     }
 
     /** Bits per second it takes in the file; 0 for none. */
@@ -79,6 +106,7 @@ final readonly class AudioValue implements Value
             'bitDepth' => $this->codec === null || $this->codec->hasRate() ? null : $this->bitDepth,
             'tracks' => count($this->tracks) > 1 ? 'all' : 'first',
             'trackCount' => $this->codec === null ? 0 : count($this->tracks),
+            'headroom' => $this->headroom,
         ] + ($this->levelling?->toArray() ?? ['loudness' => null, 'truePeak' => null, 'gain' => null, 'limited' => false]);
     }
 }

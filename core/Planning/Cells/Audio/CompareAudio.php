@@ -17,7 +17,9 @@ final class CompareAudio
 
     public static function found(Made $made): string
     {
-        return $made->reading->mainAudio()?->label() ?? 'none';
+        $audio = $made->reading->mainAudio();
+
+        return $audio === null ? 'none' : $audio->label().($made->level === null ? '' : " · {$made->level->label()}");
     }
 
     /** @return list<Difference> */
@@ -40,7 +42,7 @@ final class CompareAudio
         $found = self::found($made);
 
         return $same
-            ? self::rate($planned, $made)
+            ? [...self::rate($planned, $made), ...self::level($planned, $made)]
             : [new Difference(AudioCell::NAME, $planned->text('label') ?? 'none', $found, "The audio came out as {$found}.")];
     }
 
@@ -62,5 +64,32 @@ final class CompareAudio
             : "The sound runs at {$got}, over the {$asked} asked: its encoder found it hard to code.";
 
         return [new Difference(AudioCell::NAME, (string) $asked, (string) $got, $text, true)];
+    }
+
+    /**
+     * Loudness and peak against what was promised, codec and all.
+     *
+     * @return list<Difference>
+     */
+    private static function level(Fields $planned, Made $made): array
+    {
+        [$target, $ceiling, $level] = [$planned->float('loudness'), $planned->float('truePeak'), $made->level];
+        if ($target === null || $level?->integrated === null) {
+            return [];
+        }
+        $loudness = Levelling::signed(round($level->integrated, 1));
+        $differences = [];
+        if (abs($level->integrated - $target) > Levelling::NEAR) {
+            $asked = Levelling::signed($target);
+            $text = "The sound came out at {$loudness} LUFS and was to have {$asked}.";
+            $differences[] = new Difference(AudioCell::NAME, "{$asked} LUFS", "{$loudness} LUFS", $text);
+        }
+        if ($ceiling !== null && $level->truePeak !== null && round($level->truePeak, 1) > $ceiling) {
+            [$most, $peak] = [Levelling::signed($ceiling), Levelling::signed($level->truePeak)];
+            $text = "Peaks of the sound reach {$peak} dBTP and were to stay under {$most}.";
+            $differences[] = new Difference(AudioCell::NAME, "{$most} dBTP", "{$peak} dBTP", $text);
+        }
+
+        return $differences;
     }
 }

@@ -42,8 +42,14 @@ final class DecideAudio
         foreach ([$codec->sampleRates(), $draft->container()->container->sampleRates()] as $possible) {
             $sampleRate = $possible === [] || in_array($sampleRate, $possible, true) ? $sampleRate : 48_000;
         }
+        // A preset states what its target carries; channels that the cut does not have are made up only for a person who asks.
         $most = $rule->int('channels') ?? ($lossy ? $asked->channels ?? 2 : 8);
-        $channels = $rule->int('channels') ?? min($most, $cut->channels);
+        $channels = $draft->isEdited(AudioCell::NAME, 'channels') ? $most : min($most, $cut->channels);
+        $headroom = $rule->float('headroom') ?? AudioValue::HEADROOM;
+        if (! AudioSchema::headroom()->hold($headroom)) {
+            $bounds = AudioSchema::headroom();
+            throw new PlanImpossible(AudioCell::NAME, "The headroom of a mix lies between {$bounds} dB. Enter one in that range.");
+        }
         // Every track keeps what it has, up to what is asked.
         $tracks =
             $rule->text('tracks') === 'all'
@@ -58,7 +64,8 @@ final class DecideAudio
             channels: $channels,
             bitDepth: $depth,
             tracks: $tracks,
-            levelling: Levels::of($draft, $rule),
+            levelling: Levels::of($draft, $rule, $channels, $headroom),
+            headroom: $headroom,
         );
         $draft->decide(
             AudioCell::NAME,

@@ -11,10 +11,11 @@ use OuterCrate\Planning\PlanImpossible;
 /** The gain that brings the sound of a range to the loudness that is asked for. */
 final class Levels
 {
-    /** Most that sound is lifted: beyond it, noise and room come up with the voice. */
-    private const MOST_GAIN = 24.0;
-
-    public static function of(Draft $draft, Fields $rule): ?Levelling
+    /**
+     * @param  int  $channels  that are delivered
+     * @param  float  $headroom  dB by which a mix of them is lowered
+     */
+    public static function of(Draft $draft, Fields $rule, int $channels, float $headroom): ?Levelling
     {
         $asked = $draft->host?->asks->audio?->loudness;
         $target = $rule->text('loudness') === 'host' ? $asked?->toFloat() : $rule->float('loudness');
@@ -32,18 +33,15 @@ final class Levels
                     ' dBTP. Enter values in those ranges.',
             );
         }
-        $found = $draft->subject->found;
+        $level = $draft->subject->found?->soundOf($draft->reading->mainAudio()->channels ?? 2, $channels, $headroom);
         $video = $draft->cutVideo;
-        $whole = $draft->range->count() >= $draft->reading->length();
-        $loudness =
-            $found === null || $whole
-                ? $found?->loudness
-                : $found->loudnessBetween(
-                    $video->frameRate->secondsOf($draft->range->first)->toFloat(),
-                    $video->frameRate->secondsOf($draft->range->last + 1)->toFloat(),
-                );
-        $gain = $loudness === null ? null : round(max(-self::MOST_GAIN, min(self::MOST_GAIN, $target - $loudness)), 1);
+        $loudness = $draft->range->count() >= $draft->reading->length()
+            ? $level?->integrated
+            : $level?->between(
+                $video->frameRate->secondsOf($draft->range->first)->toFloat(),
+                $video->frameRate->secondsOf($draft->range->last + 1)->toFloat(),
+            );
 
-        return new Levelling($target, $ceiling, $gain, $gain !== null && ($found->truePeak ?? 0.0) + $gain > $ceiling);
+        return (new Levelling($target, $ceiling))->for($loudness, $level?->truePeak);
     }
 }
