@@ -35,6 +35,7 @@ return [
 
     'presets' => base_path('presets'),
     'hosts' => base_path('hosts'),
+    'devices' => base_path('devices'),
 
     'engine' => [
         'encoder' => env('CRATE_FFMPEG', 'ffmpeg'),

@@ -2,10 +2,16 @@
 
 namespace App\Library;
 
+use App\Schema\Contract;
 use OuterCrate\Presets\Preset;
 
 class Presets extends JsonFolder
 {
+    public function __construct(Contract $contract, private readonly Devices $devices)
+    {
+        parent::__construct($contract);
+    }
+
     /** @return array<string, Preset> */
     public function all(): array
     {
@@ -35,6 +41,6 @@ class Presets extends JsonFolder
 
     protected function make(string $slug, array $file): Preset
     {
-        return Preset::fromFile($slug, $file);
+        return Preset::fromFile($slug, $file, isset($file['device']) ? $this->devices->need($file['device']) : null);
     }
 }

@@ -7,6 +7,7 @@ namespace OuterCrate\Checks;
 use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Audio\AudioNotAsked;
 use OuterCrate\Checks\Audio\AudioUncompressed;
+use OuterCrate\Checks\Audio\CodecRefusesChannels;
 use OuterCrate\Checks\Audio\LoudnessOff;
 use OuterCrate\Checks\Audio\LoudnessOutOfReach;
 use OuterCrate\Checks\Audio\LoudnessUnknown;
@@ -19,6 +20,7 @@ use OuterCrate\Checks\Audio\TracksLeftOut;
 use OuterCrate\Checks\Bitrate\BitrateAboveCut;
 use OuterCrate\Checks\Bitrate\BitrateUnderAsk;
 use OuterCrate\Checks\Bitrate\ConstantRatePadding;
+use OuterCrate\Checks\Bitrate\DeviceRefusesBitrate;
 use OuterCrate\Checks\Bitrate\GenerationOfLoss;
 use OuterCrate\Checks\Bitrate\GrainNeedsBits;
 use OuterCrate\Checks\Bitrate\OnePassMisses;
@@ -27,6 +29,7 @@ use OuterCrate\Checks\Bitrate\TooFewBits;
 use OuterCrate\Checks\Bitrate\TooManyBits;
 use OuterCrate\Checks\Colour\BandsLikely;
 use OuterCrate\Checks\Colour\ChromaDiffers;
+use OuterCrate\Checks\Colour\DeviceRefusesColour;
 use OuterCrate\Checks\Colour\HdrForSdrViewers;
 use OuterCrate\Checks\Colour\HdrMistagged;
 use OuterCrate\Checks\Colour\HdrToSdr;
@@ -49,6 +52,7 @@ use OuterCrate\Checks\File\TooLargeForHost;
 use OuterCrate\Checks\File\TooLongForHost;
 use OuterCrate\Checks\FrameRate\ClockBroken;
 use OuterCrate\Checks\FrameRate\ContainerRefusesRate;
+use OuterCrate\Checks\FrameRate\DeviceRefusesRate;
 use OuterCrate\Checks\FrameRate\FieldsInUpload;
 use OuterCrate\Checks\FrameRate\FieldsNotKept;
 use OuterCrate\Checks\FrameRate\FrameRateChanged;
@@ -58,6 +62,8 @@ use OuterCrate\Checks\FrameRate\MotionSlow;
 use OuterCrate\Checks\FrameRate\ScanMistold;
 use OuterCrate\Checks\FrameRate\VariableFrameRate;
 use OuterCrate\Checks\FrameSize\BarsInCut;
+use OuterCrate\Checks\FrameSize\DeviceRefusesSize;
+use OuterCrate\Checks\FrameSize\EdgeCutOff;
 use OuterCrate\Checks\FrameSize\FrameEnlarged;
 use OuterCrate\Checks\FrameSize\FrameReduced;
 use OuterCrate\Checks\FrameSize\FrameTooLargeForHost;
@@ -68,6 +74,7 @@ use OuterCrate\Checks\FrameSize\ProjectionMissing;
 use OuterCrate\Checks\FrameSize\ShapeDiffers;
 use OuterCrate\Checks\FrameSize\SphereNotTwoToOne;
 use OuterCrate\Checks\FrameSize\Stretched;
+use OuterCrate\Checks\Keyframes\DeviceRefusesKeyframes;
 use OuterCrate\Checks\Keyframes\GopOpen;
 use OuterCrate\Checks\Keyframes\KeyframesTooFar;
 use OuterCrate\Checks\Keyframes\PyramidNotAsked;
@@ -75,6 +82,7 @@ use OuterCrate\Checks\Keyframes\TooManyBFrames;
 use OuterCrate\Checks\Video\AlphaLost;
 use OuterCrate\Checks\Video\CodecNotTaken;
 use OuterCrate\Checks\Video\CodecRefusesFrame;
+use OuterCrate\Checks\Video\DeviceRefusesCodec;
 use OuterCrate\Checks\Video\EncoderMissing;
 use OuterCrate\Checks\Video\EncoderRefusesBitrate;
 use OuterCrate\Checks\Video\HardwareTrade;
@@ -100,7 +108,14 @@ final readonly class CheckList
             new EncoderMissing($encoders),
             new ContainerCannotHold,
             new CodecRefusesFrame,
+            new CodecRefusesChannels,
             new ContainerRefusesRate,
+            new DeviceRefusesCodec,
+            new DeviceRefusesSize,
+            new DeviceRefusesRate,
+            new DeviceRefusesBitrate,
+            new DeviceRefusesKeyframes,
+            new DeviceRefusesColour,
             new NoLevel,
             new EncoderRefusesBitrate($encoders),
             new LevelExceeded,
@@ -132,6 +147,7 @@ final readonly class CheckList
             new ProfileDiffers,
             new AlphaLost,
             new FrameReduced,
+            new EdgeCutOff,
             new BarsInCut,
             new MostlyBars,
             new PixelsNotSquare,

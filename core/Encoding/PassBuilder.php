@@ -208,11 +208,11 @@ final readonly class PassBuilder
         $keeps = $plan->spec->preset->role === Role::Master;
 
         return [
-            // Chapters of a part would stand at the wrong times.
+            // Chapters help whoever reviews, and go with a master; those of a part would stand at the wrong times.
             '-sn',
             '-dn',
             '-map_chapters',
-            $keeps && $isWhole ? '0' : '-1',
+            $isWhole && ($keeps || $plan->spec->preset->role === Role::Review) ? '0' : '-1',
             ...$keeps && $reading->extras->timecode !== null
                 ? ['-timecode', (string) $reading->timecode($plan->range->first)->at($plan->frameRate->rate)]
                 : [],

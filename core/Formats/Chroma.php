@@ -18,6 +18,12 @@ enum Chroma: string
         return $this->samplesPerPixel() > $other->samplesPerPixel();
     }
 
+    /** One sample of chroma stands for two pixels beside each other, or more. */
+    public function pairsPixels(): bool
+    {
+        return $this === self::C420 || $this === self::C422;
+    }
+
     /** Samples of all components for one pixel. */
     public function samplesPerPixel(): float
     {

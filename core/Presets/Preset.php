@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace OuterCrate\Presets;
 
 use InvalidArgumentException;
+use OuterCrate\Devices\Device;
 use OuterCrate\Json\Fields;
 
 /** Saved, versioned rules for an output (docs/formats.md, resources/schema/preset.json). */
 final readonly class Preset
 {
-    /** @param  string|null  $host slug of the host it was made for */
+    /**
+     * @param  string|null  $host slug of the host it was made for
+     * @param  Device|null  $device  whose limits its files keep
+     */
     public function __construct(
         public string $slug,
         public string $name,
@@ -18,15 +22,17 @@ final readonly class Preset
         public ?string $host,
         public string $about,
         public Rules $rules,
+        public ?Device $device = null,
     ) {
     }
 
     /**
      * @param  array<mixed>  $file  a preset file, decoded
+     * @param  Device|null  $device  that the file names
      *
      * @throws InvalidArgumentException when a part that every preset has is missing
      */
-    public static function fromFile(string $slug, array $file): self
+    public static function fromFile(string $slug, array $file, ?Device $device = null): self
     {
         $fields = new Fields($file);
         $name = $fields->text('name');
@@ -46,6 +52,7 @@ final readonly class Preset
             host: $fields->text('host'),
             about: $fields->text('about') ?? '',
             rules: new Rules($rules),
+            device: $device,
         );
     }
 }

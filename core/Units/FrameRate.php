@@ -103,4 +103,18 @@ final readonly class FrameRate
     {
         return (string) $this->perSecond;
     }
+
+    /**
+     * The one of them to deliver at: a whole multiple, at which every frame is seen equally long; else the nearest above; else the
+     * highest.
+     *
+     * @param  non-empty-list<self>  $carried  rising
+     */
+    public function suiting(array $carried): self
+    {
+        $even = array_filter($carried, fn (self $known): bool => $known->perSecond->over($this->perSecond)->denominator === 1);
+        $above = array_filter($carried, fn (self $known): bool => $known->isAbove($this));
+
+        return array_values($even)[0] ?? array_values($above)[0] ?? $carried[count($carried) - 1];
+    }
 }

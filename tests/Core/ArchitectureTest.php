@@ -7,7 +7,7 @@ const CORE = [
     ['Units', 'Refusals'],
     ['Json'],
     ['Formats'],
-    ['Reading', 'Naming'],
+    ['Reading', 'Naming', 'Devices'],
     ['Presets', 'Hosts', 'Analysis'],
     ['Planning'],
     ['Encoding'],

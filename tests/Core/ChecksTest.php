@@ -68,6 +68,18 @@ dataset('findings', [
         'lanternwick-even@lanternwick',
         ['bitrate' => ['average' => ['bytes' => 9_000_000], 'passes' => 1]],
     ],
+    'device-refuses-codec' => [Probes::plain($hd), 'hd-disc', ['video' => ['codec' => 'hevc']]],
+    'device-refuses-size' => [Probes::plain($hd), 'hd-disc', ['frameSize' => ['exact' => '1440×1080']]],
+    'device-refuses-rate' => [Probes::plain([...$hd, 'avg_frame_rate' => '30/1', 'r_frame_rate' => '30/1']), 'hd-disc', []],
+    'device-refuses-bitrate' => [Probes::plain($hd), 'hd-disc', ['bitrate' => ['average' => ['kbps' => 41_000]]]],
+    'device-refuses-keyframes' => [Probes::plain($hd), 'hd-disc', ['keyframes' => ['seconds' => 2]]],
+    'device-refuses-colour' => [Probes::plain($hd), 'hd-disc', ['colour' => ['convert' => 'bt601-625']]],
+    'edge-cut-off' => [Probes::plain(['width' => 641, 'height' => 481, 'pix_fmt' => 'yuv422p10le']), 'archive-10-bit', []],
+    'codec-refuses-channels' => [
+        Probes::plain($hd, [['channels' => 6]]),
+        'review-720',
+        ['audio' => ['codec' => 'mp3', 'channels' => 6], 'container' => ['set' => 'matroska']],
+    ],
     'no-audio' => [Probes::plain(), 'lanternwick-even@lanternwick', ['audio' => 'none']],
     'shape-differs' => [Probes::plain($hd), 'tallgate-upright@tallgate', []],
     'projection-missing' => [Probes::plain(['width' => 1920, 'height' => 960]), 'lanternwick-even@orrery', []],
@@ -403,4 +415,37 @@ it('is quiet about ordinary work', function (string $output) {
 })->with([
     'archive-10-bit', 'lossless-vault', 'lanternwick-even@lanternwick', 'lanternwick-generous@lanternwick', 'platen-1080@platen',
     'review-720', 'slow-line',
+]);
+
+it('holds discs to what their players play, and says what to do about the rest', function (
+    string $output,
+    string $rate,
+    string $field,
+    ?string $finding,
+    ?array $patch,
+) {
+    $reading = Desk::reading(Probes::plain([
+        'width' => 1920,
+        'height' => 1080,
+        'avg_frame_rate' => $rate,
+        'r_frame_rate' => $rate,
+        'field_order' => $field,
+    ]));
+    $column = Desk::column($reading, $output);
+    $found = array_values(array_filter($column->findings, fn ($finding): bool => str_starts_with($finding->id, 'device')))[0] ?? null;
+    expect([$found?->id, $found?->remedy?->patch])->toBe([$finding, $patch]);
+    if ($found !== null) {
+        expect(array_filter(
+            Desk::findings(Desk::column($reading, $output, $patch)),
+            fn (string $id): bool => str_starts_with($id, 'device-refuses'),
+        ))->toBe([]);
+    }
+})->with([
+    ['hd-disc', '24000/1001', 'progressive', null, null],
+    ['hd-disc', '24', 'progressive', null, null],
+    ['hd-disc', '25', 'progressive', null, null],
+    ['hd-disc', '25', 'tt', null, null],
+    ['hd-disc', '30', 'progressive', 'device-refuses-rate', ['frameRate' => ['exact' => '30000/1001']]],
+    ['hd-disc', '50', 'progressive', 'device-refuses-rate', ['frameRate' => ['exact' => '30000/1001']]],
+    ['sd-disc-50', '24', 'progressive', null, null],
 ]);

@@ -8,6 +8,7 @@ use OuterCrate\Checks\Finding;
 use OuterCrate\Desk\Column;
 use OuterCrate\Desk\Desk as CoreDesk;
 use OuterCrate\Desk\Pace;
+use OuterCrate\Devices\DeviceFile;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Formats\Catalogue;
@@ -36,7 +37,14 @@ final class Desk
 
     public static function preset(string $slug): Preset
     {
-        return Preset::fromFile($slug, json_decode(file_get_contents(__DIR__."/../../presets/{$slug}.json"), true));
+        $read = fn (string $file): array => json_decode(file_get_contents(__DIR__."/../../{$file}.json"), true);
+        $file = $read("presets/{$slug}");
+
+        return Preset::fromFile(
+            $slug,
+            $file,
+            isset($file['device']) ? DeviceFile::device($file['device'], $read("devices/{$file['device']}")) : null,
+        );
     }
 
     /** @param  array<string, mixed>  $asks  in place of what the file asks */

@@ -25,7 +25,7 @@ final class ContainerRefusesRate implements Check
         if ($carried === [] || array_filter($carried, static fn (FrameRate $known): bool => $known->equals($rate)) !== []) {
             return null;
         }
-        $nearest = self::suiting($rate, $carried);
+        $nearest = $rate->suiting($carried);
 
         return new Finding(
             'container-refuses-rate',
@@ -34,18 +34,5 @@ final class ContainerRefusesRate implements Check
             "{$container->name()} carries the rates of production alone, and {$rate->label()} fps is none of them.",
             new Remedy("Deliver at {$nearest->label()} fps", ['frameRate' => ['exact' => (string) $nearest]]),
         );
-    }
-
-    /**
-     * A whole multiple, at which every frame is seen equally long; else the nearest above; else the highest.
-     *
-     * @param  non-empty-list<FrameRate>  $carried  rising
-     */
-    private static function suiting(FrameRate $rate, array $carried): FrameRate
-    {
-        $even = array_filter($carried, static fn (FrameRate $known): bool => $known->perSecond->over($rate->perSecond)->denominator === 1);
-        $above = array_filter($carried, static fn (FrameRate $known): bool => $known->isAbove($rate));
-
-        return array_values($even)[0] ?? array_values($above)[0] ?? $carried[count($carried) - 1];
     }
 }

@@ -43,6 +43,7 @@ final class H264Arguments implements VideoArguments
         if ($plan->bitrate->mode === BitrateMode::Cbr) {
             $private[] = 'nal-hrd=cbr';
         }
+        array_push($private, ...self::ofDevice($plan));
         if ($plan->bitrate->mode === BitrateMode::Vbr && $plan->bitrate->passes === 1) {
             $private[] = 'ratetol='.self::STRAYING;
         }
@@ -73,5 +74,20 @@ final class H264Arguments implements VideoArguments
             'slow' => 5_000_000,
             default => 11_000_000,
         };
+    }
+
+    /** @return list<string> what a device asks of the stream beyond rates and level */
+    private static function ofDevice(Plan $plan): array
+    {
+        $device = $plan->spec->preset->device;
+        $fields = $device?->picture($plan->frameSize->frame, $plan->frameRate->rate)?->fields === true;
+
+        return [
+            ...$device?->slices === null ? [] : ["slices={$device->slices}"],
+            ...$device?->statesBuffer === true && $plan->bitrate->mode !== BitrateMode::Cbr ? ['nal-hrd=vbr'] : [],
+            ...$device?->statesBuffer === true ? ['pic-struct=1', 'aud=1', 'weightp=0'] : [],
+            // Whole frames, told as the pairs of fields that a player expects.
+            ...$fields && ! $plan->frameRate->scan->isInterlaced() ? ['fake-interlaced=1'] : [],
+        ];
     }
 }

@@ -35,6 +35,12 @@ final class Ac3 implements AudioCodec
         return [32_000, 44_100, 48_000];
     }
 
+    /** A/52, table 5.8: 3/2 and the low-frequency channel. */
+    public function mostChannels(): int
+    {
+        return 6;
+    }
+
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
         return StatedRates::nearest(self::RATES, $asked ?? 96_000 * $channels);

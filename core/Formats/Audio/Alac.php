@@ -33,6 +33,11 @@ final class Alac implements AudioCodec
     }
 
     /** A little over six tenths of the plain samples; noise takes more, speech less. */
+    public function mostChannels(): int
+    {
+        return 8;
+    }
+
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
         return (int) round($sampleRate * $channels * $bitDepth * 0.62);

@@ -21,6 +21,9 @@ interface AudioCodec
     /** @return list<int> sample rates in Hz it takes, rising; empty for any */
     public function sampleRates(): array;
 
+    /** Channels of one track that it carries. */
+    public function mostChannels(): int;
+
     /**
      * Bits per second it comes to: the asked rate, or what samples and depth give (for lossless coding a usual share of it).
      */

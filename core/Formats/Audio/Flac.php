@@ -33,6 +33,12 @@ final class Flac implements AudioCodec
     }
 
     /** About six tenths of the plain samples; noise takes more, speech less. */
+    /** RFC 9639, 9.1.3. */
+    public function mostChannels(): int
+    {
+        return 8;
+    }
+
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
         return (int) round($sampleRate * $channels * $bitDepth * 0.6);

@@ -37,6 +37,12 @@ final class Mp3 implements AudioCodec
         return [16_000, 22_050, 24_000, 32_000, 44_100, 48_000];
     }
 
+    /** ISO/IEC 11172-3, 2.4.2.3. */
+    public function mostChannels(): int
+    {
+        return 2;
+    }
+
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
         return StatedRates::nearest($sampleRate < 32_000 ? self::LOW_RATES : self::RATES, $asked ?? 96_000 * $channels);

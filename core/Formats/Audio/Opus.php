@@ -33,6 +33,12 @@ final class Opus implements AudioCodec
     }
 
     /** At most 256 kb/s for a channel in the encoder here. */
+    /** RFC 7845, 5.1.1.2: mapping family 1. */
+    public function mostChannels(): int
+    {
+        return 8;
+    }
+
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
         return min($asked ?? 64_000 * $channels, 256_000 * $channels);

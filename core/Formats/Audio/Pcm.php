@@ -32,6 +32,11 @@ final class Pcm implements AudioCodec
         return [];
     }
 
+    public function mostChannels(): int
+    {
+        return 8;
+    }
+
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
         return $sampleRate * $channels * $bitDepth;

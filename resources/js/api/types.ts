@@ -9,6 +9,7 @@ export interface Contract {
     'cut-list': CutList;
     'cut-request': CutRequest;
     cut: Cut;
+    device: DeviceFile;
     edits: Edits;
     error: ErrorAnswer;
     finding: Finding;
@@ -358,6 +359,77 @@ export interface CutList {
  */
 export interface CutRequest {
     path: string;
+}
+/**
+ * What a kind of player plays: hard limits that files for it keep.
+ */
+export interface DeviceFile {
+    format: 'outer-crate/device';
+    version: 1;
+    name: string;
+    about?: string;
+    /**
+     * @minItems 1
+     */
+    pictures: [
+        {
+            /**
+             * Width×height.
+             */
+            size: string;
+            /**
+             * @minItems 1
+             */
+            rates: [string, ...string[]];
+            /**
+             * How the stream is coded; either where it is left out.
+             */
+            scan?: 'progressive' | 'fields';
+        },
+        ...{
+            /**
+             * Width×height.
+             */
+            size: string;
+            /**
+             * @minItems 1
+             */
+            rates: [string, ...string[]];
+            /**
+             * How the stream is coded; either where it is left out.
+             */
+            scan?: 'progressive' | 'fields';
+        }[]
+    ];
+    /**
+     * @minItems 1
+     */
+    codecs: [string, ...string[]];
+    /**
+     * The highest.
+     */
+    level?: string;
+    /**
+     * Of each picture, at least.
+     */
+    slices?: number;
+    /**
+     * The stream tells its buffer and when its pictures are shown.
+     */
+    statesBuffer?: boolean;
+    peakKbps: number;
+    bufferKbits: number;
+    /**
+     * From one keyframe to the next, at most.
+     */
+    keyframeSeconds: number;
+    /**
+     * @minItems 1
+     */
+    colours: [
+        'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg',
+        ...('bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg')[]
+    ];
 }
 /**
  * What a person changed in an output: rules by cell; null takes the change of that cell back.
@@ -1756,6 +1828,10 @@ export interface PresetFile {
      * Slug of the host it was made for.
      */
     host?: string;
+    /**
+     * Slug of the device whose limits its files keep.
+     */
+    device?: string;
     about?: string;
     rules: Rules1;
 }

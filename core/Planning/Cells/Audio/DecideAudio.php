@@ -44,6 +44,7 @@ final class DecideAudio
         }
         // A preset states what its target carries; channels that the cut does not have are made up only for a person who asks.
         $most = $rule->int('channels') ?? ($lossy ? $asked->channels ?? 2 : 8);
+        $most = $draft->isEdited(AudioCell::NAME, 'channels') ? $most : min($most, $codec->mostChannels());
         $channels = $draft->isEdited(AudioCell::NAME, 'channels') ? $most : min($most, $cut->channels);
         $headroom = $rule->float('headroom') ?? AudioValue::HEADROOM;
         if (! AudioSchema::headroom()->hold($headroom)) {

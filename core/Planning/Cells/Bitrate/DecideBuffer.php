@@ -19,10 +19,14 @@ final class DecideBuffer
             return $rate;
         }
         $seconds = $draft->rules->fields(BitrateCell::NAME)->within('buffer')->fraction('seconds');
-        $bits = $rate->peak->times($seconds ?? new Fraction(self::USUAL))->bitsPerSecond;
+        $device = $draft->preset->device?->buffer;
+        // What a device holds ready is used, unless less is asked.
+        $bits = $seconds === null && $device !== null
+            ? $device
+            : $rate->peak->times($seconds ?? new Fraction(self::USUAL))->bitsPerSecond;
         $video = $draft->video();
-        $most = $video->level === null ? null : $video->codec->buffer($video->level, $video->profile);
+        $level = $video->level === null ? null : $video->codec->buffer($video->level, $video->profile);
 
-        return $rate->withBuffer($most === null ? $bits : min($bits, $most));
+        return $rate->withBuffer(min($bits, $level ?? $bits, $device ?? $bits));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\FrameSize;
 
 use InvalidArgumentException;
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
@@ -23,7 +24,7 @@ final class DecideFrameSize
     {
         $window = $this->window($draft);
         $this->decideSize($draft, $window?->size);
-        $draft->refine(FrameSizeCell::NAME, $draft->frameSize()->through($window));
+        $draft->refine(FrameSizeCell::NAME, $draft->frameSize()->through($window)->cuttingOff($this->edge($draft, $window)));
         $draft->refine(FrameSizeCell::NAME, $draft->frameSize()->projected($this->projection($draft)));
     }
 
@@ -33,6 +34,19 @@ final class DecideFrameSize
         return $draft->rules->fields('frameSize')->text('bars') === 'trim'
             ? $draft->subject->found?->bars?->inside($draft->cutVideo->uprightSize())
             : null;
+    }
+
+    /**
+     * What is left of the picture where pixels follow the cut as they are stored and one of its sides is odd: a column or a row is
+     * cut off, and nothing is drawn anew.
+     */
+    private function edge(Draft $draft, ?FrameWindow $window): ?FrameWindow
+    {
+        $frame = $draft->frameSize()->frame;
+        $whole = $window->size ?? $draft->cutVideo->uprightSize();
+        $isOdd = ! $whole->equals($frame) && $whole->even()->equals($frame);
+
+        return $isOdd && $this->followsStored($draft) ? new FrameWindow($window->left ?? 0, $window->top ?? 0, $frame) : null;
     }
 
     /** @param  FrameSize|null  $part  of the cut's upright picture; null for all of it */
@@ -96,10 +110,7 @@ final class DecideFrameSize
         } catch (InvalidArgumentException $e) {
             throw new PlanImpossible(FrameSizeCell::NAME, $e->getMessage());
         }
-        if (
-            $rule->text('follow') === 'stored' &&
-            ($draft->cutVideo->hasSquarePixels() || $draft->video()->codec->keepsPixelShape($draft->container()->container))
-        ) {
+        if ($this->followsStored($draft)) {
             [$size, $aspect] = $this->stored($draft, $part);
             $draft->decide(FrameSizeCell::NAME, new FrameSizeValue($size, $size, $aspect), OriginSource::Cut, 'follows');
 
@@ -158,13 +169,28 @@ final class DecideFrameSize
         return new FrameSizeValue($frame, $frame, new Fraction(1), $covering->equals($frame) ? null : $covering);
     }
 
+    /** Pixels stay those of the cut. */
+    private function followsStored(Draft $draft): bool
+    {
+        return $draft->rules->fields('frameSize')->text('follow') === 'stored'
+            && ($draft->cutVideo->hasSquarePixels() || $draft->video()->codec->keepsPixelShape($draft->container()->container));
+    }
+
+    /** Both sides even where chroma is stored for pairs of pixels, or where an encoder wants them so. */
+    private function storable(Draft $draft, FrameSize $size): FrameSize
+    {
+        $takesAny = in_array(BitrateMode::Lossless, $draft->video()->codec->rateModes(), true);
+
+        return $takesAny && ! $draft->colour()->pixelFormat->chroma->pairsPixels() ? $size : $size->even();
+    }
+
     /** @return array{FrameSize, Fraction} frame and pixel shape as stored, turned upright as the engine decodes them */
     private function stored(Draft $draft, ?FrameSize $part): array
     {
         $video = $draft->cutVideo;
 
         return [
-            ($part ?? $video->uprightSize())->even(),
+            $this->storable($draft, $part ?? $video->uprightSize()),
             $video->rotation % 180 === 0 ? $video->sampleAspect : (new Fraction(1))->over($video->sampleAspect),
         ];
     }

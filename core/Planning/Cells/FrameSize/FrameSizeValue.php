@@ -17,6 +17,7 @@ final readonly class FrameSizeValue implements Value
      * @param  bool  $stretched  the picture takes the frame's shape
      * @param  string|null  $projection  of a 360 picture, which the file is told: equirectangular
      * @param  FrameWindow|null  $window  the part of the cut's upright picture that is shown; null for all of it
+     * @param  bool  $edge  an odd column or row of pixels is cut off
      */
     public function __construct(
         public FrameSize $frame,
@@ -26,6 +27,7 @@ final readonly class FrameSizeValue implements Value
         public bool $stretched = false,
         public ?string $projection = null,
         public ?FrameWindow $window = null,
+        public bool $edge = false,
     ) {
     }
 
@@ -37,6 +39,12 @@ final readonly class FrameSizeValue implements Value
     public function through(?FrameWindow $window): self
     {
         return $this->with($this->projection, $window);
+    }
+
+    /** @param  FrameWindow|null  $window  without an odd column or row; null leaves all as it is */
+    public function cuttingOff(?FrameWindow $window): self
+    {
+        return $window === null ? $this : $this->with($this->projection, $window, true);
     }
 
     public function isPadded(): bool
@@ -55,7 +63,8 @@ final readonly class FrameSizeValue implements Value
             ($this->isPadded() ? " · {$this->picture} inside" : '').
             ($this->scaled === null ? '' : ' · cropped').
             ($this->stretched ? ' · stretched' : '').
-            ($this->window === null ? '' : ' · bars left out').
+            ($this->leavesBars() ? ' · bars left out' : '').
+            ($this->edge ? ' · edge cut off' : '').
             ($this->projection === null ? '' : ' · 360');
     }
 
@@ -81,11 +90,16 @@ final readonly class FrameSizeValue implements Value
             },
             'sampleAspect' => (string) $this->sampleAspect,
             'projection' => $this->projection,
-            'bars' => $this->window === null ? null : 'trim',
+            'bars' => $this->leavesBars() ? 'trim' : null,
         ];
     }
 
-    private function with(?string $projection, ?FrameWindow $window): self
+    private function leavesBars(): bool
+    {
+        return $this->window !== null && (! $this->edge || $this->window->left > 0 || $this->window->top > 0);
+    }
+
+    private function with(?string $projection, ?FrameWindow $window, ?bool $edge = null): self
     {
         return new self(
             frame: $this->frame,
@@ -95,6 +109,7 @@ final readonly class FrameSizeValue implements Value
             stretched: $this->stretched,
             projection: $projection,
             window: $window,
+            edge: $edge ?? $this->edge,
         );
     }
 }
