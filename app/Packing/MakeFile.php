@@ -33,6 +33,7 @@ class MakeFile implements Kind
         private readonly PassBuilder $passes,
         private readonly Inspector $inspector,
         private readonly SoundLeveller $leveller,
+        private readonly LightMeasurer $light,
     ) {
     }
 
@@ -74,6 +75,7 @@ class MakeFile implements Kind
             OutputFile::discardLeftovers($run->file, $token);
             $plan = $this->planOf($run);
             if ($plan !== null) {
+                $plan = $this->light->measure($plan, $run->cut->reading(), $run->source, $scratch, $meter);
                 $plan = $this->leveller->level($plan, $run->cut->reading(), $run->source, $scratch, $meter);
             }
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());

@@ -51,7 +51,7 @@ final readonly class Found
             darkness: $fields->float('darkness') ?? 0.0,
             gradient: $fields->float('gradient') ?? 0.0,
             grain: $fields->float('grain') ?? 0.0,
-            light: $light->has('maxCll') ? new ContentLight($light->int('maxCll') ?? 0, $light->int('maxFall') ?? 0) : null,
+            light: ContentLight::told($light->int('maxCll') ?? 0, $light->int('maxFall') ?? 0),
             scan: Scan::tryFrom($fields->text('scan') ?? ''),
             bars: $fields->has('bars') ? Bars::told($fields->within('bars')) : null,
         );

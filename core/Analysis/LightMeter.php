@@ -54,6 +54,23 @@ final class LightMeter
         return $figure / self::STEPS;
     }
 
+    /**
+     * What a pass over a picture printed.
+     *
+     * @param  iterable<string>  $lines
+     */
+    public static function told(iterable $lines): ?ContentLight
+    {
+        $most = ['YMAX' => 0.0, 'YAVG' => 0.0];
+        foreach ($lines as $line) {
+            if (preg_match('~^lavfi\.signalstats\.(YMAX|YAVG)=([\d.]+)~', $line, $match) === 1) {
+                $most[$match[1]] = max($most[$match[1]], self::candelas((float) $match[2]));
+            }
+        }
+
+        return ContentLight::told((int) round($most['YMAX']), (int) ceil($most['YAVG']));
+    }
+
     /** Null for a picture that is not PQ. */
     public static function in(Facts $facts): ?ContentLight
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding;
 
 use InvalidArgumentException;
+use OuterCrate\Analysis\LightMeter;
 use OuterCrate\Encoding\Boxes\PictureBoxes;
 use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Formats\Containers\ImageFolder;
@@ -95,6 +96,21 @@ final readonly class PassBuilder
         return $plan->bitrate->passes === 2
             ? [new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT), $write(2)]
             : [$write(0)];
+    }
+
+    /** How bright the picture gets, left in a file of this name in the working folder. */
+    public function lighting(Plan $plan, Reading $reading, string $file): Pass
+    {
+        $video = $reading->mainVideo() ?? throw new InvalidArgumentException('There is no picture to look at.');
+        $excerpt = new Excerpt($reading, $plan->range);
+        $picture = implode(',', $excerpt->picture());
+        $chains = [
+            "[0:{$video->index}]{$picture},split[light][rest]",
+            '[rest]scale=16:16[seen]',
+            ...LightMeter::chain($video, "metadata=mode=print:file={$file}"),
+        ];
+
+        return new Pass($excerpt->input(), ['-filter_complex', implode(';', $chains), '-map', '[seen]', '-f', 'null'], false, 0);
     }
 
     /** The first track of sound with its level set, before it is coded; its loudness is left in the working folder. */

@@ -30,6 +30,7 @@ use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Planning\Cells\Video\VideoCell;
 use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Presets\Rules;
+use OuterCrate\Reading\ContentLight;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRange;
@@ -105,6 +106,14 @@ final readonly class Plan
     public function aimedAt(Bitrate $average): self
     {
         $changed = [BitrateCell::NAME => $this->bitrate->at($average)];
+
+        return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
+    }
+
+    /** The same with this told of how bright its picture gets. */
+    public function lit(?ContentLight $light): self
+    {
+        $changed = [ColourCell::NAME => $this->colour->lit($light)];
 
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }

@@ -11,6 +11,12 @@ final readonly class ContentLight
     {
     }
 
+    /** Null where neither is told: 0 stands for unknown (CTA-861.3, 3.2.1). */
+    public static function told(int $brightestPixel, int $brightestFrame): ?self
+    {
+        return $brightestPixel < 1 && $brightestFrame < 1 ? null : new self($brightestPixel, $brightestFrame);
+    }
+
     public function label(): string
     {
         return "MaxCLL {$this->brightestPixel}, MaxFALL {$this->brightestFrame}\u{2009}cd/m²";

@@ -208,7 +208,7 @@ final readonly class ProbeReader
             length: $whole ? max(1, $times->length($rate)) : $frames,
             bitrate: $bitrate !== null && $bitrate > 0 ? new Bitrate($bitrate) : null,
             mastering: $mastering === null ? null : MasteringDisplay::fromProbe($mastering),
-            contentLight: $light === null ? null : new ContentLight($light->int('max_content') ?? 0, $light->int('max_average') ?? 0),
+            contentLight: $light === null ? null : ContentLight::told($light->int('max_content') ?? 0, $light->int('max_average') ?? 0),
             projection: $track->text('projection') ?? self::sideData([$stream], 'Spherical Mapping')?->text('projection'),
             stereo: $track->text('stereo') ?? self::stereo($stream),
             gop: $gop,

@@ -58,11 +58,11 @@ it('carries HDR10 metadata into streams and boxes', function (string $preset) {
         ->toBe(1000);
 })->with(['slow-line', 'archive-10-bit']);
 
-it('measures how bright an HDR picture gets, and writes it into the file', function () {
-    $run = delivered('pq-patch', 'slow-line', ['colour' => ['hdr10' => 'measure']], true);
+it('measures how bright an HDR picture gets, analysed or not, and writes it into the file', function (bool $analysed) {
+    $run = delivered('pq-patch', 'slow-line', ['colour' => ['hdr10' => 'measure']], $analysed);
     $light = $run->slip['reading']['video'][0]['contentLight'];
     expect($light['maxCll'])->toBeGreaterThan(990)->toBeLessThan(1015)->and($light['maxFall'])->toBeGreaterThan(61)->toBeLessThan(65);
-});
+})->with([true, false]);
 
 it('keeps fields in files that hold them, and blends or draws frames of another rate', function (
     string $kind,

@@ -26,6 +26,7 @@ final readonly class ColourValue implements Value
      * @param  string|null  $tag  what the rule says that the samples are
      * @param  string|null  $convert  what the rule has them converted to
      * @param  string  $hdr10  what the rule does with HDR10 metadata: carry, measure, none
+     * @param  bool  $awaitsLight  how bright the picture gets is to be measured before the file is made
      */
     public function __construct(
         public Colour $colour,
@@ -40,7 +41,26 @@ final readonly class ColourValue implements Value
         private ?string $tag = null,
         private ?string $convert = null,
         private string $hdr10 = 'carry',
+        public bool $awaitsLight = false,
     ) {
+    }
+
+    public function lit(?ContentLight $light): self
+    {
+        return new self(
+            colour: $this->colour,
+            pixelFormat: $this->pixelFormat,
+            source: $this->source,
+            converts: $this->converts,
+            toneMap: $this->toneMap,
+            gamma: $this->gamma,
+            dither: $this->dither,
+            mastering: $this->mastering,
+            light: $light,
+            tag: $this->tag,
+            convert: $this->convert,
+            hdr10: $this->hdr10,
+        );
     }
 
     public function label(): string

@@ -43,7 +43,7 @@ final class DecideColour
             $stored->chroma === Chroma::Rgb ? new Colour($target->primaries, $target->transfer, 'gbr', true) : $target,
         );
         $tagged = $container->keepsColour() && $rule->text('tag') !== 'none' ? $tagged : $tagged->untagged();
-        [$mastering, $light] = $this->metadata($draft, $rule, $tagged);
+        [$mastering, $light, $awaitsLight] = $this->metadata($draft, $rule, $tagged);
         $follows = $tagged->equals($draft->cutVideo->colour) && $stored->bitDepth === $cut->bitDepth && $stored->chroma === $cut->chroma;
         [$origin, $text] = match (true) {
             $toneMap && ! $rule->has('convert') => [OriginSource::Rule, '8 bits carry no HDR'],
@@ -70,6 +70,7 @@ final class DecideColour
                 tag: $rule->text('tag'),
                 convert: $rule->text('convert'),
                 hdr10: $rule->text('hdr10') ?? 'carry',
+                awaitsLight: $awaitsLight,
             ),
             $origin,
             $text,
@@ -131,7 +132,10 @@ final class DecideColour
         return [$target, $source->isHdr() && ! $target->isHdr(), ! $same];
     }
 
-    /** @return array{?MasteringDisplay, ?ContentLight} of a PQ picture that stays one (SMPTE ST 2086, CTA-861.3) */
+    /**
+     * @return array{?MasteringDisplay, ?ContentLight, bool} of a PQ picture that stays one (SMPTE ST 2086, CTA-861.3), and whether the
+     *     light is still to be measured
+     */
     private function metadata(Draft $draft, Fields $rule, Colour $tagged): array
     {
         $wish = $rule->text('hdr10') ?? 'carry';
@@ -140,11 +144,13 @@ final class DecideColour
             $wish === 'none' ||
             ! $draft->video()->codec->keepsHdrMetadata($draft->container()->container)
         ) {
-            return [null, null];
+            return [null, null, false];
         }
         $measured = $draft->subject->found?->light;
 
-        return [$draft->cutVideo->mastering, $wish === 'measure' ? $measured : $draft->cutVideo->contentLight ?? $measured];
+        $light = $wish === 'measure' ? $measured : $draft->cutVideo->contentLight ?? $measured;
+
+        return [$draft->cutVideo->mastering, $light, $wish === 'measure' && $light === null];
     }
 
     private function gamma(Fields $rule): float
