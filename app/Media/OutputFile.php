@@ -66,8 +66,11 @@ final class OutputFile
             return $this->publishFolder();
         }
         $handle = @fopen($this->partial, 'r+b') ?: throw new FileProblem('The finished file has gone from its folder.', $this->partial);
-        fsync($handle);
+        $isOnDisk = @fsync($handle);
         fclose($handle);
+        if (! $isOnDisk) {
+            throw new FileProblem('The drive did not take the finished file: it is full, or failing.', $this->wanted, 'Make room first.');
+        }
         for ($version = 1; $version < 10_000; $version++) {
             $path = dirname($this->wanted).'/'.FileName::version(basename($this->wanted), $version);
             // link() fails where the name is taken, in one step; file systems without hard links get a reserved name instead.

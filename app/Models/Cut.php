@@ -17,7 +17,6 @@ use OuterCrate\Units\FrameRange;
  * @property string $path
  * @property int $bytes
  * @property int $modified
- * @property array<string, mixed> $reading
  * @property array<string, mixed> $card what the shelf shows of the reading
  * @property array{probe: array<mixed>, fastStart: ?bool} $probe
  * @property list<array<string, mixed>> $outputs
@@ -31,7 +30,6 @@ class Cut extends Model
 
     /** @var array<string, string> */
     protected $casts = [
-        'reading' => 'array',
         'card' => 'array',
         'probe' => 'array',
         'outputs' => 'array',

@@ -22,6 +22,8 @@ use Illuminate\Support\Carbon;
  * @property ?array<mixed> $frozen the plan itself, which the engine's arguments are built from where it is made
  * @property ?list<array<string, mixed>> $passes arguments that an earlier version built beforehand
  * @property ?array<string, mixed> $slip
+ * @property array{role: string, preset: string, frames: int, seconds: float, isFolder: bool, bytesLabel: ?string, differences: ?int} $card
+ * @property ?array{bytes: int, modified: int, fingerprint: string} $cut_state of the cut's file when this was packed
  * @property ?int $sent_seconds how long the file took to its host
  * @property ?Carbon $sent_at when that was said
  * @property Work $work
@@ -45,10 +47,32 @@ class Run extends Model
         'frozen' => 'array',
         'passes' => 'array',
         'slip' => 'array',
+        'card' => 'array',
+        'cut_state' => 'array',
         'sent_at' => 'datetime',
         'source' => Volumes::class,
         'file' => Volumes::class,
     ];
+
+    /**
+     * What belt and queue show of a run: neither plan nor slip is taken apart for it.
+     *
+     * @param  array<mixed>  $plan
+     * @param  array<mixed>|null  $slip
+     * @return array{role: string, preset: string, frames: int, seconds: float, isFolder: bool, bytesLabel: ?string, differences: ?int}
+     */
+    public static function cardOf(array $plan, ?array $slip): array
+    {
+        return [
+            'role' => $plan['role'],
+            'preset' => $plan['presetName'],
+            'frames' => $plan['frames'],
+            'seconds' => $plan['estimate']['seconds'],
+            'isFolder' => ($plan['values']['container']['set'] ?? '') === 'folder',
+            'bytesLabel' => $slip['bytesLabel'] ?? null,
+            'differences' => $slip === null ? null : count($slip['differences']),
+        ];
+    }
 
     /** @return HasOne<Work, $this> */
     public function work(): HasOne

@@ -5,6 +5,7 @@ namespace App\Packing;
 use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
+use App\Media\CutFile;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Media\Scratch;
@@ -73,6 +74,7 @@ class MakeFile implements Kind
         $scratch = Scratch::named("run-{$run->id}");
         try {
             OutputFile::discardLeftovers($run->file, $token);
+            CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
             $plan = $this->planOf($run);
             if ($plan !== null) {
                 $plan = $this->light->measure($plan, $run->cut->reading(), $run->source, $scratch, $meter);
@@ -96,8 +98,9 @@ class MakeFile implements Kind
                 }
             }
             $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
+            CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
             // From here on the file may have its name: whoever takes over finds it by what the slip says.
-            $run->update(['slip' => $slip->toArray()]);
+            $run->update(['slip' => $slip->toArray(), 'card' => Run::cardOf($run->plan, $slip->toArray())]);
             $meter->hold(self::FLUSH);
             $path = $file->publish();
             $run->update(['file' => $path]);

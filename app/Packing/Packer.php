@@ -4,6 +4,7 @@ namespace App\Packing;
 
 use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
+use App\Media\CutFile;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Models\Cut;
@@ -39,6 +40,7 @@ class Packer
     public function pack(Cut $cut, array $columns, string $folder): Collection
     {
         $this->refuseWhatCannotWork($cut, $columns, $folder);
+        $state = CutFile::stateOf($cut->path);
         $pack = (string) Str::uuid7();
         // Described before the transaction: others wait while it holds the lock.
         $rows = array_map(fn (Column $column): array => [
@@ -48,7 +50,9 @@ class Packer
             'source' => $cut->path,
             'name' => $column->plan->spec->host->name ?? $column->plan->spec->preset->role->value,
             'file' => rtrim($folder, '/').'/'.$column->plan->file->path(),
-            'plan' => $column->toArray() + ['speedKey' => TimeEstimate::key($column->plan)],
+            'cut_state' => $state,
+            'plan' => $plan = $column->toArray() + ['speedKey' => TimeEstimate::key($column->plan)],
+            'card' => Run::cardOf($plan, null),
             'frozen' => Freezer::freeze($column->plan),
         ], $columns);
 

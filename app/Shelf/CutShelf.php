@@ -69,7 +69,6 @@ class CutShelf
             'fingerprint' => $fingerprint,
             'bytes' => $reading->bytes,
             'modified' => (int) filemtime($path),
-            'reading' => $reading->toArray(),
             'card' => $this->card->of($reading, $path),
             'probe' => ['probe' => $probe, 'fastStart' => $fastStart],
             // A range of another file means nothing.

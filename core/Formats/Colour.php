@@ -17,11 +17,6 @@ final readonly class Colour
     ) {
     }
 
-    public static function bt709(): self
-    {
-        return new self('bt709', 'bt709', 'bt709');
-    }
-
     /** PQ (SMPTE ST 2084) or HLG (ARIB STD-B67) transfer. */
     public function isHdr(): bool
     {

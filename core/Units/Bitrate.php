@@ -41,12 +41,6 @@ final readonly class Bitrate
         return new self(max(1000, (new Fraction($this->bitsPerSecond))->times($factor)->over(1000)->round() * 1000));
     }
 
-    /** Whole bytes that this rate carries in the given time. */
-    public function bytesIn(Fraction $seconds): int
-    {
-        return (int) round($this->bitsPerSecond / 8 * $seconds->toFloat());
-    }
-
     public function inKilobits(): int
     {
         return intdiv($this->bitsPerSecond + 500, 1000);

@@ -324,11 +324,8 @@ it('reads and writes the engine’s pixel format names', function (string $name,
     ['gbrp12le', Chroma::Rgb, 12, false],
 ]);
 
-it('names a standard for everything it can make, and carries each codec in some container', function () {
+it('carries each codec in some container', function () {
     $catalogue = new Catalogue;
-    foreach ([...$catalogue->videoCodecs(), ...$catalogue->audioCodecs(), ...$catalogue->containers()] as $item) {
-        expect($item->standard())->not->toBe('');
-    }
     $carried = array_merge(...array_map(fn ($container) => $container->videoCodecs(), array_values($catalogue->containers())));
     expect(array_diff(array_keys($catalogue->videoCodecs()), $carried))->toBe([]);
 });

@@ -4,6 +4,7 @@ use App\Models\Cut;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Shelf\CutShelf;
 use App\Work\Worker;
 use App\Work\WorkQueue;
 
@@ -171,6 +172,26 @@ it('fails with a plain message and nothing left behind when the engine does', fu
     'crash' => ['echo half > "${last#file:}"; kill -SEGV $$', 'was ended by the signal SEGV'],
     'an empty file and a good word' => [': > "${last#file:}"; exit 0', 'could not be read back'],
 ]);
+
+it('makes nothing of a cut that became another after it was packed', function (bool $meanwhile) {
+    $path = $this->clip('long', 'turned.mp4');
+    $cut = app(CutShelf::class)->bringIn($path, null, false);
+    $run = $this->queued($cut, [['preset' => 'slow-line']])[0];
+    if ($meanwhile) {
+        $this->make($run, fn () => touch($path, filemtime($path) + 10));
+    } else {
+        // Replaced, and read again: the sheet tells of the new file, and the run was asked for the old one.
+        copy($this->clip('plain'), $path);
+        app(CutShelf::class)->bringIn($path, null, false);
+        $this->make($run);
+    }
+    expect($run->refresh()->work->state)
+        ->toBe(WorkState::Failed)
+        ->and($run->work->error)
+        ->toContain('changed or gone since this was packed')
+        ->and($this->left('out'))
+        ->toBe([]);
+})->with(['before' => [false], 'while it is made' => [true]]);
 
 it('says beforehand what cannot work, and queues nothing', function (Closure $spoil, string $says) {
     $cut = Cut::query()->find($this->bringIn()['id']);

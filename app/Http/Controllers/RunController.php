@@ -26,7 +26,7 @@ class RunController
     public function index(Request $request): JsonResponse
     {
         $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
-        $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'plan', 'slip'];
+        $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'card'];
         $underWay = Run::underWay()->select($columns)->orderBy('id')->get();
         $over = Run::over()->select($columns)->orderByDesc('id')->limit($latest)->get();
         $analyses = CutAnalysis::query()

@@ -17,11 +17,6 @@ final class AacLc implements AudioCodec
         return 'AAC';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 14496-3';
-    }
-
     public function hasRate(): bool
     {
         return true;

@@ -20,11 +20,6 @@ final class Ac3 implements AudioCodec
         return 'AC-3';
     }
 
-    public function standard(): string
-    {
-        return 'ATSC A/52';
-    }
-
     public function hasRate(): bool
     {
         return true;

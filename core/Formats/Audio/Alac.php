@@ -17,11 +17,6 @@ final class Alac implements AudioCodec
         return 'ALAC';
     }
 
-    public function standard(): string
-    {
-        return 'Apple Lossless Audio Codec';
-    }
-
     public function hasRate(): bool
     {
         return false;

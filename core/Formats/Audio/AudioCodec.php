@@ -12,9 +12,6 @@ interface AudioCodec
 
     public function name(): string;
 
-    /** The standard or publication it is defined by. */
-    public function standard(): string;
-
     /** Whether it is asked for a rate; otherwise its rate follows from samples and depth. */
     public function hasRate(): bool;
 

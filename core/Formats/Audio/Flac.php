@@ -17,11 +17,6 @@ final class Flac implements AudioCodec
         return 'FLAC';
     }
 
-    public function standard(): string
-    {
-        return 'RFC 9639';
-    }
-
     public function hasRate(): bool
     {
         return false;

@@ -22,11 +22,6 @@ final class Mp3 implements AudioCodec
         return 'MP3';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 11172-3';
-    }
-
     public function hasRate(): bool
     {
         return true;

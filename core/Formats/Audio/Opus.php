@@ -17,11 +17,6 @@ final class Opus implements AudioCodec
         return 'Opus';
     }
 
-    public function standard(): string
-    {
-        return 'RFC 6716';
-    }
-
     public function hasRate(): bool
     {
         return true;

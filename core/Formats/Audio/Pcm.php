@@ -17,11 +17,6 @@ final class Pcm implements AudioCodec
         return 'PCM';
     }
 
-    public function standard(): string
-    {
-        return 'linear PCM';
-    }
-
     public function hasRate(): bool
     {
         return false;

@@ -21,11 +21,6 @@ final class Avi implements Container
         return 'AVI';
     }
 
-    public function standard(): string
-    {
-        return 'OpenDML AVI File Format Extensions 1.02';
-    }
-
     public function extension(): string
     {
         return 'avi';

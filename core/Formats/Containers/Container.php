@@ -12,8 +12,6 @@ interface Container
 
     public function name(): string;
 
-    public function standard(): string;
-
     /** Ending of the file's name, without the dot. */
     public function extension(): string;
 

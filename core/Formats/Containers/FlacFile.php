@@ -21,11 +21,6 @@ final class FlacFile implements Container
         return 'FLAC';
     }
 
-    public function standard(): string
-    {
-        return 'RFC 9639';
-    }
-
     public function extension(): string
     {
         return 'flac';

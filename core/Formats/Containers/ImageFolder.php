@@ -24,11 +24,6 @@ final class ImageFolder implements Container
         return 'Image folder';
     }
 
-    public function standard(): string
-    {
-        return 'numbered files';
-    }
-
     /** None: a folder. */
     public function extension(): string
     {

@@ -21,11 +21,6 @@ final class M4a implements Container
         return 'M4A';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 14496-12';
-    }
-
     public function extension(): string
     {
         return 'm4a';

@@ -21,11 +21,6 @@ final class Matroska implements Container
         return 'Matroska';
     }
 
-    public function standard(): string
-    {
-        return 'RFC 9559';
-    }
-
     public function extension(): string
     {
         return 'mkv';

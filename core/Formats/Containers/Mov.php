@@ -17,11 +17,6 @@ final class Mov extends IsoBaseMedia
         return 'MOV';
     }
 
-    public function standard(): string
-    {
-        return 'QuickTime File Format';
-    }
-
     public function extension(): string
     {
         return 'mov';

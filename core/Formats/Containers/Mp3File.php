@@ -21,11 +21,6 @@ final class Mp3File implements Container
         return 'MP3';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 11172-3';
-    }
-
     public function extension(): string
     {
         return 'mp3';

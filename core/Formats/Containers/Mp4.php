@@ -17,11 +17,6 @@ final class Mp4 extends IsoBaseMedia
         return 'MP4';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 14496-14';
-    }
-
     public function extension(): string
     {
         return 'mp4';

@@ -21,11 +21,6 @@ final class MpegPs implements Container
         return 'MPEG-PS';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 13818-1';
-    }
-
     public function extension(): string
     {
         return 'mpg';

@@ -21,11 +21,6 @@ final class MpegTs implements Container
         return 'MPEG-TS';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 13818-1';
-    }
-
     public function extension(): string
     {
         return 'ts';

@@ -19,11 +19,6 @@ final class Mxf implements Container
         return 'MXF';
     }
 
-    public function standard(): string
-    {
-        return 'SMPTE ST 377-1';
-    }
-
     public function extension(): string
     {
         return 'mxf';

@@ -23,11 +23,6 @@ final class Wav implements Container
         return 'WAV';
     }
 
-    public function standard(): string
-    {
-        return 'EBU Tech 3306';
-    }
-
     public function extension(): string
     {
         return 'wav';

@@ -21,11 +21,6 @@ final class WebM implements Container
         return 'WebM';
     }
 
-    public function standard(): string
-    {
-        return 'WebM Container Guidelines';
-    }
-
     public function extension(): string
     {
         return 'webm';

@@ -46,11 +46,6 @@ final class Av1 implements VideoCodec
         return 'AV1';
     }
 
-    public function standard(): string
-    {
-        return 'AV1 Bitstream and Decoding Process Specification 1.0.0';
-    }
-
     public function profiles(): array
     {
         return ['main' => 'Main'];

@@ -26,11 +26,6 @@ final class Ffv1 implements VideoCodec
         return 'FFV1';
     }
 
-    public function standard(): string
-    {
-        return 'RFC 9043';
-    }
-
     /** Stores what it is given; RGB deeper than 8 bits needs the next even depth, and alpha beside 12 bits of it 16. */
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {

@@ -58,11 +58,6 @@ final class H264 implements VideoCodec
         return 'H.264';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 14496-10';
-    }
-
     public function profiles(): array
     {
         return ['high' => 'High', 'main' => 'Main', 'baseline' => 'Constrained Baseline', 'high10' => 'High 10', 'high422' => 'High 4:2:2'];

@@ -50,11 +50,6 @@ final class Hevc implements VideoCodec
         return 'HEVC';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 23008-2';
-    }
-
     public function profiles(): array
     {
         return ['main' => 'Main', 'main10' => 'Main 10', 'main422-10' => 'Main 4:2:2 10'];

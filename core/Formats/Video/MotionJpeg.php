@@ -29,11 +29,6 @@ final class MotionJpeg implements VideoCodec
         return 'Motion JPEG';
     }
 
-    public function standard(): string
-    {
-        return 'ITU-T T.81';
-    }
-
     public function profiles(): array
     {
         return [];

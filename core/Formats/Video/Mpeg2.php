@@ -46,11 +46,6 @@ final class Mpeg2 implements VideoCodec
         return 'MPEG-2';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 13818-2';
-    }
-
     public function profiles(): array
     {
         return ['main' => 'Main', 'p422' => '4:2:2'];

@@ -30,11 +30,6 @@ final class NoVideo implements VideoCodec
         return 'none';
     }
 
-    public function standard(): string
-    {
-        return '';
-    }
-
     public function profiles(): array
     {
         return [];

@@ -25,11 +25,6 @@ final class Png implements VideoCodec
         return 'PNG';
     }
 
-    public function standard(): string
-    {
-        return 'ISO/IEC 15948';
-    }
-
     public function profiles(): array
     {
         return ['rgb8' => '8-bit', 'rgb16' => '16-bit'];

@@ -41,11 +41,6 @@ final class ProRes implements VideoCodec
         return 'ProRes';
     }
 
-    public function standard(): string
-    {
-        return 'SMPTE RDD 36';
-    }
-
     public function profiles(): array
     {
         return ['hq' => '422 HQ', 'standard' => '422', 'lt' => '422 LT', 'proxy' => '422 Proxy', 'p4444' => '4444', 'p4444xq' => '4444 XQ'];

@@ -25,11 +25,6 @@ final class Tiff implements VideoCodec
         return 'TIFF';
     }
 
-    public function standard(): string
-    {
-        return 'TIFF 6.0';
-    }
-
     public function profiles(): array
     {
         return ['rgb8' => '8-bit', 'rgb16' => '16-bit'];

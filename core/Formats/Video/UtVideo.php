@@ -26,11 +26,6 @@ final class UtVideo implements VideoCodec
         return 'UT Video';
     }
 
-    public function standard(): string
-    {
-        return 'UT Video Codec Suite';
-    }
-
     /** 8 bits, in the chroma it is given. */
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {

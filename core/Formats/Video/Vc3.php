@@ -40,11 +40,6 @@ final class Vc3 implements VideoCodec
         return 'VC-3';
     }
 
-    public function standard(): string
-    {
-        return 'SMPTE ST 2019-1';
-    }
-
     public function profiles(): array
     {
         return [

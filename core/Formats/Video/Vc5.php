@@ -28,11 +28,6 @@ final class Vc5 implements VideoCodec
         return 'VC-5';
     }
 
-    public function standard(): string
-    {
-        return 'SMPTE ST 2073-1';
-    }
-
     public function profiles(): array
     {
         return [];

@@ -20,9 +20,6 @@ interface VideoCodec
 
     public function name(): string;
 
-    /** The standard or publication it is defined by. */
-    public function standard(): string;
-
     /** @return array<string, string> profile id => name, the usual one first; empty for a codec without profiles */
     public function profiles(): array;
 

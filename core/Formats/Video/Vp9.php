@@ -48,11 +48,6 @@ final class Vp9 implements VideoCodec
         return 'VP9';
     }
 
-    public function standard(): string
-    {
-        return 'VP9 Bitstream and Decoding Process Specification 0.7';
-    }
-
     public function profiles(): array
     {
         return ['p0' => 'Profile 0', 'p1' => 'Profile 1', 'p2' => 'Profile 2', 'p3' => 'Profile 3'];
