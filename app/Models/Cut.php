@@ -20,6 +20,7 @@ use OuterCrate\Units\FrameRange;
  * @property array<string, mixed> $card what the shelf shows of the reading
  * @property array{probe: array<mixed>, fastStart: ?bool} $probe
  * @property list<array<string, mixed>> $outputs
+ * @property int $sheet_version counted up when the sheet changes
  * @property ?string $fingerprint
  * @property ?array{first: int, last: int} $range
  * @property ?CutAnalysis $analysis
@@ -36,6 +37,7 @@ class Cut extends Model
         'range' => 'array',
         'bytes' => 'integer',
         'modified' => 'integer',
+        'sheet_version' => 'integer',
     ];
 
     public function reading(): Reading

@@ -91,6 +91,33 @@ it('opens a sheet with one master and one upload, saves changes, and plans them'
         ->toBe($saved['outputs']);
 });
 
+it('merges two saves that began from one sheet, tells what both changed, and loses nothing', function () {
+    $id = $this->bringIn()['id'];
+    $version = $this->getJson("/api/cuts/{$id}/sheet")->json('version');
+    $output = fn (string $key, array $edits): array => [
+        'key' => $key, 'preset' => 'review-720', 'host' => null, 'edits' => (object) $edits,
+    ];
+    $save = fn (array $outputs): array => $this->answer(
+        $this->putJson("/api/cuts/{$id}/sheet", ['outputs' => $outputs, 'version' => $version]),
+        'sheet',
+    );
+    $quality = fn (int $quality): array => ['bitrate' => ['mode' => 'quality', 'quality' => $quality]];
+    $first = $save([$output('1', $quality(20)), $output('2', []), $output('theirs', [])]);
+    $second = $save([$output('1', $quality(28) + ['audio' => 'none']), $output('2', ['frameRate' => ['exact' => '50']])]);
+    expect([$first['version'], $second['version'], $first['told']])
+        ->toBe([$version + 1, $version + 2, []])
+        ->and(array_column($second['outputs'], 'key'))
+        ->toBe(['1', '2', 'theirs'])
+        ->and($second['outputs'][0]['plan']['edits'])
+        ->toEqual(['bitrate' => ['mode' => 'quality', 'quality' => 28], 'audio' => 'none'])
+        ->and($second['told'])
+        ->toHaveCount(1)
+        ->and($second['told'][0])
+        ->toStartWith('Bitrate of output 1 was changed in another window, too.')
+        ->and($this->getJson("/api/cuts/{$id}/sheet")->json('outputs'))
+        ->toBe($second['outputs']);
+});
+
 it('says where a malformed request is at fault, and saves nothing of it', function (mixed $outputs, string $path) {
     $id = $this->bringIn()['id'];
     $before = Cut::query()->find($id)->outputs;

@@ -50,6 +50,8 @@ export function planOf(parts: Record<string, unknown> = {}): Plan {
 export function sheetOf(outputs: Output[], range: { first: number; last: number } | null = null): Sheet {
     return {
         cut: { id: 7, name: 'Plain' } as Cut,
+        version: 1,
+        told: [],
         range: { first: range?.first ?? 0, last: range?.last ?? 49, set: range !== null },
         noticed: [],
         outputs: outputs.map((output) => ({

@@ -117,6 +117,29 @@ describe('a change', () => {
     });
 });
 
+describe('a sheet that another window changed, too', () => {
+    test('says what a save began from, and shows what came of it', async () => {
+        const { saved } = server();
+        const sheet = await opened();
+        act(() => sheet.current.change([column('a'), column('b')]));
+        await waitFor(() => expect(sheet.current.planning).toBe(false));
+        expect(saved[0]?.version).toBe(1);
+        // The server merges a column of the other window in, and tells what both changed.
+        vi.spyOn(api, 'saveSheet').mockImplementation(async (_, request) => {
+            saved.push(request);
+            const told = ['Bitrate of output 1 was changed in another window, too. What you set here stays.'];
+            return { ...sheetOf([...(request.outputs as never[]), column('theirs')]), version: 9, told } as Sheet;
+        });
+        act(() => sheet.current.change([column('a')]));
+        await waitFor(() => expect(sheet.current.outputs.map(({ key }) => key)).toEqual(['a', 'theirs']));
+        expect(sheet.current.told[0]).toContain('another window');
+        act(() => sheet.current.dismiss());
+        expect(sheet.current.told).toEqual([]);
+        act(() => sheet.current.change([column('z')]));
+        await waitFor(() => expect(saved.at(-1)?.version).toBe(9));
+    });
+});
+
 describe('undo', () => {
     test('takes a change back and redo makes it again, range and columns alike', async () => {
         server();

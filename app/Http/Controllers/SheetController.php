@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Analysis\CutAnalyses;
 use App\Desk\CutDesk;
+use App\Desk\Sheets;
 use App\Http\InvalidPayload;
 use App\Http\Payload;
 use App\Models\Cut;
@@ -33,7 +34,7 @@ class SheetController
     }
 
     /** Saves range and columns and answers with their plans. Nothing is saved that cannot be planned. */
-    public function update(Request $request, Cut $cut): JsonResponse
+    public function update(Request $request, Cut $cut, Sheets $sheets): JsonResponse
     {
         $payload = Payload::of($request, 'sheet-request');
         $reading = $cut->reading();
@@ -41,7 +42,7 @@ class SheetController
         foreach ($payload['outputs'] as $i => $output) {
             $this->refuseImpossible($output['range'] ?? null, "/outputs/{$i}/range", $reading);
         }
-        $cut->fill([
+        $sheet = [
             'range' => $payload['range'] ?? null,
             'outputs' => array_map(
                 fn (array $output): array => [
@@ -53,11 +54,14 @@ class SheetController
                 ],
                 $payload['outputs'],
             ),
-        ]);
-        $response = $this->sheet($cut, $reading);
-        $cut->save();
+        ];
 
-        return $response;
+        return $sheets->save(
+            $cut,
+            $sheet,
+            $payload['version'] ?? null,
+            fn (Cut $cut, array $told): JsonResponse => $this->sheet($cut, $reading, $told),
+        );
     }
 
     /** @param  array{first: int, last: int}|null  $range */
@@ -71,7 +75,8 @@ class SheetController
         }
     }
 
-    private function sheet(Cut $cut, Reading $reading): JsonResponse
+    /** @param  list<string>  $told  what another window changed, too */
+    private function sheet(Cut $cut, Reading $reading, array $told = []): JsonResponse
     {
         $range = $cut->range($reading);
         $columns = $this->desk->columns($cut, $reading, $cut->outputs, $range);
@@ -90,6 +95,8 @@ class SheetController
 
         return response()->json([
             'cut' => CutResource::of($cut),
+            'version' => $cut->sheet_version,
+            'told' => $told,
             'range' => RangeResource::of($range, $reading) + ['set' => $cut->range !== null],
             'noticed' => array_map(fn (Notice $notice): array => $notice->toArray(), $notices),
             'outputs' => $outputs,

@@ -1901,6 +1901,10 @@ export interface SheetRequest {
          */
         range?: Range | null;
     }[];
+    /**
+     * Of the sheet that this began from; what another window saved since then is merged in. Absent: the current one.
+     */
+    version?: number;
 }
 /**
  * Answer of GET and PUT /api/cuts/{cut}/sheet.
@@ -1953,6 +1957,14 @@ export interface Sheet {
         secondsLabel: string;
         sendLabel: string | null;
     };
+    /**
+     * Counted up with each change.
+     */
+    version: number;
+    /**
+     * What another window changed, too, in a save that began before that.
+     */
+    told: string[];
 }
 /**
  * Answer of GET /api/uploads/{id}.

@@ -19,8 +19,23 @@ export function SheetPage() {
 
 function SheetOf({ id }: { id: number }) {
     const client = useQueryClient();
-    const { query, sheet, outputs, range, change, setRange, undo, redo, canUndo, canRedo, planning, problem, settled } =
-        useSheet(id);
+    const {
+        query,
+        sheet,
+        outputs,
+        range,
+        change,
+        setRange,
+        undo,
+        redo,
+        canUndo,
+        canRedo,
+        planning,
+        problem,
+        told,
+        dismiss,
+        settled,
+    } = useSheet(id);
     const frames = sheet?.cut.frames ?? 1;
     const [first, last] = [range?.first ?? 0, range?.last ?? frames - 1];
     const delivered = useMemo(() => ({ first, last }), [first, last]);
@@ -120,6 +135,14 @@ function SheetOf({ id }: { id: number }) {
             </div>
             {cut.fileState !== 'here' && <MissingFile cut={cut} />}
             {(problem ?? pack.error?.message) && <Trouble message={problem ?? pack.error?.message ?? ''} />}
+            {told.length > 0 && (
+                <div role="status" className="mb-3 flex items-start gap-3 rounded bg-sunk px-3 py-2 text-[13px]">
+                    <span>{told.join(' ')}</span>
+                    <Button kind="quiet" className="ml-auto h-6" onClick={dismiss}>
+                        Understood
+                    </Button>
+                </div>
+            )}
             <CutStage cut={cut} range={delivered} noticed={sheet.noticed} setRange={setRange} />
             <SheetTable
                 cut={cut}

@@ -47,6 +47,16 @@ export const draftOf = (sheet: Sheet): Draft => ({
     outputs: outputsOf(sheet),
 });
 
+/** Whether two say the same, in whatever order their rules stand. */
+export const same = (one: unknown, other: unknown): boolean => {
+    if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) {
+        return one === other;
+    }
+    const [mine, theirs] = [one as Record<string, unknown>, other as Record<string, unknown>];
+    const keys = new Set([...Object.keys(mine), ...Object.keys(theirs)]);
+    return [...keys].every((key) => same(mine[key] ?? null, theirs[key] ?? null));
+};
+
 /** The outputs with one cell of one output changed; null puts the preset's rule back. */
 export function withEdit(outputs: Output[], key: string, patch: Edits): Output[] {
     return outputs.map((output) => {

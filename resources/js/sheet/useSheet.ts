@@ -4,7 +4,7 @@ import { ApiError, api } from '../api/client';
 import type { Range, Sheet } from '../api/types';
 import { useStable } from '../ui/useStable';
 import { arrived, empty, type History, keep, overtaken, recall, stepped } from './history';
-import { type Draft, draftOf, type Output } from './outputs';
+import { type Draft, draftOf, type Output, same } from './outputs';
 
 /** Pieces are being encoded for a better figure: it is asked for again. */
 const isSampling = (sheet: Sheet | undefined) =>
@@ -18,6 +18,7 @@ export function useSheet(cut: number) {
     const client = useQueryClient();
     const [wanted, setWanted] = useState<Draft | null>(null);
     const [problem, setProblem] = useState<string | null>(null);
+    const [told, setTold] = useState<string[]>([]);
     const [history, setHistory] = useState<History | null>(null);
     const query = useQuery({
         queryKey: ['sheet', cut],
@@ -29,15 +30,20 @@ export function useSheet(cut: number) {
     const line = useRef(Promise.resolve());
     const unsent = useRef<Draft | null>(null);
     const failures = useRef<unknown[]>([]);
+    /** What the page shows began from this: another window may have saved since then. */
+    const version = useRef<number | undefined>(undefined);
 
     const sheet = query.data;
+    if (sheet !== undefined && wanted === null) {
+        version.current = sheet.version;
+    }
     const draft = wanted ?? (sheet === undefined ? { range: null, outputs: [] } : draftOf(sheet));
 
     // What still waits in line when the page is left or reloaded goes out at once.
     useEffect(() => {
         const leave = () => {
             if (unsent.current !== null) {
-                api.saveSheet(cut, unsent.current).catch(() => undefined);
+                api.saveSheet(cut, { ...unsent.current, version: version.current }).catch(() => undefined);
                 unsent.current = null;
             }
         };
@@ -58,8 +64,11 @@ export function useSheet(cut: number) {
                 }
                 unsent.current = null;
                 try {
-                    const answer: Sheet = await api.saveSheet(cut, next);
+                    const answer: Sheet = await api.saveSheet(cut, { ...next, version: version.current });
                     arrived(cut, next);
+                    // What comes next in line began from this, unless another window's work was merged in.
+                    version.current = same(next, draftOf(answer)) ? answer.version : version.current;
+                    setTold((before) => (answer.told.length > 0 ? answer.told : before));
                     if (turn === latest.current) {
                         client.setQueryData(['sheet', cut], answer);
                         setWanted(null);
@@ -124,6 +133,9 @@ export function useSheet(cut: number) {
         canRedo: steps.future.length > 0,
         planning: wanted !== null,
         problem,
+        /** What another window changed, too. */
+        told,
+        dismiss: () => setTold([]),
         /** Waits for what is being saved; fails where that failed, so that nothing is made of what the sheet was before. */
         settled: async () => {
             const before = failures.current.length;
