@@ -2,6 +2,7 @@
 
 namespace App\Desk;
 
+use App\Library\BrokenFile;
 use App\Library\Hosts;
 use App\Library\Presets;
 use App\Library\UnknownName;
@@ -17,6 +18,8 @@ use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Subject;
+use OuterCrate\Presets\Preset;
+use OuterCrate\Presets\Role;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
@@ -52,6 +55,19 @@ class CutDesk
     }
 
     /**
+     * The columns of the cut's own sheet: one whose preset or host has gone stays, with a finding that stops it.
+     *
+     * @return list<Column>
+     */
+    public function sheet(Cut $cut, Reading $reading): array
+    {
+        $subject = $this->surroundings->of($cut, $reading, null);
+        $specs = $this->specs($cut->outputs, $cut->range($reading), kept: true);
+
+        return $this->desk->columns($subject, $specs, $this->pace(), $this->samples->of($cut, $reading));
+    }
+
+    /**
      * The same for a file that need not be on the shelf.
      *
      * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>}>  $outputs
@@ -82,23 +98,37 @@ class CutDesk
      *
      * @throws UnknownName
      */
-    private function specs(array $outputs, ?FrameRange $range): array
+    private function specs(array $outputs, ?FrameRange $range, bool $kept = false): array
     {
-        return array_map(fn (array $output): OutputSpec => $this->spec($output, $range), $outputs);
+        return array_map(fn (array $output): OutputSpec => $this->spec($output, $range, $kept), $outputs);
     }
 
     /** @param  array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}  $output */
-    private function spec(array $output, ?FrameRange $range): OutputSpec
+    private function spec(array $output, ?FrameRange $range, bool $kept): OutputSpec
     {
-        $preset = $this->presets->need($output['preset']);
-        $host = isset($output['host']) ? $this->hosts->need($output['host']) : null;
+        try {
+            $preset = $this->presets->need($output['preset']);
+            $host = isset($output['host']) ? $this->hosts->need($output['host']) : null;
+            $fault = null;
+        } catch (UnknownName|BrokenFile $e) {
+            if (! $kept) {
+                throw $e;
+            }
+            // What stands on a sheet stays there: it says what is wrong with it, and is planned as far as it goes.
+            $preset = $this->presets->find($output['preset'])
+                ?? new Preset($output['preset'], $output['preset'], Role::Master, null, '', new Rules([]));
+            $host = isset($output['host']) ? $this->hosts->find($output['host']) : null;
+            $fault = $e->getMessage();
+        }
         // A null takes an edit back; what is left are rules.
         $edits = array_filter($output['edits'] ?? [], fn (mixed $rule): bool => $rule !== null);
         $own = isset($output['range'])
             ? new FrameRange($output['range']['first'], max($output['range']['first'], $output['range']['last']))
             : null;
 
-        return new OutputSpec($preset, $host, new Rules($edits), $own ?? $range, $own !== null);
+        $instead = $fault === null ? null : array_key_first($this->presets->all());
+
+        return new OutputSpec($preset, $host, new Rules($edits), $own ?? $range, $own !== null, $fault, $instead);
     }
 
     private function pace(): Pace

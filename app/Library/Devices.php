@@ -7,10 +7,13 @@ use OuterCrate\Devices\DeviceFile;
 
 class Devices extends JsonFolder
 {
-    /** @throws UnknownName */
+    /**
+     * @throws UnknownName
+     * @throws BrokenFile
+     */
     public function need(string $slug): Device
     {
-        return $this->items()[$slug] ?? throw new UnknownName('device', $slug, array_keys($this->items()));
+        return $this->items()[$slug] ?? throw $this->broken()[$slug] ?? new UnknownName('device', $slug, array_keys($this->items()));
     }
 
     protected function folder(): string

@@ -19,10 +19,13 @@ class Hosts extends JsonFolder
         return $this->items()[$slug] ?? null;
     }
 
-    /** @throws UnknownName */
+    /**
+     * @throws UnknownName
+     * @throws BrokenFile
+     */
     public function need(string $slug): Host
     {
-        return $this->find($slug) ?? throw new UnknownName('host', $slug, array_keys($this->items()));
+        return $this->find($slug) ?? throw $this->broken()[$slug] ?? new UnknownName('host', $slug, array_keys($this->items()));
     }
 
     protected function folder(): string

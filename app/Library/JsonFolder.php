@@ -12,6 +12,9 @@ abstract class JsonFolder
     /** @var array<string, object>|null */
     private ?array $items = null;
 
+    /** @var array<string, BrokenFile> */
+    private array $broken = [];
+
     public function __construct(private readonly Contract $contract)
     {
     }
@@ -25,9 +28,9 @@ abstract class JsonFolder
     abstract protected function make(string $slug, array $file): object;
 
     /**
-     * @return array<string, object> by slug, in alphabetical order
+     * A broken file takes no other with it.
      *
-     * @throws BrokenFile
+     * @return array<string, object> by slug, in alphabetical order
      */
     protected function items(): array
     {
@@ -44,11 +47,32 @@ abstract class JsonFolder
                     throw new BrokenFile($path, $faults[0]['path'].': '.$faults[0]['text']);
                 }
                 $items[$slug] = $this->make($slug, json_decode($text, true, 64, JSON_THROW_ON_ERROR));
+            } catch (BrokenFile|UnknownName $e) {
+                $this->broken[$slug] = $e instanceof BrokenFile ? $e : new BrokenFile($path, $e->getMessage());
             } catch (JsonException|InvalidArgumentException $e) {
-                throw new BrokenFile($path, $e->getMessage());
+                $this->broken[$slug] = new BrokenFile($path, $e->getMessage());
             }
         }
 
         return $this->items = $items;
+    }
+
+    /** @return array<string, BrokenFile> by slug */
+    public function broken(): array
+    {
+        $this->items();
+
+        return $this->broken;
+    }
+
+    /**
+     * @return list<array{file: string, fault: string}> as pages show them
+     */
+    public function brokenInWords(): array
+    {
+        return array_values(array_map(
+            fn (BrokenFile $broken): array => ['file' => basename($broken->file()), 'fault' => $broken->getMessage()],
+            $this->broken(),
+        ));
     }
 }

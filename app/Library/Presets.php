@@ -23,10 +23,13 @@ class Presets extends JsonFolder
         return $this->items()[$slug] ?? null;
     }
 
-    /** @throws UnknownName */
+    /**
+     * @throws UnknownName
+     * @throws BrokenFile
+     */
     public function need(string $slug): Preset
     {
-        return $this->find($slug) ?? throw new UnknownName('preset', $slug, array_keys($this->items()));
+        return $this->find($slug) ?? throw $this->broken()[$slug] ?? new UnknownName('preset', $slug, array_keys($this->items()));
     }
 
     protected function folder(): string

@@ -43,6 +43,7 @@ use OuterCrate\Checks\Container\ContainerCannotHold;
 use OuterCrate\Checks\Container\ContainerNotTaken;
 use OuterCrate\Checks\Container\ContainerTooSmall;
 use OuterCrate\Checks\Container\IndexLast;
+use OuterCrate\Checks\Container\PresetGone;
 use OuterCrate\Checks\File\CutMayBeWrong;
 use OuterCrate\Checks\File\FileSystemLimit;
 use OuterCrate\Checks\File\NameSaysLast;
@@ -104,6 +105,7 @@ final readonly class CheckList
     public function __construct(Encoders $encoders)
     {
         $this->checks = [
+            new PresetGone,
             new NothingToMake,
             new EncoderMissing($encoders),
             new ContainerCannotHold,

@@ -28,7 +28,7 @@ final readonly class Finding
     }
 
     /**
-     * @return array{id: string, severity: string, cell: string, text: string, remedy: ?array{text: string, patch: array<string, mixed>}}
+     * @return array{id: string, severity: string, cell: string, text: string, remedy: ?array<string, mixed>}
      */
     public function toArray(): array
     {

@@ -16,8 +16,9 @@ final readonly class Remedy
     /**
      * @param  string  $text  what it will do, as said on the button
      * @param  array<string, mixed>  $patch  rules by cell
+     * @param  string|null  $preset  slug of a preset that the output is to have in place of its own
      */
-    public function __construct(public string $text, public array $patch)
+    public function __construct(public string $text, public array $patch, public ?string $preset = null)
     {
     }
 
@@ -47,9 +48,9 @@ final readonly class Remedy
             : null;
     }
 
-    /** @return array{text: string, patch: array<string, mixed>} */
+    /** @return array<string, mixed> (resources/schema/finding.json) */
     public function toArray(): array
     {
-        return ['text' => $this->text, 'patch' => $this->patch];
+        return ['text' => $this->text, 'patch' => (object) $this->patch] + ($this->preset === null ? [] : ['preset' => $this->preset]);
     }
 }

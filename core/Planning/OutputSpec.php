@@ -14,6 +14,8 @@ final readonly class OutputSpec
 {
     /**
      * @param  FrameRange|null  $range  frames of the cut to deliver; null for all
+     * @param  string|null  $fault  why its preset or its host is not the one that was asked for, as a sentence
+     * @param  string|null  $instead  slug of a preset to take in its place
      * @param  bool  $ownRange  whether the range is this output's own and does not follow the cut's
      */
     public function __construct(
@@ -22,6 +24,8 @@ final readonly class OutputSpec
         public Rules $edits,
         public ?FrameRange $range = null,
         public bool $ownRange = false,
+        public ?string $fault = null,
+        public ?string $instead = null,
     ) {
     }
 }

@@ -8,11 +8,15 @@ use InvalidArgumentException;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Presets\Rules;
 use OuterCrate\Units\FrameRange;
 
 /** Rules + reading + asks → plan. Always gives a plan; a rule that leads nowhere is refused, and decided without. */
 final readonly class Planner
 {
+    /** More than a person and a preset can say wrongly, a host ask, and cells there are. */
+    private const MOST_REFUSALS = 30;
+
     public function __construct(private Catalogue $catalogue, private Cells $cells)
     {
     }
@@ -20,7 +24,7 @@ final readonly class Planner
     /**
      * @param  Subject  $subject  the cut, and what is known of the machine that will make the file
      *
-     * @throws InvalidArgumentException when the cut has no picture, or the preset's own rule leads nowhere twice
+     * @throws InvalidArgumentException when the cut has no picture, or nothing at all can be decided for it
      */
     public function plan(Subject $subject, OutputSpec $spec): Plan
     {
@@ -32,7 +36,9 @@ final readonly class Planner
         $edits = $spec->edits;
         $rules = $this->cells->merge($spec->preset->rules, $edits);
         $said = $rules;
+        $host = $spec->host;
         $refused = [];
+        $dropped = [];
         while (true) {
             $draft = new Draft(
                 cells: $this->cells,
@@ -40,7 +46,7 @@ final readonly class Planner
                 reading: $reading,
                 cutVideo: $video,
                 preset: $spec->preset,
-                host: $spec->host,
+                host: $host,
                 catalogue: $this->catalogue,
                 rules: $rules,
                 edits: $edits,
@@ -51,20 +57,28 @@ final readonly class Planner
                 [$values, $origins] = $draft->decided();
                 break;
             } catch (PlanImpossible $e) {
-                if (isset($refused[$e->cell])) {
+                if (count($refused) > self::MOST_REFUSALS) {
                     throw new InvalidArgumentException(
                         "The preset {$spec->preset->name} does not work for this cut: {$e->getMessage()}",
                         0,
                         $e,
                     );
                 }
+                // Everything is decided again without the refused rule, so that the rest of the column stays useful: without what the
+                // person said of the cell, then without what the preset says of it, then without what the host asks, and at last by
+                // what is usual alone.
                 $yours = $edits->has($e->cell);
-                $refused[$e->cell] = new Refusal($e->cell, $e->getMessage(), $yours);
-                // Everything is decided again without the refused rule, so that the rest of the column stays useful.
-                $edits = $edits->without($e->cell);
-                $rules = $this->cells->merge($spec->preset->rules, $edits);
-                foreach ($refused as $refusal) {
-                    $rules = $refusal->yours ? $rules : $rules->without($refusal->cell);
+                $refused[] = new Refusal($e->cell, $e->getMessage(), $yours);
+                if ($yours) {
+                    $edits = $edits->without($e->cell);
+                    $rules = self::without($this->cells->merge($spec->preset->rules, $edits), $dropped);
+                } elseif (! in_array($e->cell, $dropped, true)) {
+                    $dropped[] = $e->cell;
+                    $rules = $rules->without($e->cell);
+                } elseif ($host !== null) {
+                    $host = null;
+                } else {
+                    $rules = new Rules([]);
                 }
             }
         }
@@ -81,7 +95,33 @@ final readonly class Planner
                 ? $range->count()
                 : max(1, $rate->rate->framesIn($video->frameRate->secondsOf($range->count()))),
             duration: $duration,
-            refused: array_values($refused),
+            refused: self::eachOnce($refused),
         );
+    }
+
+    /**
+     * What was refused, once for each cell: the first is what the person or the preset said.
+     *
+     * @param  list<Refusal>  $refused
+     * @return list<Refusal>
+     */
+    private static function eachOnce(array $refused): array
+    {
+        $byCell = [];
+        foreach ($refused as $refusal) {
+            $byCell[$refusal->cell] ??= $refusal;
+        }
+
+        return array_values($byCell);
+    }
+
+    /** @param  list<string>  $cells */
+    private static function without(Rules $rules, array $cells): Rules
+    {
+        foreach ($cells as $cell) {
+            $rules = $rules->without($cell);
+        }
+
+        return $rules;
     }
 }

@@ -3,7 +3,14 @@
 use OuterCrate\Analysis\Bars;
 use OuterCrate\Analysis\Found;
 use OuterCrate\Analysis\FoundSound;
+use OuterCrate\Analysis\Severity;
+use OuterCrate\Checks\Container\PresetGone;
+use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Scan;
+use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\OutputSpec;
+use OuterCrate\Planning\Planner;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Planning\Volume;
 use OuterCrate\Presets\Rules;
@@ -449,3 +456,15 @@ it('holds discs to what their players play, and says what to do about the rest',
     ['hd-disc', '50', 'progressive', 'device-refuses-rate', ['frameRate' => ['exact' => '30000/1001']]],
     ['sd-disc-50', '24', 'progressive', null, null],
 ]);
+
+it('stops an output whose preset has gone, and offers another', function () {
+    $reading = Desk::reading(Probes::plain());
+    $spec = new OutputSpec(Desk::preset('review-720'), null, new Rules([]), fault: 'There is no preset “x”.', instead: 'archive-10-bit');
+    $subject = new Subject($reading);
+    $plan = (new Planner(new Catalogue, new Cells))->plan($subject, $spec);
+    $finding = (new PresetGone)->look($plan, $subject, SizeEstimate::of($plan, $reading));
+    expect($finding->id)->toContain('preset-gone')->and([$finding->severity, $finding->remedy->preset])->toBe([
+        Severity::Stop,
+        'archive-10-bit',
+    ]);
+});

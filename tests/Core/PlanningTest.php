@@ -799,3 +799,27 @@ it('gives sound a sample rate that codec and container both carry', function (st
     'a container that does not' => ['exchange-vc-3', [], 48_000],
     'nor when asked' => ['exchange-vc-3', ['audio' => ['codec' => 'pcm', 'sampleRate' => 44_100]], 48_000],
 ]);
+
+it('gives a plan or a stop for any cut, however odd', function (array $cut) {
+    $reading = Desk::reading(Probes::plain($cut));
+    foreach (Desk::presets() as $preset) {
+        foreach ([null, ...Desk::hosts()] as $host) {
+            $column = Desk::column($reading, $host === null ? $preset : "{$preset}@{$host}");
+            expect($column->plan->frames)->toBeGreaterThan(0);
+        }
+    }
+})->with([
+    'very fast' => [['avg_frame_rate' => '1000/1', 'r_frame_rate' => '1000/1']],
+    'very slow' => [['avg_frame_rate' => '1/100', 'r_frame_rate' => '1/100']],
+    'no time scale' => [['time_base' => '1/0', 'avg_frame_rate' => '0/0', 'r_frame_rate' => '0/0']],
+    'tiny' => [['width' => 2, 'height' => 2]],
+    'vast' => [['width' => 16_000, 'height' => 16_000]],
+]);
+
+it('drops what a cell refuses step by step, and says it once', function () {
+    $plan = Desk::plan(Desk::reading(Probes::plain()), 'review-720', ['audio' => ['codec' => 'smoke'], 'keyframes' => ['seconds' => 900]]);
+    expect(array_map(fn ($refusal): array => [$refusal->cell, $refusal->yours], $plan->refused))
+        ->toEqualCanonicalizing([['audio', true], ['keyframes', true]])
+        ->and($plan->audio->codec?->id())
+        ->toBe('aac');
+});

@@ -148,6 +148,29 @@ it('names the presets there are when one is not there', function () {
     )->toContain('archive-10-bit');
 });
 
+it('keeps an output whose preset or host has gone, says so, and offers another', function (string $preset, ?string $host, string $says) {
+    $id = $this->bringIn()['id'];
+    Cut::query()->whereKey($id)->update(['outputs' => json_encode([
+        ['key' => '1', 'preset' => $preset, 'host' => $host, 'edits' => ['audio' => 'none'], 'range' => null],
+        ['key' => '2', 'preset' => 'review-720', 'host' => null, 'edits' => [], 'range' => null],
+    ])]);
+    $sheet = $this->answer($this->getJson("/api/cuts/{$id}/sheet"), 'sheet');
+    $finding = $sheet['outputs'][0]['plan']['findings'][0];
+    expect([$finding['id'], $finding['severity']])
+        ->toBe(['preset-gone', 'stop'])
+        ->and($finding['text'])
+        ->toContain($says)
+        ->and($sheet['outputs'][0]['plan']['preset'])
+        ->toBe($preset)
+        // preset-gone stops the pack of the sheet, too.
+        ->and($finding['remedy']['preset'])
+        ->toBe('archive-10-bit')
+        ->and(array_column($sheet['outputs'][1]['plan']['findings'], 'id'))
+        ->not->toContain('preset-gone')
+        ->and($this->post("/api/cuts/{$id}/pack")->json('error.message'))
+        ->toContain($says);
+})->with([['of-last-year', null, 'There is no preset “of-last-year”'], ['review-720', 'gone-host', 'There is no host “gone-host”']]);
+
 it('plans without saving', function () {
     $id = $this->bringIn()['id'];
     $answer = $this->answer(

@@ -10,6 +10,9 @@ class HostController
 {
     public function index(Hosts $hosts): JsonResponse
     {
-        return response()->json(['hosts' => array_values(array_map(HostResource::of(...), $hosts->all()))]);
+        return response()->json([
+            'hosts' => array_values(array_map(HostResource::of(...), $hosts->all())),
+            'broken' => $hosts->brokenInWords(),
+        ]);
     }
 }

@@ -21,8 +21,10 @@ class PackController
     {
         $folder = Surroundings::deliveries($cut->name);
         $reading = $cut->reading();
-        $outputs = $request->getContent() === '' ? $cut->outputs : Payload::of($request, 'pack-request')['outputs'];
-        $runs = $packer->pack($cut, $desk->columns($cut, $reading, $outputs, $cut->range($reading)), $folder);
+        $columns = $request->getContent() === ''
+            ? $desk->sheet($cut, $reading)
+            : $desk->columns($cut, $reading, Payload::of($request, 'pack-request')['outputs'], $cut->range($reading));
+        $runs = $packer->pack($cut, $columns, $folder);
 
         return response()->json(['pack' => $runs[0]->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
     }

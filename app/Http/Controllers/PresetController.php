@@ -23,6 +23,6 @@ class PresetController
             'host' => $preset->host,
             'about' => $preset->about,
             'rules' => $preset->rules->rules,
-        ], $all))]);
+        ], $all)), 'broken' => $presets->brokenInWords()]);
     }
 }

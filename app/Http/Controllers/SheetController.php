@@ -79,7 +79,7 @@ class SheetController
     private function sheet(Cut $cut, Reading $reading, array $told = []): JsonResponse
     {
         $range = $cut->range($reading);
-        $columns = $this->desk->columns($cut, $reading, $cut->outputs, $range);
+        $columns = $this->desk->sheet($cut, $reading);
         $sampling = $this->samples->want($cut, $reading, $columns);
         $notices = Notices::for($cut->analysis->result ?? [], $range);
         $outputs = array_map(

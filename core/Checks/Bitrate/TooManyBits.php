@@ -11,6 +11,7 @@ use OuterCrate\Checks\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
+use OuterCrate\Planning\Cells\Bitrate\BitrateSchema;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Units\Bitrate;
@@ -36,7 +37,10 @@ final class TooManyBits implements Check
             return null;
         }
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();
-        $enough = Bitrate::kilobits((int) (($pixels * $usual * self::CEILING * 0.95) / 1000));
+        $enough = Bitrate::kilobits(max(BitrateSchema::kilobits()->least, floor(($pixels * $usual * self::CEILING * 0.95) / 1000)));
+        if (! $average->isAbove($enough)) {
+            return null;
+        }
 
         return new Finding(
             'too-many-bits',

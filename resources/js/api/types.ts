@@ -713,6 +713,10 @@ export interface Finding {
     remedy: null | {
         text: string;
         patch: Edits;
+        /**
+         * Slug of a preset that the output is to have in place of its own.
+         */
+        preset?: string;
     };
 }
 /**
@@ -752,6 +756,13 @@ export interface HostList {
                 speed: string;
             }[];
         }[];
+    }[];
+    /**
+     * Files that are not in their format, and are left out.
+     */
+    broken: {
+        file: string;
+        fault: string;
     }[];
 }
 /**
@@ -1684,6 +1695,13 @@ export interface PresetList {
         host: string | null;
         about: string;
         rules: Rules1;
+    }[];
+    /**
+     * Files that are not in their format, and are left out.
+     */
+    broken: {
+        file: string;
+        fault: string;
     }[];
 }
 /**

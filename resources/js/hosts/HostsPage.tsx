@@ -1,5 +1,6 @@
 import { useHosts } from '../api/queries';
 import type { HostList } from '../api/types';
+import { BrokenFiles } from '../ui/BrokenFiles';
 import { Figures } from '../ui/Figures';
 import { Failed, Loading } from '../ui/States';
 import { Title } from '../ui/Title';
@@ -18,6 +19,7 @@ export function HostsPage() {
     return (
         <div className="px-5 py-4">
             <Title about="A host takes an upload and recompresses it">Hosts</Title>
+            <BrokenFiles files={data.broken} />
             <div className="grid grid-cols-2 gap-x-8 gap-y-7">
                 {data.hosts.map((host) => (
                     <HostSheet key={host.slug} host={host} />

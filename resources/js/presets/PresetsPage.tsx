@@ -1,4 +1,5 @@
 import { useHosts, usePresets } from '../api/queries';
+import { BrokenFiles } from '../ui/BrokenFiles';
 import { Failed, Loading } from '../ui/States';
 import { Title } from '../ui/Title';
 
@@ -16,6 +17,7 @@ export function PresetsPage() {
     return (
         <div className="px-5 py-4">
             <Title about="Rules for a file to make, which fit any cut">Presets</Title>
+            <BrokenFiles files={data.broken} />
             {roles.map((role) => (
                 <table
                     key={role}

@@ -1,5 +1,5 @@
 import { useChoices } from '../api/queries';
-import type { Choices, Cut, Edits, Plan } from '../api/types';
+import type { Choices, Cut, Plan } from '../api/types';
 import { lookOf } from '../cells';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -9,6 +9,8 @@ import { type Output, type Rule, says, withPart } from './outputs';
 import { PartsEditor } from './PartsEditor';
 import type { Row } from './rows';
 
+type Remedy = NonNullable<Plan['findings'][number]['remedy']>;
+
 interface Props {
     cut: Cut;
     row: Row;
@@ -17,7 +19,7 @@ interface Props {
     yours: boolean;
     edit: (rule: Rule | null, step?: string | null) => void;
     /** Answers a finding, which can concern other cells too. */
-    apply: (patch: Edits) => void;
+    apply: (remedy: Remedy) => void;
     close: () => void;
 }
 
@@ -100,7 +102,7 @@ export function CellEditor({ cut, row, plan, output, yours, edit, apply, close }
 }
 
 /** What was noticed of this cell, each with its remedy. */
-function CellFindings({ plan, cell, apply }: { plan: Plan; cell: Row['cell']; apply: (patch: Edits) => void }) {
+function CellFindings({ plan, cell, apply }: { plan: Plan; cell: Row['cell']; apply: Props['apply'] }) {
     const findings = plan.findings.filter((finding) => finding.cell === cell);
     if (findings.length === 0) {
         return null;
@@ -113,7 +115,7 @@ function CellFindings({ plan, cell, apply }: { plan: Plan; cell: Row['cell']; ap
             <FindingList
                 findings={findings.map(({ remedy, ...finding }) => ({
                     ...finding,
-                    remedy: remedy && { text: remedy.text, apply: () => apply(remedy.patch) },
+                    remedy: remedy && { text: remedy.text, apply: () => apply(remedy) },
                 }))}
             />
         </div>

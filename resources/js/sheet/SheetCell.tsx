@@ -95,7 +95,7 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
                         output={output}
                         yours={yours}
                         edit={(rule, step) => columns.edit(output.key, { [name]: rule } as Edits, step)}
-                        apply={(patch) => columns.edit(output.key, patch)}
+                        apply={(remedy) => columns.remedy(output.key, remedy)}
                         close={() => setOpen(false)}
                     />
                 </Popover>

@@ -202,7 +202,8 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
                                             ...finding,
                                             remedy: finding.remedy && {
                                                 text: finding.remedy.text,
-                                                apply: () => columns.edit(output.key, finding.remedy?.patch ?? {}),
+                                                apply: () =>
+                                                    finding.remedy && columns.remedy(output.key, finding.remedy),
                                             },
                                         }))}
                                     />

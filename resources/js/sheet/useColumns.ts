@@ -10,6 +10,14 @@ export function useColumns(outputs: Output[], change: (outputs: Output[], name?:
     const edit = useStable((key: string, patch: Edits, name: string | null = null) =>
         change(withEdit(outputs, key, patch), name),
     );
+    /** A remedy changes cells, or takes another preset. */
+    const remedy = useStable((key: string, { patch, preset }: { patch: Edits; preset?: string }) =>
+        change(
+            withEdit(outputs, key, patch).map((output) =>
+                output.key === key ? { ...output, preset: preset ?? output.preset } : output,
+            ),
+        ),
+    );
     const remove = useStable((key: string) => change(outputs.filter((output) => output.key !== key)));
     const duplicate = useStable((key: string) =>
         change(
@@ -34,7 +42,7 @@ export function useColumns(outputs: Output[], change: (outputs: Output[], name?:
         change([...outputs, { key: crypto.randomUUID(), preset, host, edits: {}, range: null }]),
     );
     return useMemo(
-        () => ({ edit, remove, duplicate, drop, setRange, add }),
-        [edit, remove, duplicate, drop, setRange, add],
+        () => ({ edit, remedy, remove, duplicate, drop, setRange, add }),
+        [edit, remedy, remove, duplicate, drop, setRange, add],
     );
 }

@@ -45,7 +45,7 @@ final class DecideKeyframes
         if ($draft->video()->profile === 'baseline') {
             $bFrames = 0; // ISO/IEC 14496-10, A.2.1: no B slices
         }
-        $frames = $rule->int('frames') ?? max(1, $rate->framesIn($seconds));
+        $frames = $rule->int('frames') ?? max(1, min((int) KeyframesSchema::frames()->most, $rate->framesIn($seconds)));
         if (! KeyframesSchema::frames()->hold($frames)) {
             throw new PlanImpossible(
                 KeyframesCell::NAME,
