@@ -27,7 +27,7 @@ function unwanted(Run $run): array
 }
 
 /** Packs the outputs through the queue and its worker, and gives the runs. */
-function packed(int $cut, array $outputs): array
+function packed(int $cut, array $outputs, bool $again = false): array
 {
     test()
         ->putJson("/api/cuts/{$cut}/sheet", [
@@ -38,7 +38,7 @@ function packed(int $cut, array $outputs): array
             ),
         ])
         ->assertOk();
-    $queued = test()->answer(test()->post("/api/cuts/{$cut}/pack"), 'pack-answer', 202);
+    $queued = test()->answer(test()->post("/api/cuts/{$cut}/pack".($again ? '?again=1' : '')), 'pack-answer', 202);
     test()->work();
 
     return test()->answer(test()->getJson("/api/packs/{$queued['pack']}"), 'pack')['runs'];

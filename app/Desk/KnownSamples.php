@@ -25,13 +25,15 @@ class KnownSamples
         return function (Plan $plan) use ($cut, $reading, &$known): ?Sampled {
             $known ??= Sample::query()->where('cut_id', $cut->id)->whereNotNull('result')->get(['key', 'result'])->keyBy('key');
 
-            return $known->isEmpty() || ! $plan->hasVideo() ? null : $known->get($this->key($plan, $reading))?->sampled();
+            return $known->isEmpty() || ! $plan->hasVideo() ? null : $known->get($this->key($cut, $plan, $reading))?->sampled();
         };
     }
 
-    /** What a sample of a plan is kept under: the same for all plans whose pieces would come out the same. */
-    public function key(Plan $plan, Reading $reading): string
+    /**
+     * What a sample of a plan is kept under: the same for all plans whose pieces would come out the same, of this content of the file.
+     */
+    public function key(Cut $cut, Plan $plan, Reading $reading): string
     {
-        return $this->passes->sampleKey($plan, $reading);
+        return hash('xxh128', $cut->fingerprint.$this->passes->sampleKey($plan, $reading));
     }
 }

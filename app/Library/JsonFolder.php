@@ -6,11 +6,18 @@ use App\Schema\Contract;
 use InvalidArgumentException;
 use JsonException;
 
-/** A folder of JSON files in one of the product's formats, read once a request and held to its schema. */
+/** A folder of JSON files in one of the product's formats, read when they change and held to its schema. */
 abstract class JsonFolder
 {
     /** @var array<string, object>|null */
     private ?array $items = null;
+
+    /** Seconds after which it is looked whether a file has changed: a worker lives for hours. */
+    private const FRESH = 1.0;
+
+    private float $looked = 0.0;
+
+    private string $state = '';
 
     /** @var array<string, BrokenFile> */
     private array $broken = [];
@@ -34,11 +41,19 @@ abstract class JsonFolder
      */
     protected function items(): array
     {
-        if ($this->items !== null) {
+        if ($this->items !== null && microtime(true) - $this->looked < self::FRESH) {
             return $this->items;
         }
+        $this->looked = microtime(true);
+        $paths = glob($this->folder().'/*.json') ?: [];
+        clearstatcache();
+        $state = serialize(array_map(fn (string $path): array => [$path, @filemtime($path), @filesize($path)], $paths));
+        if ($this->items !== null && $state === $this->state) {
+            return $this->items;
+        }
+        [$this->state, $this->broken] = [$state, []];
         $items = [];
-        foreach (glob($this->folder().'/*.json') ?: [] as $path) {
+        foreach ($paths as $path) {
             $slug = basename($path, '.json');
             try {
                 $text = (string) file_get_contents($path);

@@ -23,6 +23,7 @@ use Illuminate\Support\Carbon;
  * @property ?list<array<string, mixed>> $passes arguments that an earlier version built beforehand
  * @property ?array<string, mixed> $slip
  * @property array{role: string, preset: string, frames: int, seconds: float, isFolder: bool, bytesLabel: ?string, differences: ?int} $card
+ * @property ?string $same alike for runs that make the same of the same
  * @property ?array{bytes: int, modified: int, fingerprint: string} $cut_state of the cut's file when this was packed
  * @property ?int $sent_seconds how long the file took to its host
  * @property ?Carbon $sent_at when that was said

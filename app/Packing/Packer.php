@@ -9,7 +9,9 @@ use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Models\Cut;
 use App\Models\Run;
+use App\Models\WorkState;
 use App\Work\WorkQueue;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -31,13 +33,15 @@ class Packer
      * Says beforehand what can be known to fail; then nothing is queued.
      *
      * @param  list<Column>  $columns
+     * @param  bool  $again  also where the very same was made already
      * @return Collection<int, Run>
      *
      * @throws PackRefused
+     * @throws MadeAlready
      * @throws FileProblem
      * @throws EngineFailed
      */
-    public function pack(Cut $cut, array $columns, string $folder): Collection
+    public function pack(Cut $cut, array $columns, string $folder, bool $again = true): Collection
     {
         $this->refuseWhatCannotWork($cut, $columns, $folder);
         $state = CutFile::stateOf($cut->path);
@@ -53,10 +57,14 @@ class Packer
             'cut_state' => $state,
             'plan' => $plan = $column->toArray() + ['speedKey' => TimeEstimate::key($column->plan)],
             'card' => Run::cardOf($plan, null),
+            'same' => self::sameness($column, $state),
             'frozen' => Freezer::freeze($column->plan),
         ], $columns);
 
-        return DB::transaction(function () use ($rows): Collection {
+        return DB::transaction(function () use ($rows, $cut, $again): Collection {
+            // The first write: a second click waits here, and then sees what the first one queued.
+            Cut::query()->whereKey($cut->id)->update(['updated_at' => now()]);
+            $again || self::refuseTwice($cut, array_column($rows, 'same'));
             $runs = new Collection;
             foreach ($rows as $row) {
                 $runs->push($run = Run::query()->create($row));
@@ -65,6 +73,39 @@ class Packer
 
             return $runs;
         });
+    }
+
+    /**
+     * @param  list<string>  $wanted
+     *
+     * @throws MadeAlready where all of it is there or under way: a second click, most of all
+     */
+    private static function refuseTwice(Cut $cut, array $wanted): void
+    {
+        $known = Run::query()
+            ->where('cut_id', $cut->id)
+            ->whereIn('same', $wanted)
+            ->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', [...WorkState::underWay(), WorkState::Done]))
+            ->orderBy('id')
+            ->get()
+            ->filter(fn (Run $run): bool => ! $run->work->state->isOver() || file_exists($run->file));
+        if (array_diff($wanted, $known->pluck('same')->all()) === []) {
+            $names = $known->map(fn (Run $run): string => mb_scrub(basename($run->file)))->unique()->values()->all();
+            throw new MadeAlready($names ?: [$cut->name], $known->contains(fn (Run $run): bool => ! $run->work->state->isOver()));
+        }
+    }
+
+    /**
+     * What makes two runs the same: the cut's file, the frames and every value but the name, which is another each time.
+     *
+     * @param  array{bytes: int, modified: int, fingerprint: string}  $state
+     */
+    private static function sameness(Column $column, array $state): string
+    {
+        $plan = $column->plan->toArray();
+        $values = array_diff_key($plan['values'], ['file' => true]);
+
+        return hash('xxh128', serialize([$state, $plan['preset'], $plan['host'], $plan['range'], $values]));
     }
 
     /** @param  list<Column>  $columns */

@@ -45,7 +45,7 @@ class Samples
             if ($column->sample !== null || $column->isStopped() || ! $gains || $cut->hasChanged()) {
                 return false;
             }
-            $named = ['cut_id' => $cut->id, 'key' => $this->known->key($plan, $reading)];
+            $named = ['cut_id' => $cut->id, 'key' => $this->known->key($cut, $plan, $reading)];
             $sample = Sample::query()->firstWhere($named) ?? Sample::query()->firstOrCreate($named, ['plan' => Freezer::freeze($plan)]);
             if ($sample->result !== null) {
                 return false;

@@ -33,9 +33,21 @@ final readonly class Asks
         return null;
     }
 
-    public function takesCodec(string $id): bool
+    /** Whether it takes a codec for a picture of this width. */
+    public function takesCodec(string $id, int $width): bool
     {
-        return $this->codecs === [] || in_array($id, array_map(static fn (CodecAsk $codec): string => $codec->codec, $this->codecs), true);
+        $taken = array_map(static fn (CodecAsk $codec): string => $codec->codec, $this->codecsFor($width));
+
+        return $this->codecs === [] || in_array($id, $taken, true);
+    }
+
+    /** @return list<CodecAsk> for a picture of this width: where it asks another from some width on, those of narrower ones no longer */
+    public function codecsFor(int $width): array
+    {
+        $wide = array_filter($this->codecs, static fn (CodecAsk $codec): bool => $codec->aboveWidth !== null && $codec->isFor($width));
+        $any = array_filter($this->codecs, static fn (CodecAsk $codec): bool => $codec->aboveWidth === null);
+
+        return array_values($wide === [] ? $any : $wide);
     }
 
     /** @return list<array{label: string, text: string}> everything but the table of bitrates, as sentences for a person */

@@ -13,6 +13,7 @@ return new class extends Migration
     {
         Schema::table('runs', function (Blueprint $table): void {
             $table->json('card')->default('{}'); // what belt and queue show of plan and slip
+            $table->string('same', 32)->nullable()->index(); // alike for runs that make the same of the same
             $table->json('cut_state')->nullable(); // size, time and fingerprint of the cut's file when it was packed
         });
         foreach (DB::table('runs')->get(['id', 'plan', 'slip']) as $run) {

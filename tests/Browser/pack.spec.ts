@@ -133,6 +133,10 @@ test('a run shows its progress and is stopped from the belt, leaving nothing beh
     const belt = page.getByRole('region', { name: 'Belt' });
     await expect(belt.getByRole('progressbar')).toHaveAttribute('aria-valuenow', /[1-9]/);
     await expect(belt.getByText(/\d+ % · \d+(\.\d)? fps · \d+:\d\d/).first()).toBeVisible();
+    // A second click makes nothing twice, and asks.
+    await page.getByRole('button', { name: 'Pack 2 files' }).click();
+    await expect(page.getByRole('alert')).toContainText('is being made already, with the same settings.');
+    await expect(page.getByRole('button', { name: 'Make it again' })).toBeVisible();
     await belt.getByRole('button', { name: 'Stop Long turn Lanternwick' }).click();
     await belt.getByRole('button', { name: 'Stop Long turn master' }).click();
     await expect(belt.getByRole('link', { name: 'Slips of Long turn' })).toBeVisible();

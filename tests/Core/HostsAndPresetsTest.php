@@ -10,6 +10,7 @@ use OuterCrate\Presets\Rules;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
 use Tests\Support\Desk;
+use Tests\Support\Probes;
 
 it('looks up what a host asks by size, rate and HDR', function (string $host, string $size, string $rate, bool $hdr, int $kbps) {
     expect(Desk::host($host)->asks->bitrate->average(FrameSize::parse($size), FrameRate::parse($rate), $hdr)->inKilobits())->toBe($kbps);
@@ -50,7 +51,7 @@ it('asks nothing where a host says nothing', function () {
         ->toBeNull()
         ->and($silent->codecFor(1920))
         ->toBeNull()
-        ->and($silent->takesCodec('prores'))
+        ->and($silent->takesCodec('prores', 1920))
         ->toBeTrue()
         ->and($silent->inWords())
         ->toBe([]);
@@ -184,3 +185,13 @@ it('says what a host does to an upload from its tiers', function (string $host, 
     ['tallgate', 'Every upload becomes H.264. Audio:'],
     ['orrery', 'Every upload becomes HEVC. Audio:'],
 ]);
+
+it('asks a codec by the width of the frame that is made, and takes no other there', function (int $width, string $codec, array $takes) {
+    $orrery = Desk::host('orrery');
+    $cut = Probes::plain(['width' => 5760, 'height' => 2880, 'avg_frame_rate' => '30/1', 'r_frame_rate' => '30/1']);
+    $plan = Desk::plan(Desk::reading($cut), 'orrery-360@orrery', ['frameSize' => ['exact' => $width.'×'.$width / 2], 'video' => []]);
+    expect($plan->video->codec->id())
+        ->toBe($codec)
+        ->and(array_map(fn (string $id): bool => $orrery->asks->takesCodec($id, $width), ['h264', 'hevc']))
+        ->toBe($takes);
+})->with([[5760, 'hevc', [false, true]], [3840, 'h264', [true, false]]]);

@@ -91,9 +91,13 @@ it('never writes over a file, and tells outputs of one pack apart', function () 
     $outputs = [['preset' => 'lanternwick-even', 'host' => 'lanternwick'], ['preset' => 'lanternwick-generous', 'host' => 'lanternwick']];
     $first = array_column(packed($cut, $outputs), 'path');
     $sums = array_map(fn (string $path): string => hash_file('sha256', $path), $first);
-    $second = array_column(packed($cut, $outputs), 'file');
+    // A second click makes nothing; whoever means it gets versions.
+    $refused = $this->answer($this->post("/api/cuts/{$cut}/pack"), 'error', 409)['error'];
+    $second = array_column(packed($cut, $outputs, again: true), 'file');
     expect(array_map(basename(...), $first))
         ->toBe(['Few Lanternwick.mp4', 'Few Lanternwick Lanternwick, generous.mp4'])
+        ->and([$refused['id'], Run::query()->count()])
+        ->toBe(['made-already', 4])
         ->and($second)
         ->toBe(['Few Lanternwick v2.mp4', 'Few Lanternwick Lanternwick, generous v2.mp4'])
         ->and(array_map(fn (string $path): string => hash_file('sha256', $path), $first))

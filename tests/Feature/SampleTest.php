@@ -3,7 +3,9 @@
 use App\Models\Sample;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Shelf\CutShelf;
 use OuterCrate\Json\Freezer;
+use Symfony\Component\Process\Process;
 
 /** Saves a sheet with one output and gives its plan. */
 function sheetOf(int $cut, array $output): array
@@ -42,6 +44,18 @@ it('encodes pieces in the background where the size depends on the picture, and 
     'a mezzanine' => [['preset' => 'archive-10-bit']],
     'lossless' => [['preset' => 'light-lossless']],
 ]);
+
+it('does not take what it knew of a file for another under the same name', function () {
+    $path = $this->clip('long', 'edit.mp4');
+    $cut = app(CutShelf::class)->bringIn($path, null, false);
+    sheetOf($cut->id, ['preset' => 'review-720']);
+    $this->work('sample');
+    expect(sheetOf($cut->id, ['preset' => 'review-720'])['estimate']['basis'])->toBe('sample');
+    // Exported again, with other pictures: the same size of frame, rate and length.
+    (new Process(['ffmpeg', '-v', 'error', '-y', '-i', $this->clip('long'), '-vf', 'negate', '-c:a', 'copy', $path]))->mustRun();
+    app(CutShelf::class)->bringIn($path, null, false);
+    expect(sheetOf($cut->id, ['preset' => 'review-720'])['estimate'])->toMatchArray(['basis' => 'content', 'sampling' => true]);
+});
 
 it('knows that a calm picture does not use up its average', function () {
     $cut = $this->bringIn('long')['id'];

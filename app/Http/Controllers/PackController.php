@@ -16,7 +16,10 @@ use Illuminate\Http\Request;
 
 class PackController
 {
-    /** Queues the outputs that are named, or every output of the cut's sheet. */
+    /**
+     * Queues the outputs that are named, or every output of the cut's sheet. What lies there unchanged, or is under way, is made again
+     * only with `?again=1`.
+     */
     public function store(Request $request, Cut $cut, CutDesk $desk, Packer $packer): JsonResponse
     {
         $folder = Surroundings::deliveries($cut->name);
@@ -24,7 +27,7 @@ class PackController
         $columns = $request->getContent() === ''
             ? $desk->sheet($cut, $reading)
             : $desk->columns($cut, $reading, Payload::of($request, 'pack-request')['outputs'], $cut->range($reading));
-        $runs = $packer->pack($cut, $columns, $folder);
+        $runs = $packer->pack($cut, $columns, $folder, $request->boolean('again'));
 
         return response()->json(['pack' => $runs[0]->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
     }

@@ -21,7 +21,8 @@ final class ChromaDiffers implements Check
         $host = $plan->spec->host;
         $asked = $host?->asks->colour->chroma;
         $stored = $plan->colour->pixelFormat->chroma;
-        if ($host === null || $asked === null || $stored === $asked || ! $host->asks->takesCodec($plan->video->codec->id())) {
+        $width = $plan->frameSize->frame->width;
+        if ($host === null || $asked === null || $stored === $asked || ! $host->asks->takesCodec($plan->video->codec->id(), $width)) {
             return null;
         }
         $codec = $plan->video->codec;

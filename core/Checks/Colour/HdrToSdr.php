@@ -9,6 +9,7 @@ use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Formats\ColourSpace;
 use OuterCrate\Planning\Cells\Colour\ColourCell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
@@ -28,7 +29,12 @@ final class HdrToSdr implements Check
             ColourCell::NAME,
             "The cut is {$subject->reading->mainVideo()?->colour->label()}. {$plan->video->name()} carries "
                 ."{$plan->colour->pixelFormat->bitDepth} bits, so highlights are brought down to BT.709.",
-            new Remedy('Keep HDR: HEVC Main 10', ['video' => ['codec' => 'hevc', 'profile' => 'main10']]),
+            new Remedy('Keep HDR: HEVC Main 10', [
+                'video' => ['codec' => 'hevc', 'profile' => 'main10'],
+                'colour' => ['bitDepth' => 10] + ($plan->wishes(ColourCell::NAME, 'convert') === null ? [] : [
+                    'convert' => ($plan->colour->source->transfer === 'smpte2084' ? ColourSpace::Bt2020Pq : ColourSpace::Bt2020Hlg)->value,
+                ]),
+            ]),
         );
     }
 }

@@ -13,7 +13,7 @@ use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
 
-/** The host keeps its HD sizes from rates this low, or takes other rates only. */
+/** The host keeps its HD sizes from rates this low. Where it names its rates, another check speaks of them. */
 final class FrameRateUnderAsk implements Check
 {
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
@@ -23,22 +23,17 @@ final class FrameRateUnderAsk implements Check
             return null;
         }
         $rate = $plan->frameRate->rate;
-        $tooLow = $asks->frameRate->isUnderMinimum($rate, $plan->frameSize->frame->shorterSide());
-        $notTaken = ! $asks->frameRate->allows($rate);
-        if (! $tooLow && ! $notTaken) {
+        if (! $asks->frameRate->isUnderMinimum($rate, $plan->frameSize->frame->shorterSide()) || ! $asks->frameRate->allows($rate)) {
             return null;
         }
-        $wanted = $tooLow ? "at least {$asks->frameRate->minimum?->label()}" : $asks->frameRate->allowedLabel();
-        $nearest = $notTaken ? $asks->frameRate->allowed[0] : null;
 
         return new Finding(
             'frame-rate-under-ask',
             Severity::Caution,
             FrameRateCell::NAME,
-            "{$plan->spec->host->name} asks {$wanted} fps for {$plan->frameSize->frame}; this output has {$rate->label()}.",
-            $nearest === null
-                ? new Remedy('Lift the frame rate by whole multiples', ['frameRate' => 'follow'])
-                : new Remedy("Convert to {$nearest->label()} fps", ['frameRate' => ['exact' => (string) $nearest]]),
+            "{$plan->spec->host->name} asks at least {$asks->frameRate->minimum?->label()} fps for {$plan->frameSize->frame}; this output "
+                ."has {$rate->label()}.",
+            new Remedy('Lift the frame rate by whole multiples', ['frameRate' => 'follow']),
         );
     }
 }

@@ -22,14 +22,15 @@ final class CodecNotTaken implements Check
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $host = $plan->spec->host;
-        if ($host === null || $host->asks->takesCodec($plan->video->codec->id())) {
+        $width = $plan->frameSize->frame->width;
+        if ($host === null || $host->asks->takesCodec($plan->video->codec->id(), $width)) {
             return null;
         }
-        $wanted = $host->asks->codecs[0];
-
+        $codecs = $host->asks->codecsFor($width) ?: $host->asks->codecs;
+        $wanted = $codecs[0];
         $asked = implode(
             ' or ',
-            array_unique(array_map(static fn (CodecAsk $ask): string => CodecNames::codec($ask->codec), $host->asks->codecs)),
+            array_unique(array_map(static fn (CodecAsk $ask): string => CodecNames::codec($ask->codec), $codecs)),
         );
         $size = new ByteCount($estimate->bytes);
 
@@ -37,8 +38,8 @@ final class CodecNotTaken implements Check
             'codec-not-taken',
             Severity::Caution,
             VideoCell::NAME,
-            "{$host->name} asks {$asked} and not {$plan->video->codec->name()}; it may refuse the file of about {$size} or take "
-                .'hours over it.',
+            "{$host->name} asks {$asked} for {$plan->frameSize->frame} and not {$plan->video->codec->name()}; it may refuse the file of "
+                ."about {$size} or take hours over it.",
             new Remedy('Use what it asks for', [
                 'video' => array_filter(['codec' => $wanted->codec, 'profile' => $wanted->profile]),
                 'bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['timesAsk' => 1], 'peak' => ['timesAverage' => 1.5]],

@@ -90,8 +90,10 @@ export const api = {
     takeOff: (cut: number) => call<void>('DELETE', `cuts/${cut}`),
     sheet: (cut: number) => call<Sheet>('GET', `cuts/${cut}/sheet`),
     saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet, true),
-    pack: (cut: number) => call<PackAnswer>('POST', `cuts/${cut}/pack`),
-    packThese: (cut: number, request: PackRequest) => call<PackAnswer>('POST', `cuts/${cut}/pack`, request),
+    /** `again`: also what lies there unchanged. */
+    pack: (cut: number, again = false) => call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`),
+    packThese: (cut: number, request: PackRequest, again = false) =>
+        call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`, request),
     plan: (request: PlanRequest) => call<PlanList>('POST', 'plan', request),
     slips: (pack: string) => call<Pack>('GET', `packs/${pack}`),
     runs: () => call<RunList>('GET', 'runs'),

@@ -5,6 +5,7 @@ import { useParams } from 'react-router';
 import { api } from '../api/client';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
+import { PackTrouble } from '../ui/PackTrouble';
 import { Failed, Loading, Trouble } from '../ui/States';
 import { CutStage } from '../viewer/CutStage';
 import { AboutCut } from './AboutCut';
@@ -40,9 +41,9 @@ function SheetOf({ id }: { id: number }) {
     const [first, last] = [range?.first ?? 0, range?.last ?? frames - 1];
     const delivered = useMemo(() => ({ first, last }), [first, last]);
     const pack = useMutation({
-        mutationFn: async () => {
+        mutationFn: async (again: boolean) => {
             await settled();
-            return api.pack(id);
+            return api.pack(id, again);
         },
         onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
     });
@@ -126,7 +127,7 @@ function SheetOf({ id }: { id: number }) {
                             kind="primary"
                             className="h-9"
                             disabled={count === 0 || sheet.stopped || cut.fileState !== 'here' || pack.isPending}
-                            onClick={() => pack.mutate()}
+                            onClick={() => pack.mutate(false)}
                         >
                             Pack {count} {count === 1 ? 'file' : 'files'}
                         </Button>
@@ -134,7 +135,8 @@ function SheetOf({ id }: { id: number }) {
                 </div>
             </div>
             {cut.fileState !== 'here' && <MissingFile cut={cut} />}
-            {(problem ?? pack.error?.message) && <Trouble message={problem ?? pack.error?.message ?? ''} />}
+            {problem && <Trouble message={problem} />}
+            {problem === null && pack.error && <PackTrouble error={pack.error} again={() => pack.mutate(true)} />}
             {told.length > 0 && (
                 <div role="status" className="mb-3 flex items-start gap-3 rounded bg-sunk px-3 py-2 text-[13px]">
                     <span>{told.join(' ')}</span>

@@ -8,7 +8,9 @@ import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { HostSelect } from '../ui/HostSelect';
 import { Mark } from '../ui/Mark';
+import { PackTrouble } from '../ui/PackTrouble';
 import { Popover } from '../ui/Popover';
+import { Trouble } from '../ui/States';
 
 const last = 'outer-crate/quick-preset';
 
@@ -54,7 +56,7 @@ function Quick({ cut, close }: { cut: Cut; close: () => void }) {
         placeholderData: (before) => before,
     });
     const pack = useMutation({
-        mutationFn: () => api.packThese(cut.id, { outputs }),
+        mutationFn: (again: boolean) => api.packThese(cut.id, { outputs }, again),
         onSuccess: () => {
             localStorage.setItem(last, slug);
             client.invalidateQueries({ queryKey: ['runs'] });
@@ -62,13 +64,12 @@ function Quick({ cut, close }: { cut: Cut; close: () => void }) {
         },
     });
     const findings = plan.data?.outputs[0]?.findings ?? [];
-    const problem = plan.error?.message ?? pack.error?.message;
     const select = 'h-7 min-w-0 flex-1 rounded border border-line bg-page px-1.5';
     return (
         <form
             onSubmit={(event) => {
                 event.preventDefault();
-                pack.mutate();
+                pack.mutate(false);
             }}
         >
             <div className="mb-2 truncate font-medium" title={cut.name}>
@@ -121,11 +122,8 @@ function Quick({ cut, close }: { cut: Cut; close: () => void }) {
                     </li>
                 ))}
             </ul>
-            {problem && (
-                <p role="alert" className="mt-2 text-stop">
-                    {problem}
-                </p>
-            )}
+            {plan.error && <Trouble message={plan.error.message} />}
+            {pack.error && <PackTrouble error={pack.error} again={() => pack.mutate(true)} />}
             <div className="mt-3 flex items-center border-t border-line pt-3">
                 <Link to={`/cuts/${cut.id}`} className="text-soft underline decoration-dotted underline-offset-3">
                     Decide it on the sheet

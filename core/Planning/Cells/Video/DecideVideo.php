@@ -22,7 +22,7 @@ final class DecideVideo
 
             return;
         }
-        $asked = $draft->host?->asks->codecFor($draft->cutVideo->displaySize()->width);
+        $asked = $draft->host?->asks->codecFor(self::width($draft));
         $fromHost = ! $rule->has('codec') && $asked !== null;
         $id = $rule->text('codec') ?? ($asked->codec ?? 'h264');
         $codec =
@@ -61,5 +61,15 @@ final class DecideVideo
             $fromHost ? OriginSource::Host : OriginSource::Preset,
             $fromHost ? "asks {$value->name()}" : 'preset',
         );
+    }
+
+    /** Width of the frame that is made; where that depends on the codec, it is the cut's. */
+    private static function width(Draft $draft): int
+    {
+        $rule = $draft->rules->fields('frameSize');
+
+        return $rule->text('follow') === 'stored' || $rule->has('display')
+            ? $draft->cutVideo->displaySize()->width
+            : $draft->frameSize()->frame->width;
     }
 }
