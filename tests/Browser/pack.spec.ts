@@ -82,7 +82,7 @@ test('the sheet is worked by keyboard, and every change can be taken back', asyn
     await expect(page.getByLabel('Average', { exact: true })).toBeFocused();
     await page.keyboard.type('0.4');
     await expect(page.getByText(/lies under the 1.2\sMb\/s that Lanternwick asks/).first()).toBeVisible();
-    await page.keyboard.press('Escape');
+    await page.keyboard.press('Enter');
     await expect(rate).toBeFocused();
 
     // The remedy says what it does, and does it.

@@ -49,6 +49,41 @@ test('cells and columns are copied, pasted, moved and taken away by keyboard, an
     await expect.poll(async () => page.getByRole('columnheader').allTextContents()).toEqual(presets);
 });
 
+test('Esc takes back what an editor changed, a refused number stays where it was typed, and a codec leaves the loudness', async ({
+    page,
+}) => {
+    await openSheet(page, 'wheel.mp4', 'Wheel');
+    const before = await cell(page, 'Bitrate', 2).textContent();
+    await cell(page, 'Bitrate', 2).click();
+    await page.getByLabel('Average', { exact: true }).fill('3.3');
+    await expect(cell(page, 'Bitrate', 2)).toContainText('3.3');
+    await page.getByLabel('Average', { exact: true }).press('Escape');
+    await expect(page.getByLabel('Average', { exact: true })).toHaveCount(0);
+    await expect(cell(page, 'Bitrate', 2)).toHaveText(before ?? '');
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+
+    await cell(page, 'Bitrate', 2).click();
+    await page.getByLabel('Average', { exact: true }).fill('9000');
+    await expect(page.getByRole('alert')).toContainText('A bitrate lies between');
+    await expect(page.getByRole('radio', { name: 'VBR, 2 passes' })).toBeChecked();
+    await expect(page.getByLabel('Average', { exact: true })).toHaveValue('9000');
+    await page.keyboard.press('Escape');
+    await expect(cell(page, 'Bitrate', 2)).toHaveText(before ?? '');
+
+    await cell(page, 'Audio', 2).click();
+    await page.getByRole('textbox', { name: 'Loudness' }).fill('-20');
+    await page.getByRole('textbox', { name: 'Loudness' }).press('Tab');
+    await expect(cell(page, 'Audio', 2)).toContainText('−20');
+    // What came of following the host is not what was chosen.
+    await expect(page.locator('[role=menuitem][aria-current]')).toHaveText(/As the host asks/);
+    await page.getByRole('menuitem', { name: 'AAC 128 kb/s' }).click();
+    await expect(cell(page, 'Audio', 2)).toContainText('128');
+    await expect(cell(page, 'Audio', 2)).toContainText('−20');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
 test('a column is dragged to another place', async ({ page }) => {
     await openSheet(page, 'wheel.mp4', 'Wheel');
     await expect(page.getByRole('columnheader').nth(1)).toContainText('Archive 10-bit');

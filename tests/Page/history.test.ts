@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest';
-import { empty, keep, recall, stepped } from '../../resources/js/sheet/history';
+import { empty, keep, recall, stepped, withdrawn } from '../../resources/js/sheet/history';
 import { column } from './sheets';
 
 const draft = (...keys: string[]) => ({ range: null, outputs: keys.map((key) => column(key)) });
@@ -14,6 +14,14 @@ describe('steps', () => {
             future: [],
             name: null,
         });
+    });
+
+    test('that a cancelled editor made are gone, as if it had never been opened', () => {
+        const opened = stepped(empty, draft('a'), null);
+        const typed = stepped(stepped(opened, draft('b'), 'one'), draft('c'), 'two');
+        expect(withdrawn(typed, draft('d'), draft('b')).past).toEqual([draft('a')]);
+        // Back to nothing that was: a step like any other.
+        expect(withdrawn(opened, draft('d'), draft('z')).past).toEqual([draft('a'), draft('d')]);
     });
 
     test('are forgotten beyond sixty, the oldest first', () => {

@@ -2,11 +2,13 @@
 import { describe, expect, test } from 'vitest';
 import {
     canChange,
+    chosen,
     draftOf,
     moved,
     type Output,
     outputsOf,
     placed,
+    type Rule,
     says,
     withEdit,
     withPart,
@@ -59,16 +61,28 @@ describe('rules', () => {
         expect(withPart(rule, key, value)).toEqual(expected);
     });
 
-    const decided = { codec: 'h264', profile: 'high', level: '4.1' };
+    const rule = { codec: 'h264', profile: 'high', level: '4.1' };
     test.each([
-        [{ codec: 'h264', profile: 'high' }, null, true],
-        [{ codec: 'h264', profile: 'main' }, null, false],
-        [{ codec: 'h264', profile: 'high' }, { codec: 'h264', profile: 'main' }, false],
-        [{ codec: 'h264', profile: 'main' }, { codec: 'h264', profile: 'main' }, true],
-        ['none', null, false],
+        [{ codec: 'h264', profile: 'high' }, rule, true],
+        [{ codec: 'h264', profile: 'main' }, rule, false],
+        ['none', rule, false],
         ['none', 'none', true],
-    ] as const)('%j over %j holds: %s', (choice, set, expected) => {
-        expect(says(choice, set, decided)).toBe(expected);
+        // A value that came of following is not what was chosen.
+        [{ codec: 'aac', kbps: 320 }, 'host', false],
+        ['host', { as: 'host', loudness: -15 }, true],
+        [{ codec: 'h264' }, undefined, false],
+    ] as const)('%j holds where the rule is %j: %s', (choice, set, expected) => {
+        expect(says(choice, set)).toBe(expected);
+    });
+
+    test.each([
+        [{ codec: 'pcm' }, { codec: 'aac', kbps: 96, loudness: -16 }, { codec: 'pcm', loudness: -16 }],
+        ['host', { codec: 'aac', loudness: -16 }, { as: 'host', loudness: -16 }],
+        ['host', { codec: 'aac' }, 'host'],
+        [{ codec: 'pcm' }, 'host', { codec: 'pcm' }],
+        [{ codec: 'pcm' }, null, { codec: 'pcm' }],
+    ] as const)('%j chosen over %j keeps what stands beside it', (choice, set, expected) => {
+        expect(chosen(choice as Rule, set as Rule | null, ['loudness', 'truePeak'])).toEqual(expected);
     });
 
     test('what the server fixed cannot be changed', () => {

@@ -83,4 +83,5 @@ export const cellOf = (name: string, parts: Cell['parts'] = [], choices: Cell['c
     label: name,
     choices,
     parts,
+    beside: [],
 });

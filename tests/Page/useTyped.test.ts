@@ -34,6 +34,15 @@ describe('a field', () => {
         expect([passed, now().typed]).toEqual([['12,'], '11.9']);
     });
 
+    test('lets go of what was typed when Esc is pressed', () => {
+        const { passed, hook, now } = field('9');
+        act(() => now().type('12'));
+        act(() => void window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' })));
+        hook.unmount();
+        act(() => vi.advanceTimersByTime(200));
+        expect([passed, now().typed]).toEqual([[], '9']);
+    });
+
     test('passes on at once what is dragged, and what was typed when it goes away', () => {
         const { passed, hook, now } = field('9');
         act(() => now().drag('3'));

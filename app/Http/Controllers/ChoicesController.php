@@ -31,6 +31,7 @@ class ChoicesController
                 'name' => $cell->name(),
                 'label' => $cell->label(),
                 'choices' => array_map(fn (Choice $choice): array => $choice->toArray(), $cell->choices($this->catalogue)),
+                'beside' => $this->cells->beside($cell),
                 'parts' => array_map(fn (Part $part): array => $part->toArray(), $cell->parts($hardware)),
             ], $this->cells->all())),
             'codecs' => array_map($this->codec(...), $this->catalogue->videoCodecs()),

@@ -78,4 +78,13 @@ final readonly class Cells
 
         return new Rules($merged);
     }
+
+    /** @return list<string> named values of its rule that no way of saying the rest replaces: a loudness stays under any codec */
+    public function beside(Cell $cell): array
+    {
+        $replaced = array_merge(...array_map(static fn (Way $way): array => $way->all(), $cell->ways()));
+        $named = array_map(static fn (Part $part): string => $part->key, $cell->parts(false));
+
+        return $cell->ways() === [] ? [] : array_values(array_diff($named, $replaced));
+    }
 }

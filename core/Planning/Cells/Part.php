@@ -9,7 +9,7 @@ final readonly class Part
 {
     /** @param  list<array{label: string, value: mixed, about: string}>  $options */
     private function __construct(
-        private string $key,
+        public string $key,
         private string $label,
         private string $kind,
         private array $options = [],

@@ -16,6 +16,12 @@ final readonly class Way
     {
     }
 
+    /** @return list<string> */
+    public function all(): array
+    {
+        return [...$this->keys, ...$this->with];
+    }
+
     /**
      * What stays of a rule under an edit.
      *

@@ -234,6 +234,10 @@ export interface Choices {
             step: number | null;
             about: string;
         }[];
+        /**
+         * Named values of the rule that stay when another choice is taken.
+         */
+        beside: string[];
     }[];
     /**
      * How each video codec can be told to spend bits.

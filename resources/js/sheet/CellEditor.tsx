@@ -5,7 +5,7 @@ import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { ChoiceEditor } from './ChoiceEditor';
 import { FindingList } from './FindingList';
-import { type Output, type Rule, says, withPart } from './outputs';
+import { chosen, type Output, type Rule, says, withPart } from './outputs';
 import { PartsEditor } from './PartsEditor';
 import type { Row } from './rows';
 
@@ -64,9 +64,9 @@ export function CellEditor({ cut, row, plan, output, yours, edit, apply, close }
                         choices={choices}
                         yours={yours}
                         beside={parts.length > 0}
-                        holds={(choice) => says(choice, rule, plan.values[name])}
+                        holds={(choice) => says(choice, plan.rules[name] ?? rule)}
                         choose={(next) => {
-                            edit(next);
+                            edit(next === null ? null : chosen(next, rule, cell?.beside ?? []));
                             close();
                         }}
                     />

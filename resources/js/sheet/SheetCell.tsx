@@ -1,4 +1,4 @@
-import { memo, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { useChoices } from '../api/queries';
 import type { Cut, Edits, Plan } from '../api/types';
 import { lookOf } from '../cells';
@@ -6,7 +6,8 @@ import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Popover } from '../ui/Popover';
 import { CellEditor, hasSides } from './CellEditor';
-import { canChange, type Output } from './outputs';
+import { cancelling } from './history';
+import { canChange, type Output, type Rule, same } from './outputs';
 import type { Row } from './rows';
 import { textOf } from './rows';
 import type { Columns } from './useColumns';
@@ -38,6 +39,8 @@ export const SheetCell = memo(Cell, (before, after) => {
 
 function Cell({ cut, row, at, number, first, plan, output, columns, planning }: Props) {
     const [open, setOpen] = useState(false);
+    /** The rule when a field of the editor was entered. */
+    const before = useRef<Rule | null>(null);
     const sided = hasSides(row, useChoices().data);
     if (plan === undefined) {
         return <td className="border-b border-l border-line bg-surface px-3 text-faint">…</td>;
@@ -53,6 +56,16 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
     const absent = plan.values[name].label === '–';
     const from = absent ? '' : row.part === null ? origins(plan, name, yours) : yours ? 'you' : '';
     const Tag = editable ? 'button' : 'div';
+    const enter = () => {
+        before.current = (output.edits[name] ?? null) as Rule | null;
+    };
+    // Esc takes back what was typed since then.
+    const cancel = () => {
+        const now = output.edits[name] ?? null;
+        if (!same(now, before.current)) {
+            columns.edit(output.key, { [name]: before.current } as Edits, cancelling);
+        }
+    };
     const content = (
         <Tag
             {...(editable ? { type: 'button' as const, onClick: () => setOpen(true) } : {})}
@@ -81,6 +94,8 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
                 <Popover
                     open={open}
                     onOpenChange={setOpen}
+                    onType={enter}
+                    onCancel={cancel}
                     label={`${row.label} of ${plan.presetName}`}
                     anchor={content}
                     width={lookOf(name).width?.(plan) ?? (sided ? 700 : 404)}

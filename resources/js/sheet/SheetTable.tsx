@@ -3,6 +3,7 @@ import { useChoices } from '../api/queries';
 import type { Cut, Plan, Range, Sheet } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
+import { Trouble } from '../ui/States';
 import { AddOutput } from './AddOutput';
 import { FindingsCell } from './FindingsCell';
 import { cutCell, head, result } from './looks';
@@ -34,7 +35,8 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
     const table = useRef<HTMLTableElement>(null);
     const [unfolded, fold] = useUnfolded();
     const [chosen, setChosen] = useState<string[]>([]);
-    const cells = useChoices().data?.cells ?? [];
+    const choices = useChoices();
+    const cells = choices.data?.cells ?? [];
     const plans = new Map<string, Plan>(sheet.outputs.map((output) => [output.key, output.plan]));
     const ranges = new Map(sheet.outputs.map((output) => [output.key, output.range]));
     const compared = chosen.filter((key) => outputs.some((output) => output.key === key));
@@ -59,6 +61,7 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
 
     return (
         <>
+            {choices.isError && choices.data === undefined && <Trouble message={choices.error.message} />}
             {compared.length > 0 && (
                 <p role="status" className="-mb-1 flex items-center gap-3 text-[13px] text-soft">
                     <Figures

@@ -1,4 +1,4 @@
-import type { Draft } from './outputs';
+import { type Draft, same } from './outputs';
 
 export interface History {
     past: Draft[];
@@ -70,4 +70,15 @@ export function stepped(history: History, before: Draft, name: string | null): H
     return name !== null && history.name === name
         ? { ...history, future: [] }
         : { past: [...history.past.slice(1 - MOST), before], future: [], name };
+}
+
+/** Name of a change that takes back what was typed into a field. */
+export const cancelling = 'cancel';
+
+/** The steps without those that came after what a cancelled change goes back to; a step of its own where that is none of them. */
+export function withdrawn(history: History, before: Draft, back: Draft): History {
+    const at = history.past.findLastIndex((step) => same(step, back));
+    return at < 0
+        ? stepped(history, before, null)
+        : { past: history.past.slice(0, at), future: history.future, name: null };
 }

@@ -76,16 +76,23 @@ export function withPart(rule: Rule | null | undefined, key: string, value: unkn
     return { ...kept, [key]: value } as Rule;
 }
 
-/** Whether a rule is the one that was set, or names nothing but what is decided already. */
-export function says(choice: unknown, set: Rule | null, decided: object): boolean {
-    if (JSON.stringify(choice) === JSON.stringify(set)) {
-        return true;
+/** Whether a choice is the rule that holds: the preset's with what was changed laid over it. A value that only came of it is none. */
+export function says(choice: unknown, rule: unknown): boolean {
+    if (typeof choice === 'string') {
+        return choice === rule || (isObject(rule) && rule.as === choice);
     }
-    if (set !== null || typeof choice !== 'object' || choice === null) {
-        return false;
+    return isObject(choice) && isObject(rule) && Object.entries(choice).every(([key, value]) => same(rule[key], value));
+}
+
+const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
+
+/** A choice with what was said beside it: the named values that no choice replaces. */
+export function chosen(choice: Rule, set: Rule | null, beside: string[]): Rule {
+    const kept = isObject(set) ? Object.fromEntries(Object.entries(set).filter(([key]) => beside.includes(key))) : {};
+    if (Object.keys(kept).length === 0) {
+        return choice;
     }
-    const values = decided as Record<string, unknown>;
-    return Object.entries(choice).every(([key, value]) => values[key] === value);
+    return { ...(typeof choice === 'string' ? { as: choice } : choice), ...kept } as Rule;
 }
 
 /** Columns with one moved a place to the left (−1) or right (1). */

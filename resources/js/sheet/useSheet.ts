@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { ApiError, api } from '../api/client';
 import type { Range, Sheet } from '../api/types';
 import { useStable } from '../ui/useStable';
-import { arrived, empty, type History, keep, overtaken, recall, stepped } from './history';
+import { arrived, cancelling, empty, type History, keep, overtaken, recall, stepped, withdrawn } from './history';
 import { type Draft, draftOf, type Output, same } from './outputs';
 
 /** Pieces are being encoded for a better figure: it is asked for again. */
@@ -104,7 +104,8 @@ export function useSheet(cut: number) {
     // A key that comes before the steps of an earlier page were taken up finds them all the same.
     const steps = history ?? (sheet === undefined ? empty : recall(cut, draftOf(sheet)));
 
-    const change = (next: Draft, name: string | null = null) => go(stepped(steps, draft, name), next);
+    const change = (next: Draft, name: string | null = null) =>
+        go(name === cancelling ? withdrawn(steps, draft, next) : stepped(steps, draft, name), next);
 
     const undo = () => {
         const before = steps.past.at(-1);
@@ -126,7 +127,10 @@ export function useSheet(cut: number) {
         outputs: draft.outputs,
         range: draft.range,
         change: (outputs: Output[], name: string | null = null) => change({ ...draft, outputs }, name),
-        setRange: useStable((range: Range | null) => change({ ...draft, range }, 'range')),
+        // Each mark is a step of its own, however long it is dragged.
+        setRange: useStable((range: Range | null) =>
+            change({ ...draft, range }, range?.first === draft.range?.first ? 'last frame' : 'first frame'),
+        ),
         undo,
         redo,
         canUndo: steps.past.length > 0,

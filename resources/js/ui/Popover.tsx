@@ -4,6 +4,9 @@ import { type ReactNode, useLayoutEffect, useRef } from 'react';
 interface Props {
     open: boolean;
     onOpenChange: (open: boolean) => void;
+    /** A field that is typed in was entered; and Esc was pressed in one, which closes it, too. */
+    onType?: () => void;
+    onCancel?: () => void;
     anchor: ReactNode;
     label: string;
     children: ReactNode;
@@ -15,10 +18,15 @@ interface Props {
     tall?: boolean;
 }
 
+const isTyped = (target: EventTarget | null) =>
+    target instanceof HTMLInputElement && !['range', 'radio', 'checkbox'].includes(target.type);
+
 /** Opens beside its anchor; Esc or a click elsewhere closes it, and the focus goes back. */
 export function Popover({
     open,
     onOpenChange,
+    onType,
+    onCancel,
     anchor,
     label,
     children,
@@ -40,6 +48,8 @@ export function Popover({
             <Radix.Portal>
                 <Radix.Content
                     aria-label={label}
+                    onFocusCapture={(event) => isTyped(event.target) && onType?.()}
+                    onEscapeKeyDown={(event) => isTyped(event.target) && onCancel?.()}
                     onCloseAutoFocus={(event) => {
                         event.preventDefault();
                         if (before.current instanceof HTMLElement) {

@@ -24,6 +24,18 @@ export function useTyped(value: string, pass: (text: string) => void) {
         }
     }, []);
     useEffect(() => flush, [flush]);
+    // Esc cancels: what is typed and not passed on yet is let go, before whatever closes the field.
+    useEffect(() => {
+        const cancel = (event: KeyboardEvent) => {
+            if (event.key === 'Escape') {
+                window.clearTimeout(timer.current);
+                waiting.current = null;
+                setOwn(null);
+            }
+        };
+        window.addEventListener('keydown', cancel, true);
+        return () => window.removeEventListener('keydown', cancel, true);
+    }, []);
     const take = (text: string) => {
         setOwn(text);
         waiting.current = text;

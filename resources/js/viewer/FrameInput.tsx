@@ -61,7 +61,7 @@ export function FrameInput({ label, value, clock, from, to, onChange }: Props) {
                 <span
                     id={`${label}-problem`}
                     role="alert"
-                    className="absolute top-[26px] left-0 z-20 rounded border border-stop bg-stop-wash px-2 py-1 text-[12.5px] whitespace-nowrap text-ink"
+                    className="absolute top-[26px] left-0 z-40 rounded border border-stop bg-stop-wash px-2 py-1 text-[12.5px] whitespace-nowrap text-ink"
                 >
                     {problem}
                 </span>

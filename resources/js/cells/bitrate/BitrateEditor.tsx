@@ -34,7 +34,11 @@ export function BitrateEditor({ plan, rule: set, edit, close }: EditorProps) {
     const quality = useDragged(rate.quality ?? scale?.usual ?? 0);
     const hasTable = plan.bitrateRow !== null;
     const target = rule?.average !== undefined && 'bytes' in rule.average ? rule.average.bytes : null;
-    const mode: Mode = rate.mode === 'vbr' && rate.passes === 2 ? 'vbr2' : (rate.mode as Mode);
+    // A number that was refused stays where it was typed, in its mode; what was decided without it is not shown.
+    const refused = plan.findings.some(({ id, cell }) => id === 'impossible-value' && cell === 'bitrate');
+    const shown = refused && rule?.mode ? rule.mode : rate.mode;
+    const passes = refused && rule?.passes ? rule.passes : rate.passes;
+    const mode: Mode = shown === 'vbr' && passes === 2 ? 'vbr2' : (shown as Mode);
     const sending = rule?.average !== undefined && 'sendSeconds' in rule.average ? rule.average.sendSeconds : null;
     /** What the average is reckoned from. The peak goes with it: one that was typed for another average would forbid this one. */
     const lead = (average: NonNullable<BitrateRule['average']>) =>
@@ -80,7 +84,7 @@ export function BitrateEditor({ plan, rule: set, edit, close }: EditorProps) {
                             )
                         }
                     />
-                    {rate.mode === 'quality' ? (
+                    {mode === 'quality' ? (
                         <>
                             <NumberField
                                 label="Quality"
