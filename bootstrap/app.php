@@ -30,6 +30,7 @@ return Application::configure(basePath: dirname(__DIR__))
             Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class,
         ]);
         $middleware->append(App\Http\Middleware\SecurityHeaders::class);
+        $middleware->append(App\Http\Middleware\SatisfiableRange::class);
         $middleware->api(append: [App\Http\Middleware\SameOrigin::class]);
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,

@@ -13,6 +13,7 @@ use App\Http\Controllers\RunController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\ViewerController;
+use App\Http\Middleware\TusAnswers;
 use Illuminate\Support\Facades\Route;
 
 Route::get('machine', [MachineController::class, 'show']);
@@ -39,12 +40,14 @@ Route::get('cuts/{cut}/sheet', [SheetController::class, 'show']);
 Route::put('cuts/{cut}/sheet', [SheetController::class, 'update']);
 Route::post('plan', PlanController::class);
 
-Route::options('uploads/{id?}', [UploadController::class, 'options']);
-Route::get('uploads', [UploadController::class, 'index']);
-Route::post('uploads', [UploadController::class, 'store']);
-Route::get('uploads/{id}', [UploadController::class, 'show']); // and HEAD
-Route::patch('uploads/{id}', [UploadController::class, 'update']);
-Route::delete('uploads/{id}', [UploadController::class, 'destroy']);
+Route::middleware(TusAnswers::class)->group(function (): void {
+    Route::options('uploads/{id?}', [UploadController::class, 'options']);
+    Route::get('uploads', [UploadController::class, 'index']);
+    Route::post('uploads', [UploadController::class, 'store']);
+    Route::get('uploads/{id}', [UploadController::class, 'show']); // and HEAD
+    Route::patch('uploads/{id}', [UploadController::class, 'update']);
+    Route::delete('uploads/{id}', [UploadController::class, 'destroy']);
+});
 
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::get('packs/{pack}', [PackController::class, 'show']);

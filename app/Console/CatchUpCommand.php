@@ -3,6 +3,7 @@
 namespace App\Console;
 
 use App\Analysis\CutAnalyses;
+use App\Engine\Capabilities;
 use App\Media\Fingerprint;
 use App\Models\Cut;
 use App\Sampling\Samples;
@@ -20,8 +21,16 @@ class CatchUpCommand extends Command
 
     protected $description = 'Look at cuts that were never looked at, or by an older version, and forget what has expired';
 
-    public function handle(CutAnalyses $analyses, Uploads $uploads, Samples $samples, CutCard $card, CutShelf $shelf): int
-    {
+    public function handle(
+        CutAnalyses $analyses,
+        Uploads $uploads,
+        Samples $samples,
+        CutCard $card,
+        CutShelf $shelf,
+        Capabilities $capabilities,
+    ): int {
+        // Encoders in graphics chips are tried here, where nobody waits for an answer; runs try them again once a day.
+        $capabilities->hardware();
         $uploads->expire();
         $samples->prune();
         foreach (Cut::query()->lazy() as $cut) {

@@ -53,6 +53,18 @@ class Capabilities
         return $this->kept("hardware:{$build}", 86_400, $try);
     }
 
+    /**
+     * Those that were tried and found to work: nothing is tried here, which a request could not wait for.
+     *
+     * @return list<string>
+     */
+    public function knownHardware(): array
+    {
+        $known = Cache::store((string) config('crate.engine.known'))->get('hardware:'.self::build());
+
+        return is_array($known) ? array_values(array_filter($known, is_string(...))) : [];
+    }
+
     /** @return array{version: string, encoders: list<string>}|array{} */
     private function asked(): array
     {

@@ -56,6 +56,11 @@ final class UploadRefused extends RuntimeException implements Refused
         return new self(413, "The file has {$bytes}, and the drive has {$free} free.", 'Make room, then send it again.');
     }
 
+    public static function tooLarge(string $most): self
+    {
+        return new self(413, "A piece has {$most} at most.", 'Send smaller ones; what has arrived is kept.');
+    }
+
     public static function busy(): self
     {
         return new self(423, 'Another request is sending to this upload.', 'Wait a moment, then go on.');

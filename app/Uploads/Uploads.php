@@ -31,6 +31,7 @@ class Uploads
     {
         $this->expire();
         $free = Drive::freeBytes($this->folder());
+        $free = $free === null ? null : max(0, $free - $this->promised());
         if ($free !== null && $length > $free) {
             throw UploadRefused::noRoom(new ByteCount($length), new ByteCount($free));
         }
@@ -42,6 +43,19 @@ class Uploads
         }
 
         return $upload;
+    }
+
+    /** Bytes that uploads under way have yet to bring: their room is taken. */
+    private function promised(): int
+    {
+        $open = Upload::query()->whereNull('file')->get();
+
+        return $open->sum(function (Upload $upload): int {
+            $path = $this->partial($upload)->partial;
+            clearstatcache(true, $path);
+
+            return max(0, $upload->length - (is_file($path) ? (int) filesize($path) : $upload->length));
+        });
     }
 
     /**

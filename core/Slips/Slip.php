@@ -56,6 +56,7 @@ final readonly class Slip
                 'videoLabel' => (string) $video,
                 'audio' => $audio?->bitsPerSecond,
                 'audioLabel' => $audio === null ? null : (string) $audio,
+                'bufferNeeded' => $this->tally->buffer?->needed,
                 'peakSecond' => $peak->bitsPerSecond,
                 'peakSecondLabel' => (string) $peak,
             ],

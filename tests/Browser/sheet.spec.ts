@@ -124,6 +124,7 @@ test('two columns are compared by what differs alone', async ({ page }) => {
     await cell(page, 'Keyframes', 3).click();
     await page.getByRole('textbox', { name: 'B-frames' }).fill('0');
     await expect(cell(page, 'Keyframes', 3)).toContainText('0 B');
+    await page.getByRole('textbox', { name: 'B-frames' }).press('Tab');
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Compare output 2' }).click({ force: true });
     await expect(page.getByText('Choose the column to compare 2 with')).toBeVisible();

@@ -41,7 +41,7 @@ it('asks the engine for what was planned', function (string $output, array $edit
         'lanternwick-even@lanternwick',
         [],
         [
-            '-profile:v high -level:v 3.1 -b:v 5500000 -maxrate 8250000 -bufsize 8250000 -g 50 -bf 2', 'open-gop=0:b-pyramid=none',
+            '-profile:v high -level:v 3.1 -b:v 5500000 -maxrate 8250000 -bufsize 8242000 -g 50 -bf 2', 'open-gop=0:b-pyramid=none',
             '-movflags +write_colr+faststart', '-map_metadata -1', '-b:a 320000 -ar 48000 -ac:a:0 2',
         ],
     ],

@@ -240,6 +240,7 @@ it('downloads the file whole and in parts, under a safe name', function () {
     $run = packed($cut['id'], [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
     $whole = $this->get("/api/runs/{$run['id']}/file")->assertOk();
     $part = $this->get("/api/runs/{$run['id']}/file", ['Range' => 'bytes=4-7'])->assertStatus(206);
+    $this->get("/api/runs/{$run['id']}/file", ['Range' => 'bytes=99999999-'])->assertStatus(416);
     expect(hash('sha256', $whole->streamedContent()))
         ->toBe($run['slip']['sha256'])
         ->and($part->streamedContent())

@@ -40,7 +40,7 @@ it('foresees what a container adds to picture and sound', function (string $pres
         ],
     ];
     yield 'mxf' => ['exchange-vc-3', []];
-    yield 'mpeg-ps' => ['sd-disc-50', ['bitrate' => ['mode' => 'quality', 'quality' => 6]]];
+    yield 'mpeg-ps' => ['sd-disc-50', ['bitrate' => ['passes' => 1]]];
     yield 'webm' => [
         'review-720',
         [

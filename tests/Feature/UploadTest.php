@@ -1,5 +1,6 @@
 <?php
 
+use App\Models\Cut;
 use App\Models\Upload;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\Clips;
@@ -71,6 +72,8 @@ it('takes a file in pieces, appended in place, and gives it its name when it is 
         ->toBe(['bowl -1-.mp4'])
         ->and(tus('HEAD', $address)->headers->get('Cache-Control'))
         ->toContain('no-store');
+    // It stands on the shelf, whether the page that sent it is still there or not.
+    expect(Cut::query()->sole()->path)->toBe($upload['file']);
     // It is a cut like any other, from a folder like any other.
     expect($this->answer($this->postJson('/api/cuts', ['path' => $upload['file']]), 'cut-answer', 201)['cut']['name'])
         ->toBe('Bowl 1')
@@ -154,6 +157,22 @@ it('refuses what the protocol forbids, and loses nothing', function (Closure $as
         'Send the file anew',
     ],
 ]);
+
+it('names its version in every answer, and sets bounds to a piece, to what is begun and to how long it is kept', function () {
+    $address = begun(10);
+    $expired = begun(10);
+    foreach ([tus('HEAD', $address), tus('HEAD', '/api/uploads/none'), tus('PATCH', $address), $this->getJson($address)] as $answer) {
+        expect($answer->headers->get('Tus-Resumable'))->toBe('1.0.0');
+    }
+    piece($address, 0, 'x', ['Content-Length' => '70000000'])->assertStatus(413)->assertSee('67.1');
+    // What others have yet to bring is taken.
+    $free = (int) disk_free_space($this->folder('uploads'));
+    begun(intdiv($free * 2, 3), 'large.mov');
+    tus('POST', '/api/uploads', ['Upload-Length' => (string) intdiv($free * 2, 3)])->assertStatus(413);
+    $this->travel(8)->days();
+    tus('HEAD', $expired)->assertStatus(410);
+    piece($expired, 0, 'x')->assertStatus(410);
+});
 
 it('lets one request at a time write', function () {
     $address = begun(10);

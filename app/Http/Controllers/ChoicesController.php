@@ -24,7 +24,7 @@ class ChoicesController
 
     public function __invoke(): JsonResponse
     {
-        $hardware = $this->capabilities->hardware() !== [];
+        $hardware = $this->capabilities->knownHardware() !== [];
 
         return response()->json([
             'cells' => array_values(array_map(fn (Cell $cell): array => [

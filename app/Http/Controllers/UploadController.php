@@ -3,11 +3,14 @@
 namespace App\Http\Controllers;
 
 use App\Models\Upload;
+use App\Shelf\CutShelf;
 use App\Uploads\UploadRefused;
 use App\Uploads\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use OuterCrate\Reading\Unreadable;
+use OuterCrate\Refusals\Refused;
 use OuterCrate\Units\ByteCount;
 
 /** The tus resumable upload protocol 1.0.0: core, creation, creation-with-upload, termination, checksum, expiration. */
@@ -17,7 +20,10 @@ class UploadController
 
     private const BYTES = 'application/offset+octet-stream';
 
-    public function __construct(private readonly Uploads $uploads)
+    /** Bytes of one piece at most: the server holds a request whole before it hands it on. */
+    private const MOST = 67_108_864;
+
+    public function __construct(private readonly Uploads $uploads, private readonly CutShelf $shelf)
     {
     }
 
@@ -51,6 +57,7 @@ class UploadController
         if ($sends && $length > 0) {
             try {
                 $headers['Upload-Offset'] = $this->uploads->append($upload, 0, $this->bytes($request), $checksum);
+                $this->bringIn($upload);
             } catch (UploadRefused $e) {
                 // Its address was never told, so nobody could go on with it.
                 $this->uploads->end($upload);
@@ -94,6 +101,8 @@ class UploadController
             $this->checksum($request),
         );
 
+        $this->bringIn($upload);
+
         return $this->answer(204, ['Upload-Offset' => $offset, 'Upload-Expires' => $this->expires($upload)]);
     }
 
@@ -105,8 +114,24 @@ class UploadController
         return $this->answer(204);
     }
 
+    /** What has come whole goes on the shelf here: the page that sent it may be gone. What is no cut is told when the page asks for it. */
+    private function bringIn(Upload $upload): void
+    {
+        if ($upload->file === null) {
+            return;
+        }
+        ignore_user_abort(true);
+        try {
+            $this->shelf->bringIn($upload->file);
+        } catch (Refused|Unreadable) {
+            // The file stays among those that can be brought in, and says why it cannot.
+        }
+    }
+
     private function find(string $id): Upload
     {
+        $this->uploads->expire();
+
         return Upload::query()->find($id) ?? throw UploadRefused::gone();
     }
 
@@ -135,6 +160,10 @@ class UploadController
     /** @return resource the body, never as a whole in memory */
     private function bytes(Request $request)
     {
+        if ((int) $request->header('Content-Length') > self::MOST) {
+            throw UploadRefused::tooLarge(new ByteCount(self::MOST));
+        }
+
         return $request->getContent(true);
     }
 

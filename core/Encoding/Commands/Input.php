@@ -14,6 +14,9 @@ final class Input
         'tiff_pipe',
     ];
 
+    /** Pixels of a frame beyond which none is decoded: 16K is 133 million, and the largest frame of any level of HEVC 142. */
+    public const MOST_PIXELS = 150_000_000;
+
     /**
      * @param  list<string>  $options  before the file
      * @return list<string>
@@ -23,9 +26,11 @@ final class Input
         return [...self::guard(), ...$options, '-i', 'file:'.$path];
     }
 
-    /** @return list<string> no network, no playlists, no other file */
+    /** @return list<string> no network, no playlists, no other file, no frame beyond measure */
     private static function guard(): array
     {
-        return ['-protocol_whitelist', 'file', '-format_whitelist', implode(',', self::FORMATS)];
+        return [
+            '-protocol_whitelist', 'file', '-format_whitelist', implode(',', self::FORMATS), '-max_pixels', (string) self::MOST_PIXELS,
+        ];
     }
 }

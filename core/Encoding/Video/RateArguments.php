@@ -10,6 +10,9 @@ use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 /** The rate control options that the H.264 and HEVC encoders share. */
 final class RateArguments
 {
+    /** Bits of their own settings that the encoders write into the first frame (about 700 bytes) and do not count. */
+    private const UNCOUNTED = 8_000;
+
     /**
      * The encoder holds a decoder's buffer, filled at the peak, from running dry.
      *
@@ -29,8 +32,16 @@ final class RateArguments
     /** @return list<string> */
     public static function peak(BitrateValue $rate): array
     {
-        return $rate->peak === null
-            ? []
-            : ['-maxrate', (string) $rate->peak->bitsPerSecond, '-bufsize', (string) ($rate->buffer ?? $rate->peak->bitsPerSecond)];
+        if ($rate->peak === null) {
+            return [];
+        }
+        $buffer = $rate->buffer ?? $rate->peak->bitsPerSecond;
+
+        return [
+            '-maxrate',
+            (string) $rate->peak->bitsPerSecond,
+            '-bufsize',
+            (string) ($buffer > 10 * self::UNCOUNTED ? $buffer - self::UNCOUNTED : $buffer),
+        ];
     }
 }

@@ -1416,6 +1416,10 @@ export interface Slip {
         audioLabel: string | null;
         peakSecond: number;
         peakSecondLabel: string;
+        /**
+         * Bits that a decoder's buffer has to hold, filled at the planned peak.
+         */
+        bufferNeeded?: number | null;
     };
     found: Words1;
 }
