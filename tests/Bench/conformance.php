@@ -22,7 +22,9 @@ const MOST = 60;
 
 $finder = new ExecutableFinder;
 $others = array_filter(['mediainfo', 'mkvinfo', 'mediaconch'], fn (string $program): bool => $finder->find($program) !== null);
-$others === ['mediainfo', 'mkvinfo', 'mediaconch'] || print "Not all of mediainfo, mkvinfo and mediaconch are here: their columns stay empty.\n";
+if ($others !== ['mediainfo', 'mkvinfo', 'mediaconch']) {
+    echo "Not all of mediainfo, mkvinfo and mediaconch are here: what they would say stays empty.\n";
+}
 $ask = function (string ...$command): string {
     $process = new Process($command, null, ['LC_ALL' => 'C.UTF-8'], null, 120);
     $process->run();
@@ -104,13 +106,14 @@ foreach ($cuts as $file) {
         $counts['with differences'] += $differs === [] ? 0 : 1;
         $counts['told otherwise'] += $told === '' ? 0 : 1;
         $target = $run->plan['values']['audio']['loudness'] ?? null;
+        $loudness = $run->slip['level']['integrated'] ?? null;
         printf(
             "%-22s %-22s %9s %9s %14s  %s\n",
             $preset,
             $file,
             "{$run->slip['frames']}/{$run->plan['frames']}",
             $needed === null || ($rate['buffer'] ?? null) === null ? '' : sprintf('%.2f×', $needed / $rate['buffer']),
-            ($run->slip['level']['integrated'] ?? null) === null ? '' : sprintf('%.1f%s', $run->slip['level']['integrated'], $target === null ? '' : " for {$target}"),
+            $loudness === null ? '' : sprintf('%.1f%s', $loudness, $target === null ? '' : " for {$target}"),
             implode(' ', [...$differs, ...$told === '' ? [] : [$told]]) ?: 'nothing',
         );
         is_dir($run->file) ? Illuminate\Support\Facades\File::deleteDirectory($run->file) : @unlink($run->file);
