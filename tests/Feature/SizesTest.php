@@ -81,6 +81,7 @@ it('keeps an average in one pass, though the picture gets ever busier', function
     expect($run->work->error)
         ->toBeNull()
         ->and((filesize($run->file) * 8) / 80 / 300_000)
-        ->toBeLessThan(1.1)
+        // What one pass promises of cuts over a minute.
+        ->toBeLessThan(1.05)
         ->toBeGreaterThan(0.95);
 });

@@ -17,10 +17,11 @@ final class H264Arguments implements VideoArguments
     private const TUNES = ['grain' => 'grain', 'animation' => 'animation', 'stills' => 'stillimage'];
 
     /**
-     * How far one pass may stray from its average before it is pulled back, as a share of what the encoder does by itself. That
-     * lets 80 s of a picture that gets busier come out 16 % too large; a quarter of it, 6 %, for 0.2 dB of SSIM at the same size.
+     * How far one pass may stray from its average before it is pulled back, as a share of what the encoder does by itself. By itself
+     * it comes out 16 % over on 80 s of a picture that gets busier; at a quarter 5.1, and 5.8 on 64 s of drawn, still, noisy and moving
+     * picture; at a tenth 2.6 and 3.8 %, for 0.2 dB of SSIM. One pass is to land within 5 %.
      */
-    private const STRAYING = '0.25';
+    private const STRAYING = '0.1';
 
     public function codec(): string
     {
