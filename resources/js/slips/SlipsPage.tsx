@@ -88,11 +88,22 @@ export function SlipsPage() {
                         />
                     ))}
                     <Row
+                        name="Loudness"
+                        runs={runs}
+                        of={(slip, run) => (
+                            <Figures
+                                text={[slip.level?.label ?? '–', asked(run.plan.values.audio.loudness)]
+                                    .filter((text) => text !== '')
+                                    .join(' · ')}
+                            />
+                        )}
+                    />
+                    <Row
                         name="Fullest second"
                         runs={runs}
                         of={(slip) => <Figures text={slip.bitrates.peakSecondLabel} />}
                     />
-                    <Row name="Made in" runs={runs} of={(slip) => <Figures text={`${slip.madeIn.toFixed(1)} s`} />} />
+                    <Row name="Made in" runs={runs} of={(slip) => <Figures text={madeIn(slip)} />} />
                     {runs.some((run) => run.plan.host !== null) && (
                         <Row
                             name="Sent in"
@@ -172,6 +183,11 @@ interface RowProps {
     differs?: (slip: Slip) => boolean;
     of: (slip: Slip, run: PackedRun) => ReactNode;
 }
+
+const asked = (loudness: number | null) => (loudness === null ? '' : `asked ${String(loudness).replace('-', '−')}`);
+
+/** Rate control that missed what was promised is tried again, which takes time. */
+const madeIn = (slip: Slip) => `${slip.madeIn.toFixed(1)} s${(slip.tries ?? 1) > 1 ? ` in ${slip.tries} tries` : ''}`;
 
 function Row({ name, cut, runs, of, differs }: RowProps) {
     return (

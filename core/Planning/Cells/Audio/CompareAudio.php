@@ -17,9 +17,7 @@ final class CompareAudio
 
     public static function found(Made $made): string
     {
-        $audio = $made->reading->mainAudio();
-
-        return $audio === null ? 'none' : $audio->label().($made->level === null ? '' : " · {$made->level->label()}");
+        return $made->reading->mainAudio()?->label() ?? 'none';
     }
 
     /** @return list<Difference> */
