@@ -192,7 +192,7 @@ it('measures the same whether it was put down or not', function (string $kind, i
         ->toBeTrue()
         ->and(glob($this->folder('derived').'/parts/work/*'))
         ->toBe([]);
-})->with([['leftover', 12], ['numbered', 12], ['tone', 16]]);
+})->with([['leftover', 12], ['numbered', 12]]);
 
 /** The number that is on the screen at each frame of a clip. */
 function expectedNumbers(string $kind, int $frames): array

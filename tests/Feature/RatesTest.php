@@ -26,7 +26,7 @@ it('holds a peak over its buffer in every stretch of the file, and says what it 
     $bitrate = $run->plan['values']['bitrate'];
     $sizes = packetSizes($run->file);
     // By windows, not by the replay of the slip: in any n frames at most n frames' worth of the peak, and the buffer.
-    $fps = count($sizes) / 16;
+    $fps = count($sizes) / 8;
     $most = 0;
     foreach ([1, 2, 5, 12, 25, 50, 100, 250] as $frames) {
         $window = array_sum(array_slice($sizes, 0, $frames));
@@ -44,7 +44,6 @@ it('holds a peak over its buffer in every stretch of the file, and says what it 
         ->and(array_filter(array_column($run->slip['differences'], 'text'), fn (string $text): bool => str_contains($text, 'run dry')))
         ->toBe([]);
 })->with([
-    ['h264', ['passes' => 2]],
     ['h264', ['passes' => 1, 'buffer' => ['seconds' => 0.25]]],
     ['hevc', ['passes' => 2]],
 ]);
@@ -56,7 +55,7 @@ it('lands two passes within three hundredths of their average, or under the size
         'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => $average],
     ]);
     expect($run->work->error)->toBeNull();
-    $got = 8 * array_sum(packetSizes($run->file)) / 16 / ($average['kbps'] ?? 1) / 1000;
+    $got = 8 * array_sum(packetSizes($run->file)) / 8 / ($average['kbps'] ?? 1) / 1000;
     $share = isset($average['bytes']) ? filesize($run->file) / $average['bytes'] : $got;
     expect($share)
         ->toBeGreaterThan(0.97)
@@ -65,5 +64,5 @@ it('lands two passes within three hundredths of their average, or under the size
         ->toBe([]);
 })->with([
     ['h264', ['kbps' => 400]],
-    ['hevc', ['bytes' => 1_000_000]],
+    ['hevc', ['bytes' => 500_000]],
 ]);

@@ -68,7 +68,6 @@ it('stays under a size that was asked for', function (string $codec, array $rate
     ['h264', []],
     ['h264', ['passes' => 1]],
     ['h264', ['mode' => 'cbr']],
-    ['vp9', []],
     ['mpeg2video', ['average' => ['bytes' => 800_000]]],
     ['av1', []],
 ]);

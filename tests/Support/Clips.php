@@ -161,11 +161,11 @@ final class Clips
         ],
         // Drawn, still, noisy and moving by turns: what rate control finds hard.
         'mixed' => [
-            'mixed.mp4',
-            '-f lavfi -i testsrc2=s=192x108:r=25:d=4 -f lavfi -i smptehdbars=s=192x108:r=25:d=4 '
-                .'-f lavfi -i color=gray:s=192x108:r=25:d=3,noise=alls=25:allf=t '
+            'mixed-8.mp4',
+            '-f lavfi -i testsrc2=s=192x108:r=25:d=2 -f lavfi -i smptehdbars=s=192x108:r=25:d=2 '
+                .'-f lavfi -i color=gray:s=192x108:r=25:d=1.6,noise=alls=25:allf=t '
                 .'-f lavfi -i mandelbrot=s=192x108:r=25:end_scale=0.05:maxiter=300 '
-                .'-filter_complex [3]trim=end=5[moving];[0][1][2][moving]concat=n=4,format=yuv420p -c:v libx264 -preset veryfast -crf 14',
+                .'-filter_complex [3]trim=end=2.4[moving];[0][1][2][moving]concat=n=4,format=yuv420p -c:v libx264 -preset veryfast -crf 14',
         ],
         'odd' => ['odd.mkv', '-f lavfi -i testsrc2=s=322x182:r=25:d=0.4 -vf format=yuv444p,crop=161:91:0:0:exact=1 -c:v ffv1'],
         'doubled' => ['doubled.mp4', '-f lavfi -i testsrc2=s=320x180:r=15:d=4 -vf fps=30 -c:v libx264 -crf 20 -pix_fmt yuv420p'],
