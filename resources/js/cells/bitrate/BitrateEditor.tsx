@@ -131,7 +131,7 @@ export function BitrateEditor({ plan, rule: set, edit, close }: EditorProps) {
                     {rate.mode !== 'cbr' && rate.peak !== null && rate.buffer && (
                         <NumberField
                             label="Buffer"
-                            unit="s at the peak · less is stricter"
+                            unit="s · less is stricter"
                             value={String(Number((rate.buffer / rate.peak).toPrecision(2)))}
                             onNumber={(seconds) => change({ buffer: { seconds } })}
                             onEnter={close}
@@ -244,7 +244,7 @@ function NumberField({ label, unit, value, onNumber, onEnter, autoFocus }: Field
                         onEnter();
                     }
                 }}
-                className="figure h-[26px] w-24 rounded border border-line bg-page px-2 text-right aria-invalid:border-stop"
+                className="figure h-[26px] w-24 flex-none rounded border border-line bg-page px-2 text-right aria-invalid:border-stop"
             />
             <span className="text-soft">{unit}</span>
             {wrong && <span className="text-[12px] text-stop">a number, please</span>}
