@@ -81,6 +81,7 @@ test('a cut whose file was moved says so and is pointed to the new place', async
     await page.goto('/');
     await expect(page.getByText('wanderer.mp4 has moved or gone')).toBeVisible();
     await page.getByRole('link', { name: 'Wanderer', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Wanderer' })).toBeVisible();
     await expect(page.getByRole('button', { name: /^Pack/ })).toBeDisabled();
     await page.getByRole('button', { name: /Use .*wandered off.mp4/ }).click();
     await expect(page.getByRole('button', { name: /^Pack/ })).toBeEnabled();

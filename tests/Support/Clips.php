@@ -306,6 +306,8 @@ final class Clips
         if ($process->run() !== 0) {
             throw new RuntimeException($process->getErrorOutput());
         }
-        rename($making, $path);
+        // Whoever made the same clip meanwhile was first: a file that others have read already stays as it is.
+        @link($making, $path);
+        unlink($making);
     }
 }
