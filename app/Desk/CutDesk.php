@@ -49,9 +49,7 @@ class CutDesk
      */
     public function columns(Cut $cut, Reading $reading, array $outputs, ?FrameRange $range = null, ?string $folder = null): array
     {
-        $subject = $this->surroundings->of($cut, $reading, $folder);
-
-        return $this->desk->columns($subject, $this->specs($outputs, $range), $this->pace(), $this->samples->of($cut, $reading));
+        return $this->planned($cut, $reading, $this->specs($outputs, $range), $folder);
     }
 
     /**
@@ -61,10 +59,7 @@ class CutDesk
      */
     public function sheet(Cut $cut, Reading $reading): array
     {
-        $subject = $this->surroundings->of($cut, $reading, null);
-        $specs = $this->specs($cut->outputs, $cut->range($reading), kept: true);
-
-        return $this->desk->columns($subject, $specs, $this->pace(), $this->samples->of($cut, $reading));
+        return $this->planned($cut, $reading, $this->specs($cut->outputs, $cut->range($reading), kept: true));
     }
 
     /**
@@ -129,6 +124,17 @@ class CutDesk
         $instead = $fault === null ? null : array_key_first($this->presets->all());
 
         return new OutputSpec($preset, $host, new Rules($edits), $own ?? $range, $own !== null, $fault, $instead);
+    }
+
+    /**
+     * @param  list<OutputSpec>  $specs
+     * @return list<Column>
+     */
+    private function planned(Cut $cut, Reading $reading, array $specs, ?string $folder = null): array
+    {
+        $subject = $this->surroundings->of($cut, $reading, $folder);
+
+        return $this->desk->columns($subject, $specs, $this->pace(), $this->samples->of($cut, $reading));
     }
 
     private function pace(): Pace

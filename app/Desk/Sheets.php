@@ -29,32 +29,52 @@ class Sheets
      */
     public function save(Cut $cut, array $sheet, ?int $began, Closure $answer): mixed
     {
-        return DB::transaction(function () use ($cut, $sheet, $began, $answer): mixed {
-            // The first write of the transaction: whoever comes second waits here, and sees what the first one left.
-            Cut::query()->whereKey($cut->id)->update(['updated_at' => now()]);
+        do {
             $cut->refresh();
             $current = ['range' => $cut->range, 'outputs' => $cut->outputs];
-            $merge = new SheetMerge($this->cells);
-            if ($began !== null && $began < $cut->sheet_version) {
-                $base = SheetVersion::query()->firstWhere(['cut_id' => $cut->id, 'version' => $began]);
-                $sheet = $merge->merge($base === null ? $sheet : ['range' => $base->range, 'outputs' => $base->outputs], $current, $sheet);
-            }
-            $changed = $sheet != $current;
-            if ($changed) {
-                $this->keep($cut, $current);
-            }
-            $cut->fill($sheet + ['sheet_version' => $cut->sheet_version + ($changed ? 1 : 0)]);
-            $answered = $answer($cut, $merge->told);
-            $cut->save();
+            $version = $cut->sheet_version;
+            [$merged, $told] = $this->merged($cut, $current, $sheet, $began);
+            $cut->fill($merged + ['sheet_version' => $version + ($merged != $current ? 1 : 0)]);
+            // Planned before anything is written: others wait while the database is locked.
+            $answered = $answer($cut, $told);
+        } while ($merged != $current && ! $this->write($cut, $current, $version));
 
-            return $answered;
-        });
+        return $answered;
     }
 
-    /** @param  array{range: ?array{first: int, last: int}, outputs: list<array<string, mixed>>}  $sheet */
-    private function keep(Cut $cut, array $sheet): void
+    /**
+     * @param  array{range: ?array{first: int, last: int}, outputs: list<array<string, mixed>>}  $current
+     * @param  array{range: ?array{first: int, last: int}, outputs: list<array<string, mixed>>}  $sheet
+     * @return array{array<string, mixed>, list<string>} the sheet to save, and what another window changed, too
+     */
+    private function merged(Cut $cut, array $current, array $sheet, ?int $began): array
     {
-        SheetVersion::query()->updateOrCreate(['cut_id' => $cut->id, 'version' => $cut->sheet_version], $sheet);
-        SheetVersion::query()->where('cut_id', $cut->id)->where('version', '<=', $cut->sheet_version - self::KEPT)->delete();
+        if ($began === null || $began >= $cut->sheet_version) {
+            return [$sheet, []];
+        }
+        $base = SheetVersion::query()->firstWhere(['cut_id' => $cut->id, 'version' => $began]);
+        $merge = new SheetMerge($this->cells);
+        $merged = $merge->merge($base === null ? $sheet : ['range' => $base->range, 'outputs' => $base->outputs], $current, $sheet);
+
+        return [$merged, $merge->told];
+    }
+
+    /**
+     * @param  array{range: ?array{first: int, last: int}, outputs: list<array<string, mixed>>}  $before
+     * @return bool false where another save came between: nothing was written
+     */
+    private function write(Cut $cut, array $before, int $version): bool
+    {
+        return DB::transaction(function () use ($cut, $before, $version): bool {
+            $named = Cut::query()->whereKey($cut->id)->where('sheet_version', $version);
+            if ($named->update(['sheet_version' => $version + 1]) === 0) {
+                return false;
+            }
+            SheetVersion::query()->updateOrCreate(['cut_id' => $cut->id, 'version' => $version], $before);
+            SheetVersion::query()->where('cut_id', $cut->id)->where('version', '<=', $version - self::KEPT)->delete();
+            $cut->save();
+
+            return true;
+        });
     }
 }

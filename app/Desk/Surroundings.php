@@ -8,7 +8,6 @@ use App\Media\Neighbours;
 use App\Models\Cut;
 use App\Models\Run;
 use Closure;
-use Illuminate\Support\Facades\Cache;
 use OuterCrate\Analysis\Found;
 use OuterCrate\Naming\FileName;
 use OuterCrate\Planning\Subject;
@@ -64,21 +63,9 @@ class Surroundings
             cutName: $name,
             found: $found,
             taken: $this->taken($folder),
-            neighbour: $this->neighbour($path),
+            neighbour: Neighbours::muchLarger($path),
             hardware: $this->capabilities->knownHardware(),
         );
-    }
-
-    /**
-     * What lies beside the cut, looked at anew only when its folder or the cut has changed: there may be thousands.
-     *
-     * @return array{name: string, bytes: int}|null
-     */
-    private function neighbour(string $path): ?array
-    {
-        $key = 'neighbour:'.hash('xxh128', serialize([$path, @filemtime(dirname($path)), @filesize($path)]));
-
-        return Cache::remember($key, 3600, fn (): array => [Neighbours::muchLarger($path)])[0];
     }
 
     /** What the runs that are under way or wait will still write, about. */

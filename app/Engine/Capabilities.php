@@ -2,6 +2,7 @@
 
 namespace App\Engine;
 
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Facades\Cache;
 use OuterCrate\Encoding\Commands\CapabilityCommand;
 use OuterCrate\Formats\Video\HardwareEncoders;
@@ -49,8 +50,11 @@ class Capabilities
             $built,
             fn (string $encoder): bool => $this->runner->succeeds(CapabilityCommand::trial($encoder)),
         ));
+        $works = $this->kept("hardware:{$build}", 86_400, $try);
+        // What worked last is known until the next trial, however long that takes.
+        $this->store()->forever("hardware-known:{$build}", $works);
 
-        return $this->kept("hardware:{$build}", 86_400, $try);
+        return $works;
     }
 
     /**
@@ -60,7 +64,7 @@ class Capabilities
      */
     public function knownHardware(): array
     {
-        $known = Cache::store((string) config('crate.engine.known'))->get('hardware:'.self::build());
+        $known = $this->store()->get('hardware-known:'.self::build());
 
         return is_array($known) ? array_values(array_filter($known, is_string(...))) : [];
     }
@@ -85,12 +89,17 @@ class Capabilities
      */
     private function kept(string $key, ?int $seconds, \Closure $ask): array
     {
-        $store = Cache::store((string) config('crate.engine.known'));
+        $store = $this->store();
 
         return $seconds === null ? $store->rememberForever($key, $ask) : $store->remember($key, $seconds, $ask);
     }
 
     /** Which build of the engine it is: another file is another one. Null when it is missing. */
+    private function store(): Repository
+    {
+        return Cache::store((string) config('crate.engine.known'));
+    }
+
     private static function build(): ?string
     {
         $path = Runner::locate((string) config('crate.engine.encoder'));

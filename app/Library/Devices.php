@@ -13,7 +13,7 @@ class Devices extends JsonFolder
      */
     public function need(string $slug): Device
     {
-        return $this->items()[$slug] ?? throw $this->broken()[$slug] ?? new UnknownName('device', $slug, array_keys($this->items()));
+        return $this->item($slug);
     }
 
     protected function folder(): string

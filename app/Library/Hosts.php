@@ -25,7 +25,7 @@ class Hosts extends JsonFolder
      */
     public function need(string $slug): Host
     {
-        return $this->find($slug) ?? throw $this->broken()[$slug] ?? new UnknownName('host', $slug, array_keys($this->items()));
+        return $this->item($slug);
     }
 
     protected function folder(): string

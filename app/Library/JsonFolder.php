@@ -9,11 +9,11 @@ use JsonException;
 /** A folder of JSON files in one of the product's formats, read when they change and held to its schema. */
 abstract class JsonFolder
 {
-    /** @var array<string, object>|null */
-    private ?array $items = null;
-
     /** Seconds after which it is looked whether a file has changed: a worker lives for hours. */
     private const FRESH = 1.0;
+
+    /** @var array<string, object>|null */
+    private ?array $items = null;
 
     private float $looked = 0.0;
 
@@ -72,12 +72,15 @@ abstract class JsonFolder
         return $this->items = $items;
     }
 
-    /** @return array<string, BrokenFile> by slug */
-    public function broken(): array
+    /**
+     * @throws UnknownName
+     * @throws BrokenFile
+     */
+    protected function item(string $slug): object
     {
-        $this->items();
+        $items = $this->items();
 
-        return $this->broken;
+        return $items[$slug] ?? throw $this->broken[$slug] ?? new UnknownName($this->schema(), $slug, array_keys($items));
     }
 
     /**
@@ -85,9 +88,11 @@ abstract class JsonFolder
      */
     public function brokenInWords(): array
     {
+        $this->items();
+
         return array_values(array_map(
             fn (BrokenFile $broken): array => ['file' => basename($broken->file()), 'fault' => $broken->getMessage()],
-            $this->broken(),
+            $this->broken,
         ));
     }
 }

@@ -29,7 +29,7 @@ class Presets extends JsonFolder
      */
     public function need(string $slug): Preset
     {
-        return $this->find($slug) ?? throw $this->broken()[$slug] ?? new UnknownName('preset', $slug, array_keys($this->items()));
+        return $this->item($slug);
     }
 
     protected function folder(): string

@@ -2,6 +2,8 @@
 
 namespace App\Media;
 
+use Illuminate\Support\Facades\Cache;
+
 /** What lies beside a file. */
 final class Neighbours
 {
@@ -12,14 +14,29 @@ final class Neighbours
 
     private const MOST = 2_000;
 
+    /** Seconds for which what was seen holds: a file beside the cut may grow. */
+    private const FRESH = 60;
+
     /** @return list<string> names in a folder; empty where there is none */
     public static function in(string $folder): array
     {
         return is_dir($folder) ? array_values(array_diff(scandir($folder) ?: [], ['.', '..'])) : [];
     }
 
-    /** @return array{name: string, bytes: int}|null the largest video beside a cut whose name begins as the cut's does */
+    /**
+     * Looked at anew when the folder or the cut has changed, and once a minute: there may be thousands.
+     *
+     * @return array{name: string, bytes: int}|null the largest video beside a cut whose name begins as the cut's does
+     */
     public static function muchLarger(string $path): ?array
+    {
+        $key = 'neighbour:'.hash('xxh128', serialize([$path, @filemtime(dirname($path)), @filesize($path)]));
+
+        return Cache::remember($key, self::FRESH, fn (): array => [self::look($path)])[0];
+    }
+
+    /** @return array{name: string, bytes: int}|null */
+    private static function look(string $path): ?array
     {
         $begins = mb_strtolower(mb_substr(pathinfo($path, PATHINFO_FILENAME), 0, 6));
         $bytes = (int) @filesize($path) * self::MUCH_LARGER;

@@ -16,7 +16,8 @@ final class MadeAlready extends RuntimeException implements Refused
     {
         $names = implode(', ', array_slice($files, 0, 3)).(count($files) > 3 ? ' and '.(count($files) - 3).' more' : '');
         $this->say(
-            $names.($underWay ? ' is being made already, with the same settings.' : ' was made with the same settings and lies there.'),
+            $underWay ? "All of this is being made already, with the same settings. It becomes {$names}."
+                : "All of this was made with the same settings, and lies there as {$names}.",
             'Nothing was queued. Make it again if you mean to.',
         );
     }

@@ -18,6 +18,7 @@ use OuterCrate\Encoding\Aim;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Json\Freezer;
+use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Refusals\Refused;
 use Throwable;
@@ -81,21 +82,13 @@ class MakeFile implements Kind
                 $plan = $this->leveller->level($plan, $run->cut->reading(), $run->source, $scratch, $meter);
             }
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
-            $images = $passes[0]->images !== null;
-            $file = OutputFile::at($run->file, $token.$work->attempts, $images);
-            $this->runner->run($run, $passes, $file, $scratch->path, $meter);
-            $meter->checking();
-            $made = $this->inspector->read($run, $file, $images, $scratch, $meter);
-            $tries = 1;
-            if ($plan?->bitrate->average !== null) {
-                for ($aimed = $plan->bitrate->average; ($aimed = Aim::next($plan, $made, $aimed, $tries)) !== null; $tries++) {
-                    $passes = $this->passes->passes($plan->aimedAt($aimed), $run->cut->reading());
-                    $last = $passes[count($passes) - 1];
-                    $meter->encoding();
-                    $this->runner->run($run, [$last], $file, $scratch->path, $meter, 100 - $last->weight);
-                    $meter->checking();
-                    $made = $this->inspector->read($run, $file, $images, $scratch, $meter);
-                }
+            $file = OutputFile::at($run->file, $token.$work->attempts, $passes[0]->images !== null);
+            $made = $this->make($run, $passes, $file, $scratch, $meter);
+            $aimed = $plan?->bitrate->average;
+            for ($tries = 1; $aimed !== null && ($aimed = Aim::next($plan, $made, $aimed, $tries)) !== null; $tries++) {
+                $passes = $this->passes->passes($plan->aimedAt($aimed), $run->cut->reading());
+                // What the first pass gathered holds for any average.
+                $made = $this->make($run, [$passes[count($passes) - 1]], $file, $scratch, $meter);
             }
             $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
@@ -112,6 +105,21 @@ class MakeFile implements Kind
             $file?->discard();
             $scratch->remove();
         }
+    }
+
+    /**
+     * Runs passes that end with the whole work, and reads back what came out.
+     *
+     * @param  non-empty-list<Pass>  $passes
+     */
+    private function make(Run $run, array $passes, OutputFile $file, Scratch $scratch, Meter $meter): Made
+    {
+        $meter->encoding();
+        $begun = 100 - array_sum(array_map(fn (Pass $pass): int => $pass->weight, $passes));
+        $this->runner->run($run, $passes, $file, $scratch->path, $meter, $begun);
+        $meter->checking();
+
+        return $this->inspector->read($run, $file, $passes[0]->images !== null, $scratch, $meter);
     }
 
     /** The plan on this machine: with what it has. Null for a run of a version that kept the passes. */

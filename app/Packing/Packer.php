@@ -57,7 +57,7 @@ class Packer
             'cut_state' => $state,
             'plan' => $plan = $column->toArray() + ['speedKey' => TimeEstimate::key($column->plan)],
             'card' => Run::cardOf($plan, null),
-            'same' => self::sameness($column, $state),
+            'same' => self::sameness($plan, $state),
             'frozen' => Freezer::freeze($column->plan),
         ], $columns);
 
@@ -98,11 +98,11 @@ class Packer
     /**
      * What makes two runs the same: the cut's file, the frames and every value but the name, which is another each time.
      *
+     * @param  array<string, mixed>  $plan
      * @param  array{bytes: int, modified: int, fingerprint: string}  $state
      */
-    private static function sameness(Column $column, array $state): string
+    private static function sameness(array $plan, array $state): string
     {
-        $plan = $column->plan->toArray();
         $values = array_diff_key($plan['values'], ['file' => true]);
 
         return hash('xxh128', serialize([$state, $plan['preset'], $plan['host'], $plan['range'], $values]));

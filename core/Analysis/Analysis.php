@@ -6,6 +6,7 @@ namespace OuterCrate\Analysis;
 
 use OuterCrate\Reading\ContentLight;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Units\FrameRate;
 
 /** What is concluded from the facts that were measured of a cut. */
@@ -145,16 +146,16 @@ final readonly class Analysis
             'Loudness' => match (true) {
                 $loudness === null => 'no sound',
                 $loudness->integrated === null => 'silent throughout',
-                default => self::signed($loudness->integrated).
+                default => SoundLevel::signed($loudness->integrated).
                     "\u{2009}LUFS, range ".
                     number_format($loudness->range, 1).
                     "\u{2009}LU",
             },
             'Mixed to stereo' => $this->mix?->integrated === null
                 ? null
-                : self::signed($this->mix->integrated)."\u{2009}LUFS"
-                    .($this->mix->truePeak === null ? '' : ', peak '.self::signed($this->mix->truePeak)."\u{2009}dBTP"),
-            'True peak' => $loudness?->truePeak === null ? null : self::signed($loudness->truePeak)."\u{2009}dBTP",
+                : SoundLevel::signed($this->mix->integrated)."\u{2009}LUFS"
+                    .($this->mix->truePeak === null ? '' : ', peak '.SoundLevel::signed($this->mix->truePeak)."\u{2009}dBTP"),
+            'True peak' => $loudness?->truePeak === null ? null : SoundLevel::signed($loudness->truePeak)."\u{2009}dBTP",
         ];
         $said = [];
         foreach ($words as $name => $text) {
@@ -164,11 +165,6 @@ final readonly class Analysis
         }
 
         return $said;
-    }
-
-    private static function signed(float $value): string
-    {
-        return str_replace('-', '−', number_format($value, 1));
     }
 
     private static function darkness(Facts $facts): float

@@ -56,8 +56,8 @@ final class SheetMerge
     private function column(int $number, array $was, array $one, array $other): array
     {
         $column = ['key' => $other['key']];
-        foreach (['preset' => 'preset', 'host' => 'host', 'range' => 'range'] as $part => $word) {
-            $name = "The {$word} of output {$number}";
+        foreach (['preset', 'host', 'range'] as $part) {
+            $name = "The {$part} of output {$number}";
             $column[$part] = $this->either($name, $was[$part] ?? null, $one[$part] ?? null, $other[$part] ?? null);
         }
         $edits = [];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
+use OuterCrate\Planning\Cells\Bitrate\CompareBitrate;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Units\Bitrate;
@@ -14,11 +15,8 @@ use OuterCrate\Units\Bitrate;
  */
 final class Aim
 {
-    /** Two passes are to land this near to their average, and this little under a size. */
-    public const NEAR = 0.03;
-
     /** Share of a size that is aimed at: the middle of what counts as having met it. */
-    private const MIDDLE = 1 - self::NEAR / 2;
+    private const MIDDLE = 1 - CompareBitrate::NEAR / 2;
 
     /** Tries after which what came out is what there is. */
     private const MOST = 3;
@@ -32,15 +30,16 @@ final class Aim
     public static function next(Plan $plan, Made $made, Bitrate $aimed, int $tries): ?Bitrate
     {
         $rate = $plan->bitrate;
-        $got = 8 * $made->tally->videoBytes / max(0.001, $plan->duration->toFloat());
+        $seconds = max(0.001, $plan->duration->toFloat());
+        $got = 8 * $made->tally->videoBytes / $seconds;
         if ($rate->average === null || $plan->video->hardware !== null || $got < 1 || $tries >= self::MOST) {
             return null;
         }
-        $beside = 8 * ($made->reading->bytes - $made->tally->videoBytes) / max(0.001, $plan->duration->toFloat());
-        $most = $rate->target === null ? null : 8 * $rate->target / max(0.001, $plan->duration->toFloat()) - $beside;
+        $beside = $made->reading->bytes - $made->tally->videoBytes;
+        $most = $rate->target === null ? null : 8 * ($rate->target - $beside) / $seconds;
         $wanted = $most === null ? (float) $rate->average->bitsPerSecond : self::MIDDLE * $most;
-        $isOver = $most === null ? $rate->passes === 2 && $got > $wanted * (1 + self::NEAR) : $got > $most;
-        $isUnder = $rate->passes === 2 && $got < ($most ?? $wanted) * (1 - self::NEAR) && $made->quantisers?->atFinest !== true;
+        $isOver = $most === null ? $rate->passes === 2 && $got > $wanted * (1 + CompareBitrate::NEAR) : $got > $most;
+        $isUnder = $rate->passes === 2 && $got < ($most ?? $wanted) * (1 - CompareBitrate::NEAR) && $made->quantisers?->atFinest !== true;
         $next = (int) round($aimed->bitsPerSecond * $wanted / $got);
         $next = $rate->peak === null ? $next : min($next, $rate->peak->bitsPerSecond);
         // Once is enough for what is only not as near as it might be.

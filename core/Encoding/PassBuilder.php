@@ -31,40 +31,23 @@ final readonly class PassBuilder
     public function passes(Plan $plan, Reading $reading): array
     {
         $input = (new Excerpt($reading, $plan->range))->input();
-        if ($plan->bitrate->passes === 2) {
-            return [
-                new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT),
-                new Pass(
-                    input: $input,
-                    arguments: [
-                        ...$this->picture($plan, $reading, 2),
-                        ...self::told($plan),
-                        ...$this->sound($plan, $reading),
-                        ...$this->file($plan, $reading),
-                    ],
-                    writes: true,
-                    weight: 100 - self::FIRST_PASS_WEIGHT,
-                    boxes: PictureBoxes::of($plan),
-                    images: self::images($plan),
-                ),
-            ];
-        }
+        $write = fn (int $pass, int $weight): Pass => new Pass(
+            input: $input,
+            arguments: [
+                ...$this->picture($plan, $reading, $pass),
+                ...self::told($plan),
+                ...$this->sound($plan, $reading),
+                ...$this->file($plan, $reading),
+            ],
+            writes: true,
+            weight: $weight,
+            boxes: PictureBoxes::of($plan),
+            images: self::images($plan),
+        );
 
-        return [
-            new Pass(
-                input: $input,
-                arguments: [
-                    ...$this->picture($plan, $reading, 0),
-                    ...self::told($plan),
-                    ...$this->sound($plan, $reading),
-                    ...$this->file($plan, $reading),
-                ],
-                writes: true,
-                weight: 100,
-                boxes: PictureBoxes::of($plan),
-                images: self::images($plan),
-            ),
-        ];
+        return $plan->bitrate->passes === 2
+            ? [$this->gathering($plan, $reading, $input), $write(2, 100 - self::FIRST_PASS_WEIGHT)]
+            : [$write(0, 100)];
     }
 
     /**
@@ -94,7 +77,7 @@ final readonly class PassBuilder
         );
 
         return $plan->bitrate->passes === 2
-            ? [new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT), $write(2)]
+            ? [$this->gathering($plan, $reading, $input), $write(2)]
             : [$write(0)];
     }
 
@@ -144,6 +127,12 @@ final readonly class PassBuilder
                 ...$this->sound($plan, $reading),
             ]),
         );
+    }
+
+    /** @param  list<string>  $input */
+    private function gathering(Plan $plan, Reading $reading, array $input): Pass
+    {
+        return new Pass($input, [...$this->picture($plan, $reading, 1), '-an', '-f', 'null'], false, self::FIRST_PASS_WEIGHT);
     }
 
     /** @return list<string> */

@@ -48,12 +48,16 @@ final readonly class SoundLevel
     /** −15.1 LUFS, range 6.2 LU, peak −1.3 dBTP. */
     public function label(): string
     {
-        $signed = static fn (float $value): string => str_replace('-', '−', number_format($value, 1, '.', ''));
-
         return $this->integrated === null
             ? 'silent'
-            : $signed($this->integrated)."\u{2009}LUFS, range ".number_format($this->range, 1, '.', '')."\u{2009}LU"
-                .($this->truePeak === null ? '' : ", peak {$signed($this->truePeak)}\u{2009}dBTP");
+            : self::signed($this->integrated)."\u{2009}LUFS, range ".number_format($this->range, 1, '.', '')."\u{2009}LU"
+                .($this->truePeak === null ? '' : ', peak '.self::signed($this->truePeak)."\u{2009}dBTP");
+    }
+
+    /** −15.1: to a tenth, with a minus. */
+    public static function signed(float $value): string
+    {
+        return str_replace('-', '−', number_format($value, 1, '.', ''));
     }
 
     /** @return array{label: string, integrated: ?float, range: float, truePeak: ?float} */

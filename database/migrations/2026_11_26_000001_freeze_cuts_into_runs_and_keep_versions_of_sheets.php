@@ -16,7 +16,7 @@ return new class extends Migration
             $table->string('same', 32)->nullable()->index(); // alike for runs that make the same of the same
             $table->json('cut_state')->nullable(); // size, time and fingerprint of the cut's file when it was packed
         });
-        foreach (DB::table('runs')->get(['id', 'plan', 'slip']) as $run) {
+        foreach (DB::table('runs')->select(['id', 'plan', 'slip'])->lazyById(100) as $run) {
             $slip = $run->slip === null ? null : (array) json_decode($run->slip, true);
             $card = Run::cardOf((array) json_decode($run->plan, true), $slip);
             DB::table('runs')->where('id', $run->id)->update(['card' => json_encode($card, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);

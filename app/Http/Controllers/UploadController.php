@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Middleware\TusAnswers;
 use App\Models\Upload;
 use App\Shelf\CutShelf;
 use App\Uploads\UploadRefused;
@@ -16,8 +17,6 @@ use OuterCrate\Units\ByteCount;
 /** The tus resumable upload protocol 1.0.0: core, creation, creation-with-upload, termination, checksum, expiration. */
 class UploadController
 {
-    private const VERSION = '1.0.0';
-
     private const BYTES = 'application/offset+octet-stream';
 
     /** Bytes of one piece at most: the server holds a request whole before it hands it on. */
@@ -30,7 +29,7 @@ class UploadController
     public function options(): Response
     {
         return $this->answer(204, [
-            'Tus-Version' => self::VERSION,
+            'Tus-Version' => TusAnswers::VERSION,
             'Tus-Extension' => 'creation,creation-with-upload,termination,checksum,expiration',
             'Tus-Checksum-Algorithm' => implode(',', Uploads::CHECKSUMS),
         ]);
@@ -130,14 +129,18 @@ class UploadController
 
     private function find(string $id): Upload
     {
-        $this->uploads->expire();
+        $upload = Upload::query()->find($id) ?? throw UploadRefused::gone();
+        if ($upload->expires_at->isPast()) {
+            $this->uploads->end($upload);
+            throw UploadRefused::gone();
+        }
 
-        return Upload::query()->find($id) ?? throw UploadRefused::gone();
+        return $upload;
     }
 
     private function needVersion(Request $request): void
     {
-        if ($request->header('Tus-Resumable') !== self::VERSION) {
+        if ($request->header('Tus-Resumable') !== TusAnswers::VERSION) {
             throw UploadRefused::otherVersion();
         }
     }
@@ -227,6 +230,6 @@ class UploadController
     /** @param  array<string, int|string>  $headers */
     private function answer(int $status, array $headers = []): Response
     {
-        return response('', $status, ['Tus-Resumable' => self::VERSION] + $headers);
+        return response('', $status, $headers);
     }
 }

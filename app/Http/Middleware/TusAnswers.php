@@ -9,11 +9,13 @@ use Symfony\Component\HttpFoundation\Response;
 /** Every answer of the upload protocol names its version, refusals too (tus 1.0.0, “Tus-Resumable”). */
 class TusAnswers
 {
+    public const VERSION = '1.0.0';
+
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);
-        $response->headers->set('Tus-Resumable', '1.0.0');
+        $response->headers->set('Tus-Resumable', self::VERSION);
 
         return $response;
     }

@@ -1182,6 +1182,10 @@ export interface Values {
          * Bits that a decoder holds ready.
          */
         buffer?: number | null;
+        /**
+         * In which it fills at the peak.
+         */
+        bufferSeconds?: number | null;
         peakLabel?: string | null;
     };
     keyframes: {
@@ -1228,6 +1232,7 @@ export interface Values {
         gain: number | null;
         limited: boolean;
         headroom?: number;
+        loudnessLabel?: string | null;
     };
     file: {
         label: string;

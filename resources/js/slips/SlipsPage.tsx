@@ -91,11 +91,7 @@ export function SlipsPage() {
                         name="Loudness"
                         runs={runs}
                         of={(slip, run) => (
-                            <Figures
-                                text={[slip.level?.label ?? '–', asked(run.plan.values.audio.loudness)]
-                                    .filter((text) => text !== '')
-                                    .join(' · ')}
-                            />
+                            <Figures text={heard(slip.level?.label, run.plan.values.audio.loudnessLabel)} />
                         )}
                     />
                     <Row
@@ -184,7 +180,8 @@ interface RowProps {
     of: (slip: Slip, run: PackedRun) => ReactNode;
 }
 
-const asked = (loudness: number | null) => (loudness === null ? '' : `asked ${String(loudness).replace('-', '−')}`);
+const heard = (level: string | undefined, asked: string | null | undefined) =>
+    `${level ?? '–'}${asked ? ` · asked ${asked}` : ''}`;
 
 /** Rate control that missed what was promised is tried again, which takes time. */
 const madeIn = (slip: Slip) => `${slip.madeIn.toFixed(1)} s${(slip.tries ?? 1) > 1 ? ` in ${slip.tries} tries` : ''}`;

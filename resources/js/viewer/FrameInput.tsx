@@ -11,6 +11,8 @@ interface Props {
     onChange: (frame: number) => void;
 }
 
+const look = 'rounded border border-stop bg-stop-wash px-2 py-1 text-[12.5px] whitespace-nowrap text-ink';
+
 /** A frame as a timecode that can be typed over, or as its number. What is no frame stays, with the reason, until it is put right. */
 export function FrameInput({ label, value, clock, from, to, onChange }: Props) {
     const [text, setText] = useState(timecode(value, clock));
@@ -58,11 +60,7 @@ export function FrameInput({ label, value, clock, from, to, onChange }: Props) {
                 className={`figure h-[22px] w-[96px] rounded border bg-surface px-1.5 text-ink ${problem === null ? 'border-transparent hover:border-line' : 'border-stop'}`}
             />
             {problem !== null && (
-                <span
-                    id={`${label}-problem`}
-                    role="alert"
-                    className="absolute top-[26px] left-0 z-40 rounded border border-stop bg-stop-wash px-2 py-1 text-[12.5px] whitespace-nowrap text-ink"
-                >
+                <span id={`${label}-problem`} role="alert" className={`absolute top-[26px] left-0 z-40 ${look}`}>
                     {problem}
                 </span>
             )}

@@ -85,6 +85,6 @@ final class AudioSchema
             'truePeak' => Shape::number(orNull: true),
             'gain' => Shape::number(orNull: true),
             'limited' => Shape::flag(),
-        ], ['headroom' => Shape::number()]);
+        ], ['headroom' => Shape::number(), 'loudnessLabel' => Shape::text(orNull: true)]);
     }
 }

@@ -107,6 +107,7 @@ final readonly class AudioValue implements Value
             'tracks' => count($this->tracks) > 1 ? 'all' : 'first',
             'trackCount' => $this->codec === null ? 0 : count($this->tracks),
             'headroom' => $this->headroom,
+            'loudnessLabel' => $this->levelling?->label(),
         ] + ($this->levelling?->toArray() ?? ['loudness' => null, 'truePeak' => null, 'gain' => null, 'limited' => false]);
     }
 }

@@ -61,6 +61,7 @@ final class BitrateSchema
             'target' => Shape::integer(about: 'Bytes that the file is to stay under.', orNull: true),
         ], [
             'buffer' => Shape::integer(about: 'Bits that a decoder holds ready.', orNull: true),
+            'bufferSeconds' => Shape::number('In which it fills at the peak.', orNull: true),
             'peakLabel' => Shape::text(orNull: true),
         ]);
     }

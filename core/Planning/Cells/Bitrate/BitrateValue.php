@@ -80,13 +80,6 @@ final readonly class BitrateValue implements Value
         return new self($this->mode, $this->passes, $average, $peak, $this->quality, $this->target, $this->buffer);
     }
 
-    private function over(): string
-    {
-        return $this->peak === null || $this->buffer === null
-            ? ''
-            : ' over '.(float) sprintf('%.2g', $this->buffer / $this->peak->bitsPerSecond)."\u{2009}s";
-    }
-
     public function canChange(): bool
     {
         return true;
@@ -103,7 +96,19 @@ final readonly class BitrateValue implements Value
             'quality' => $this->quality,
             'target' => $this->target,
             'buffer' => $this->buffer,
+            'bufferSeconds' => $this->bufferSeconds(),
             'peakLabel' => $this->peakLabel(),
         ];
+    }
+
+    /** Seconds in which the buffer fills at the peak, to two figures; null where no peak is held. */
+    private function bufferSeconds(): ?float
+    {
+        return $this->peak === null || $this->buffer === null ? null : (float) sprintf('%.2g', $this->buffer / $this->peak->bitsPerSecond);
+    }
+
+    private function over(): string
+    {
+        return $this->bufferSeconds() === null ? '' : " over {$this->bufferSeconds()}\u{2009}s";
     }
 }

@@ -16,7 +16,7 @@ use OuterCrate\Units\ByteCount;
 final class CompareBitrate
 {
     /** Two passes and a constant rate hold their average this near … */
-    private const NEAR = 0.03;
+    public const NEAR = 0.03;
 
     /** … and one pass, which learns of the picture as it goes. */
     private const NEAR_IN_ONE = 0.05;

@@ -128,11 +128,11 @@ export function BitrateEditor({ plan, rule: set, edit, close }: EditorProps) {
                             onEnter={close}
                         />
                     )}
-                    {rate.mode !== 'cbr' && rate.peak !== null && rate.buffer && (
+                    {rate.mode !== 'cbr' && rate.bufferSeconds && (
                         <NumberField
                             label="Buffer"
                             unit="s · less is stricter"
-                            value={String(Number((rate.buffer / rate.peak).toPrecision(2)))}
+                            value={String(rate.bufferSeconds)}
                             onNumber={(seconds) => change({ buffer: { seconds } })}
                             onEnter={close}
                         />
