@@ -50,6 +50,7 @@ class WorkQueue
      */
     public function claim(array $kinds, string $owner, ?array $only = null): ?Work
     {
+        $this->endLeasesOfTheGone();
         $this->giveUpLost();
         foreach ($kinds as $kind) {
             $this->forgetStale($kind);
@@ -211,6 +212,17 @@ class WorkQueue
                 'seconds_left' => null,
                 'started_at' => Work::now(),
             ]) === 1;
+    }
+
+    /** A lease can last a quarter of an hour while a file goes to the disk: one whose owner was ended is not waited for. */
+    private function endLeasesOfTheGone(): void
+    {
+        $held = Work::query()->whereIn('state', WorkState::inHand())->where('lease_until', '>', Work::now())->get();
+        foreach ($held as $work) {
+            if (Owner::isGone((string) $work->owner)) {
+                $this->owned($work)->update(['lease_until' => Work::now(-1)]);
+            }
+        }
     }
 
     /** Abandoned work that was asked to stop is stopped; what cost its owner's life too often is not tried again. */

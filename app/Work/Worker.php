@@ -25,7 +25,7 @@ class Worker
 
     public function __construct(private readonly WorkQueue $queue, private readonly Kinds $kinds)
     {
-        $this->owner = gethostname().':'.getmypid().':'.bin2hex(random_bytes(4));
+        $this->owner = Owner::current();
     }
 
     /**

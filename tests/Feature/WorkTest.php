@@ -236,6 +236,20 @@ it('goes on through a moment in which the database cannot be asked', function ()
     expect($kind->ran)->toBe(1)->and($work->refresh()->state)->toBe(WorkState::Done);
 });
 
+it('does not wait for the lease of a process that has ended', function (bool $gone) {
+    $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
+    $other = new Process($gone ? ['true'] : ['sleep', '60']);
+    $other->start();
+    $owner = gethostname().":{$other->getPid()}:abcd";
+    $gone ? $other->wait() : null;
+    $queue = app(WorkQueue::class);
+    $kinds = app(Kinds::class)->only(['make']);
+    $held = $queue->claim($kinds, $owner);
+    $queue->beat($held, [], 900);
+    expect($queue->claim($kinds, 'me')?->subject)->toBe($gone ? $run->id : null);
+    $other->stop(0);
+})->with(['it has ended' => true, 'it is at work' => false]);
+
 it('survives a kill at any moment of a run', function () {
     $folder = shared();
     // The seed is another one each time, and printed when it fails.
