@@ -7,19 +7,29 @@ final class Owner
 {
     public static function current(): string
     {
-        return gethostname().':'.getmypid().':'.bin2hex(random_bytes(4));
+        return self::of((int) getmypid());
+    }
+
+    /** @param  int  $process  of this machine */
+    public static function of(int $process): string
+    {
+        return implode(':', [gethostname(), $process, self::begun($process), bin2hex(random_bytes(4))]);
     }
 
     /** Whether its process was of this machine and has ended; one of another machine may well be there. */
     public static function isGone(string $owner): bool
     {
-        [$host, $process] = explode(':', $owner) + [1 => ''];
+        [$host, $process, $begun] = explode(':', $owner) + [1 => '', ''];
 
-        return $host === gethostname() && ctype_digit($process) && ! self::isThere((int) $process);
+        return $host === gethostname() && ctype_digit($process) && self::begun((int) $process) !== $begun;
     }
 
-    private static function isThere(int $process): bool
+    /** When a process began, in clock ticks after the machine's start (proc(5), stat, 22); numbers of processes come again. */
+    private static function begun(int $process): string
     {
-        return posix_kill($process, 0) || posix_get_last_error() !== PCNTL_ESRCH;
+        $stat = @file_get_contents("/proc/{$process}/stat");
+        $fields = explode(' ', substr((string) $stat, (int) strrpos((string) $stat, ')')));
+
+        return $fields[20] ?? '';
     }
 }

@@ -11,6 +11,7 @@ use App\Packing\MakeFile;
 use App\Work\Kind;
 use App\Work\Kinds;
 use App\Work\Meter;
+use App\Work\Owner;
 use App\Work\Worker;
 use App\Work\WorkQueue;
 use Illuminate\Support\Facades\Artisan;
@@ -238,10 +239,10 @@ it('goes on through a moment in which the database cannot be asked', function ()
 
 it('does not wait for the lease of a process that has ended', function (bool $gone) {
     $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
-    $other = new Process($gone ? ['true'] : ['sleep', '60']);
+    $other = new Process(['sleep', '60']);
     $other->start();
-    $owner = gethostname().":{$other->getPid()}:abcd";
-    $gone ? $other->wait() : null;
+    $owner = Owner::of($other->getPid());
+    $gone ? $other->stop(0) : null;
     $queue = app(WorkQueue::class);
     $kinds = app(Kinds::class)->only(['make']);
     $held = $queue->claim($kinds, $owner);
