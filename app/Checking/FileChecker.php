@@ -14,6 +14,7 @@ use OuterCrate\Encoding\Commands\Allowance;
 use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Planning\Cells\Audio\CompareAudio;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Clock;
 use OuterCrate\Reading\Reading;
@@ -27,9 +28,6 @@ class FileChecker
 {
     /** Grey levels of 255 by which little pictures of one frame may lie apart: the scaler rounds, and another matrix moves a grey. */
     private const ALIKE = 3.0;
-
-    /** Milliseconds by which sound may move against the picture: less than is heard. */
-    private const IN_STEP = 5.0;
 
     public function __construct(
         private readonly CutReader $reader,
@@ -81,7 +79,7 @@ class FileChecker
             'the first picture is another' => $before['first']->distance($after['first']) > self::ALIKE,
             'the last picture is another' => $before['last']->distance($after['last']) > self::ALIKE,
             'the length is another' => $picture?->length !== $plan->frames,
-            'the sound is out of step' => $lag !== null && abs($lag) > self::IN_STEP,
+            'the sound is out of step' => $lag !== null && abs($lag) > CompareAudio::IN_STEP,
         ];
 
         return new CheckedFile(
@@ -127,7 +125,7 @@ class FileChecker
     private function envelope(string $path, Reading $reading, int $stream): Envelope
     {
         $starts = $reading->mainVideo()->starts ?? new Fraction(0);
-        $samples = $this->runner->listen(DecodeCommand::sound($path, $stream, $starts->toFloat() + Envelope::SECONDS));
+        $samples = $this->runner->listen(DecodeCommand::sound($path, $stream, $starts->toFloat()));
 
         return Envelope::of($samples, $starts);
     }

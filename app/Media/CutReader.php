@@ -152,7 +152,7 @@ class CutReader
     public function readImages(string $folder, array $images, string $rate): Reading
     {
         $probe = isset($images[0])
-            ? $this->prober->probe("{$folder}/{$images[0]}", self::IMAGES[strtolower(pathinfo($images[0], PATHINFO_EXTENSION))] ?? null)
+            ? $this->prober->probe("{$folder}/{$images[0]}", self::imageDemuxer($images[0]))
             : [];
         if (! isset($probe['streams'][0])) {
             throw Unreadable::notMedia();
@@ -165,6 +165,12 @@ class CutReader
         $probe['format'] = ['format_name' => 'folder', 'duration' => $length] + $probe['format'];
 
         return (new ProbeReader)->read($probe, $bytes, null);
+    }
+
+    /** The demuxer that takes a single image for what it is; null for one that is not known. */
+    public static function imageDemuxer(string $name): ?string
+    {
+        return self::IMAGES[strtolower(pathinfo($name, PATHINFO_EXTENSION))] ?? null;
     }
 
     /**

@@ -10,6 +10,9 @@ use OuterCrate\Naming\FileName;
  */
 final class OutputFile
 {
+    /** What is added to the name of a file that another attempt is held against. */
+    private const ASIDE = '.aside';
+
     private function __construct(public readonly string $wanted, public readonly string $partial, private readonly bool $isFolder)
     {
     }
@@ -107,15 +110,34 @@ final class OutputFile
     {
         $name = mb_strcut(basename($wanted), 0, 180);
         foreach (@scandir(dirname($wanted)) ?: [] as $left) {
-            if (str_starts_with($left, ".{$name}.{$token}") && preg_match('~\.partial(\.tagged)?$~', $left) === 1) {
+            if (str_starts_with($left, ".{$name}.{$token}") && preg_match('~\.partial(\.tagged|\.aside)?$~', $left) === 1) {
                 $path = dirname($wanted)."/{$left}";
                 is_dir($path) ? File::deleteDirectory($path) : @unlink($path);
             }
         }
     }
 
+    /** Makes way for another attempt. */
+    public function setAside(): void
+    {
+        rename($this->partial, $this->partial.self::ASIDE);
+    }
+
+    /** The one that was set aside in place of what was made since. */
+    public function takeBack(): void
+    {
+        rename($this->partial.self::ASIDE, $this->partial);
+    }
+
+    /** What was made since in place of the one that was set aside. */
+    public function forgetOther(): void
+    {
+        @unlink($this->partial.self::ASIDE);
+    }
+
     public function discard(): void
     {
+        $this->forgetOther();
         is_dir($this->partial) ? File::deleteDirectory($this->partial) : @unlink($this->partial);
         // What was being finished when the process ended.
         @unlink($this->partial.MovieTags::COPY);

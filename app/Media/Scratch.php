@@ -43,6 +43,21 @@ final readonly class Scratch
         }
     }
 
+    /** @param  int  $from  offset in bytes, from the end where it is negative */
+    public function piece(string $name, int $from, int $bytes): string
+    {
+        $path = "{$this->path}/{$name}";
+        $size = (int) @filesize($path);
+        $from = max(0, $from < 0 ? $size + $from : $from);
+
+        return $size <= $from ? '' : (string) @file_get_contents($path, offset: $from, length: $bytes);
+    }
+
+    public function whole(string $name): string
+    {
+        return (string) @file_get_contents("{$this->path}/{$name}");
+    }
+
     public function remove(): void
     {
         File::deleteDirectory($this->path);

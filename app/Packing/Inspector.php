@@ -14,6 +14,7 @@ use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Video\NoVideo;
 use OuterCrate\Naming\FileName;
 use OuterCrate\Planning\Made;
+use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\Quantisers;
@@ -32,21 +33,28 @@ class Inspector
         private readonly CutReader $reader,
         private readonly Comparison $comparison,
         private readonly SoundLeveller $leveller,
+        private readonly EndsInspector $ends,
     ) {
     }
 
     /**
      * Reads a finished file back.
      *
-     * @param  bool  $images  the file is a folder of them
+     * @param  Plan|null  $plan  null for a run of a version that kept none
      * @param  Scratch  $scratch  where its last pass worked
      *
      * @throws EngineFailed when it cannot be read back
      */
-    public function read(Run $run, OutputFile $file, bool $images, Scratch $scratch, Meter $meter): Made
+    public function read(Run $run, ?Plan $plan, OutputFile $file, Scratch $scratch, Meter $meter): Made
     {
         try {
-            return $images ? $this->images($run, $file->partial, $meter) : $this->file($run, $file->partial, $scratch, $meter);
+            $path = $file->partial;
+            $made = is_dir($path) ? $this->images($run, $path, $meter) : $this->file($run, $path, $scratch, $meter);
+            $cut = $run->cut?->reading();
+
+            return $plan === null || $cut === null
+                ? $made
+                : $made->endingAs($this->ends->ends($path, $made->reading, $plan, $cut, $scratch, $meter));
         } catch (Unreadable $e) {
             throw new EngineFailed("The finished file could not be read back: {$e->getMessage()}", '', 'It was removed.');
         }

@@ -15,6 +15,7 @@ use App\Models\Work;
 use App\Work\Kind;
 use App\Work\Meter;
 use OuterCrate\Encoding\Aim;
+use OuterCrate\Encoding\Attempt;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Json\Freezer;
@@ -83,12 +84,10 @@ class MakeFile implements Kind
             }
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
             $file = OutputFile::at($run->file, $token.$work->attempts, $passes[0]->images !== null);
-            $made = $this->make($run, $passes, $file, $scratch, $meter);
-            $aimed = $plan?->bitrate->average;
-            for ($tries = 1; $aimed !== null && ($aimed = Aim::next($plan, $made, $aimed, $tries)) !== null; $tries++) {
-                $passes = $this->passes->passes($plan->aimedAt($aimed), $run->cut->reading());
-                // What the first pass gathered holds for any average.
-                $made = $this->make($run, [$passes[count($passes) - 1]], $file, $scratch, $meter);
+            $made = $this->make($run, $plan, $passes, $file, $scratch, $meter);
+            $tries = 1;
+            if ($plan?->bitrate->average !== null) {
+                [$made, $tries] = $this->aim($run, $plan, $made, $file, $scratch, $meter);
             }
             $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
@@ -108,18 +107,45 @@ class MakeFile implements Kind
     }
 
     /**
+     * Tries again where rate control came out too far from what was promised, and keeps the file that came nearest.
+     *
+     * @return array{Made, int} of it, and how many were made
+     */
+    private function aim(Run $run, Plan $plan, Made $made, OutputFile $file, Scratch $scratch, Meter $meter): array
+    {
+        $aim = new Aim($plan);
+        $attempts = [new Attempt($plan->bitrate->average, $made)];
+        while (($average = $aim->next($attempts)) !== null) {
+            $file->setAside();
+            try {
+                // What the first pass gathered holds for any average.
+                $passes = $this->passes->passes($plan->aimedAt($average), $run->cut->reading());
+                $made = $this->make($run, $plan, [$passes[count($passes) - 1]], $file, $scratch, $meter);
+            } catch (EngineFailed) {
+                // There is no room for two, or no encoder goes as low: what there is stays.
+                $file->takeBack();
+                break;
+            }
+            $attempts[] = $last = new Attempt($average, $made);
+            $aim->best($attempts) === $last ? $file->forgetOther() : $file->takeBack();
+        }
+
+        return [$aim->best($attempts)->made, count($attempts)];
+    }
+
+    /**
      * Runs passes that end with the whole work, and reads back what came out.
      *
      * @param  non-empty-list<Pass>  $passes
      */
-    private function make(Run $run, array $passes, OutputFile $file, Scratch $scratch, Meter $meter): Made
+    private function make(Run $run, ?Plan $plan, array $passes, OutputFile $file, Scratch $scratch, Meter $meter): Made
     {
         $meter->encoding();
         $begun = 100 - array_sum(array_map(fn (Pass $pass): int => $pass->weight, $passes));
         $this->runner->run($run, $passes, $file, $scratch->path, $meter, $begun);
         $meter->checking();
 
-        return $this->inspector->read($run, $file, $passes[0]->images !== null, $scratch, $meter);
+        return $this->inspector->read($run, $plan, $file, $scratch, $meter);
     }
 
     /** The plan on this machine: with what it has. Null for a run of a version that kept the passes. */

@@ -61,11 +61,17 @@ final readonly class Excerpt
         return [...$this->isUneven() ? ['-noaccurate_seek'] : [], '-ss', self::seconds($this->from)];
     }
 
+    /** Seconds from where the engine is sent to the first frame. */
+    public function starts(): Fraction
+    {
+        return $this->time($this->range->first)->minus($this->from);
+    }
+
     /** @return list<string> filters of the picture */
     public function picture(): array
     {
         $rate = $this->rate();
-        $start = $this->time($this->range->first)->minus($this->from);
+        $start = $this->starts();
         // What is held at the end of the cut is shown for as long; nothing else is made up where frames are missing.
         $held = $this->range->last >= $this->reading->length() - 1 ? self::held($this->reading) : 0;
 

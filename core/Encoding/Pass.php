@@ -16,6 +16,7 @@ final readonly class Pass
      * @param  int  $weight  share of the whole work, in hundredths
      * @param  string  $boxes  that the finished file's picture is to carry, as bytes
      * @param  string|null  $images  names of the images within the folder that is made, with a place for the number; null for a file
+     * @param  list<string>  $beside  further outputs, into the working folder
      */
     public function __construct(
         public array $input,
@@ -24,23 +25,11 @@ final readonly class Pass
         public int $weight,
         public string $boxes = '',
         public ?string $images = null,
+        public array $beside = [],
     ) {
     }
 
-    /** @return array{input: list<string>, arguments: list<string>, writes: bool, weight: int, boxes: string, images: ?string} */
-    public function toArray(): array
-    {
-        return [
-            'input' => $this->input,
-            'arguments' => $this->arguments,
-            'writes' => $this->writes,
-            'weight' => $this->weight,
-            'boxes' => base64_encode($this->boxes),
-            'images' => $this->images,
-        ];
-    }
-
-    /** @param  array<mixed>  $pass  as written by toArray() */
+    /** @param  array<mixed>  $pass  as runs of an earlier version keep it */
     public static function fromArray(array $pass): self
     {
         $fields = new Fields($pass);

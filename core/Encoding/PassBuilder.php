@@ -43,6 +43,7 @@ final readonly class PassBuilder
             weight: $weight,
             boxes: PictureBoxes::of($plan),
             images: self::images($plan),
+            beside: (new Witness($plan, $reading))->outputs(),
         );
 
         return $plan->bitrate->passes === 2

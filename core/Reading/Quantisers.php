@@ -27,7 +27,7 @@ final readonly class Quantisers
     }
 
     /**
-     * @param  iterable<string>  $lines  as the engine writes them for each frame: `… q= 23.0 f_size= …`
+     * @param  iterable<string>  $lines  as the engine writes them for each frame of each output: `out= 0 st= 0 frame= 7 q= 23.0 f_size= …`
      * @return self|null null where the encoder told nothing
      */
     public static function of(iterable $lines, QualityScale $scale): ?self
@@ -35,7 +35,7 @@ final readonly class Quantisers
         $sum = 0.0;
         $count = 0;
         foreach ($lines as $line) {
-            if (preg_match('~ q= *(-?[\d.]+) ~', $line, $match) === 1) {
+            if (preg_match('~^out= *0 .* q= *(-?[\d.]+) ~', $line, $match) === 1) {
                 // Frames that the encoder has nothing to tell of have −1; they take no bits.
                 $sum += max((float) $scale->best, (float) $match[1]);
                 $count++;

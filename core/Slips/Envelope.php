@@ -17,8 +17,20 @@ final readonly class Envelope
 
     private const SHIFT = 150;
 
-    /** Seconds of sound after the first picture that are looked at. */
-    public const SECONDS = (self::COMPARED + 2 * self::SHIFT) / 1000;
+    /** Milliseconds around the best shift that are as good as it. */
+    private const NEAR = 5;
+
+    /** Share of the distance at every other shift that is left at the true one, at most: an even tone is much the same at many. */
+    private const CLEAR = 0.5;
+
+    /** Share of their level by which they lie apart unshifted, at least, for a shift to be told: less is what codecs change. */
+    private const APART = 0.005;
+
+    /** Milliseconds beside those that are shifted over which they are compared, at least: in less, chance is as clear. */
+    private const LEAST = 1_000;
+
+    /** Milliseconds over which levels are smoothed: half a wave of a low tone is not to pass for a beat. */
+    private const SMOOTHED = 10;
 
     /** @param  list<float>  $levels */
     private function __construct(private array $levels)
@@ -37,35 +49,66 @@ final readonly class Envelope
             $levels[] = array_sum($loud) / max(1, count($loud));
         }
 
-        return new self($levels);
+        return new self(self::smooth($levels));
     }
 
-    /** Milliseconds by which the other has to be shifted to be most alike; null where both are silent. */
+    /**
+     * Milliseconds by which the other comes late; 0 also where it cannot be told. Their levels do not matter.
+     *
+     * @return float|null null where one of them is silent
+     */
     public function lagOf(self $other): ?float
     {
         if (max([0.0, ...$this->levels]) < 50 || max([0.0, ...$other->levels]) < 50) {
             return null;
         }
-        $best = 0;
-        $least = INF;
-        for ($shift = 0; abs($shift) <= self::SHIFT; $shift = $shift > 0 ? -$shift : 1 - $shift) {
-            $apart = $this->apart($other, $shift);
-            if ($apart < $least) {
-                [$best, $least] = [$shift, $apart];
-            }
+        $count = min(count($this->levels), count($other->levels), self::COMPARED) - 2 * self::SHIFT;
+        $asTheyAre = $this->apart($other, 0);
+        if ($count < self::LEAST || $asTheyAre < self::APART) {
+            return 0.0;
         }
+        $apart = [$asTheyAre];
+        for ($shift = 1; $shift <= self::SHIFT; $shift++) {
+            $apart[$shift] = $this->apart($other, $shift);
+            $apart[-$shift] = $this->apart($other, -$shift);
+        }
+        $best = (int) array_search(min($apart), $apart, true);
+        $others = array_filter($apart, static fn (int $shift): bool => abs($shift - $best) > self::NEAR, ARRAY_FILTER_USE_KEY);
 
-        return (float) $best;
+        $isClear = abs($best) <= self::NEAR || $apart[$best] <= self::CLEAR * min([$asTheyAre, ...$others]);
+
+        return $isClear ? (float) $best : 0.0;
     }
 
-    private function apart(self $other, int $shift): float
+    /**
+     * @param  list<float>  $levels
+     * @return list<float>
+     */
+    private static function smooth(array $levels): array
     {
         $sum = 0.0;
-        $count = min(count($this->levels), count($other->levels), self::COMPARED) - self::SHIFT;
-        for ($i = self::SHIFT; $i < $count; $i++) {
-            $sum += abs($this->levels[$i] - $other->levels[$i + $shift]);
+        $smooth = [];
+        foreach ($levels as $i => $level) {
+            $sum += $level - ($levels[$i - self::SMOOTHED] ?? 0.0);
+            $smooth[] = $sum / self::SMOOTHED;
         }
 
-        return $sum / max(1, $count - self::SHIFT);
+        return $smooth;
+    }
+
+    /** Share of their level by which they lie apart where the other is shifted, each with its own loudness. */
+    private function apart(self $other, int $shift): float
+    {
+        $count = max(0, min(count($this->levels), count($other->levels), self::COMPARED) - 2 * self::SHIFT);
+        $own = array_slice($this->levels, self::SHIFT, $count);
+        $others = array_slice($other->levels, self::SHIFT + $shift, $count);
+        $level = array_sum($own);
+        $gain = $level / max(1.0, array_sum($others));
+        $sum = 0.0;
+        foreach ($own as $i => $at) {
+            $sum += abs($at - $gain * $others[$i]);
+        }
+
+        return $sum / max(1.0, $level);
     }
 }

@@ -1,12 +1,18 @@
 <?php
 
+use OuterCrate\Encoding\Aim;
+use OuterCrate\Encoding\Attempt;
 use OuterCrate\Encoding\Boxes\MovieIndex;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Encoding\FilterChain;
 use OuterCrate\Encoding\MixDown;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Encoding\ProgressReader;
+use OuterCrate\Planning\Made;
 use OuterCrate\Reading\AudioReading;
+use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\PacketTally;
+use OuterCrate\Units\Bitrate;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
@@ -196,3 +202,41 @@ it('mixes channels down by the coefficients of BS.775', function (string $layout
     ['mono', 1, 2, null],
     ['5.1', 6, 4, null],
 ]);
+
+/** What rate control comes to, attempt by attempt, when an encoder of this kind is asked for a plan's average of 2 Mb/s; in Mb/s. */
+function aimed(Closure $encoder, array $bitrate, float $seconds = 4): array
+{
+    $probe = Probes::plain(['nb_frames' => (string) (25 * $seconds), 'duration' => "{$seconds}"], [], ['duration' => "{$seconds}"]);
+    $reading = Desk::reading($probe);
+    $edits = ['bitrate' => $bitrate + ['average' => ['kbps' => 2000]], 'audio' => ['codec' => 'none']];
+    $plan = Desk::plan($reading, 'lanternwick-even', $edits);
+    $attempt = function (Bitrate $aim) use ($encoder, $reading, $seconds): Attempt {
+        $tally = new PacketTally(0);
+        $tally->take(new Packet(0, 0.0, 0.0, 0.04, (int) ($encoder($aim->bitsPerSecond) * $seconds / 8), true));
+
+        return new Attempt($aim, new Made($reading, $tally, 'x', 1));
+    };
+    $attempts = [$attempt($plan->bitrate->average)];
+    while (($next = (new Aim($plan))->next($attempts)) !== null) {
+        $attempts[] = $attempt($next);
+    }
+    $came = fn (Attempt $one): float => round(8 * $one->made->tally->videoBytes / $seconds / 1_000_000, 2);
+
+    return ['came' => array_map($came, $attempts), 'kept' => $came((new Aim($plan))->best($attempts))];
+}
+
+it('aims until two passes land, and keeps what came nearest', function (Closure $encoder, float $seconds, int $most, float $kept) {
+    $aimed = aimed($encoder, ['mode' => 'vbr', 'passes' => 2], $seconds);
+    expect(count($aimed['came']))->toBeLessThanOrEqual($most)->and(abs($aimed['kept'] / $kept - 1))->toBeLessThan(0.03);
+})->with([
+    'as asked' => [fn (int $aim): float => $aim * 1.02, 4, 1, 2.0],
+    'always a third over' => [fn (int $aim): float => $aim * 1.33, 4, 2, 2.0],
+    'half of what is asked for more' => [fn (int $aim): float => 3_000_000 * ($aim / 2_000_000) ** 0.5, 4, 4, 2.0],
+    'a floor under it' => [fn (int $aim): float => max(2_600_000, $aim), 4, 5, 2.6],
+    'it overshoots its mark' => [fn (int $aim): float => $aim < 2_000_000 ? $aim * 0.2 : $aim * 1.1, 4, 5, 2.2],
+    'long, where once is enough' => [fn (int $aim): float => 3_000_000 * ($aim / 2_000_000) ** 0.5, 60, 2, 2.45],
+]);
+
+it('lets one pass come to what it comes to', function () {
+    expect(aimed(fn (int $aim): float => $aim * 1.4, ['mode' => 'vbr', 'passes' => 1])['came'])->toBe([2.8]);
+});

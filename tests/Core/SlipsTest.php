@@ -12,6 +12,8 @@ use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\RateBuffer;
 use OuterCrate\Slips\Comparison;
+use OuterCrate\Slips\GreyPicture;
+use OuterCrate\Slips\Shift;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use Tests\Support\Desk;
@@ -175,3 +177,27 @@ it('holds the shape of a pixel to what its container can tell', function (string
     'shown 853 wide in Matroska' => ['matroska,webm', '853:720', true],
     'shown 852 wide in Matroska' => ['matroska,webm', '852:720', false],
 ]);
+
+/** A little picture of a bar that moves a pixel a frame, graded as said. */
+function moving(int $frame, float $contrast = 1, int $brightness = 0): GreyPicture
+{
+    $row = fn (int $x): int => (int) min(255, $brightness + $contrast * ($x >= $frame && $x < $frame + 4 ? 200 : 20));
+
+    return new GreyPicture(str_repeat(implode('', array_map(fn (int $x): string => chr($row($x)), range(0, 31))), 18));
+}
+
+it('tells by how many frames a picture lies beside its place', function (GreyPicture $made, array $due, int $shift) {
+    expect(Shift::of($made, array_map(fn (int $i): GreyPicture => moving($i), range(0, 20)), $due))->toBe($shift);
+})->with([
+    'as planned' => [moving(7), [7, 7], 0],
+    'in another grade' => [moving(7, 0.6, 40), [7, 7], 0],
+    'later' => [moving(9), [7, 7], 2],
+    'earlier, in another grade' => [moving(6, 0.6, 40), [7, 7], -1],
+    'between two that are due' => [moving(8), [7, 8], 0],
+    'beside two that are due' => [moving(10), [7, 8], 2],
+    'a picture of nothing' => [moving(40), [7, 7], 0],
+]);
+
+it('cannot tell where nothing moves', function () {
+    expect(Shift::of(moving(3), array_fill(0, 10, moving(3)), [7, 7]))->toBe(0)->and(Shift::of(moving(3), [], [0, 0]))->toBe(0);
+});

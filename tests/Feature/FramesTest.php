@@ -2,10 +2,12 @@
 
 use App\Media\CutReader;
 use App\Models\Cut;
+use App\Packing\PassRunner;
 use App\Shelf\CutShelf;
 use Symfony\Component\Process\Process;
 use Tests\Support\Bars;
 use Tests\Support\Clips;
+use Tests\Support\LateFilters;
 use Tests\Support\OddClips;
 
 function oddCut(string $kind): Cut
@@ -109,3 +111,29 @@ it('keeps sound in step with the picture', function (string $kind) {
     // Five milliseconds: less than is heard.
     expect(abs(toneIn($run->file) - (toneIn($cut->path) - $starts)))->toBeLessThan(0.005);
 })->with(['avi-h264', 'avi-mpeg4', 'late']);
+
+it('tells what lies beside its place, by picture and by sound', function () {
+    // A fault of the kind that no count of frames shows: the run's own filters take two frames later, and sound thirty milliseconds late.
+    $this->app->bind(PassRunner::class, LateFilters::class);
+    $run = $this->made(oddCut('avi-h264'), ['preset' => 'lossless-vault', 'range' => ['first' => 7, 'last' => 79]]);
+    expect(Bars::in('-i', $run->file))
+        ->toBe(range(9, 81))
+        ->and(array_column($run->slip['differences'], 'text'))
+        ->toBe([
+            'The first picture is not the one planned: it lies 2 frames later in the cut.',
+            'The last picture is not the one planned: it lies 2 frames later in the cut.',
+            'The sound comes 30 ms early against the picture.',
+        ]);
+});
+
+it('tells of frames that are counted and cannot be decoded', function () {
+    $path = $this->file('emptied.mp4', OddClips::emptied(70));
+    $run = $this->made(app(CutShelf::class)->bringIn($path, null, false), ['preset' => 'lossless-vault']);
+    expect($run->work->error)
+        ->toBeNull()
+        ->and(array_column($run->slip['differences'], 'text'))
+        ->toBe([
+            '100 frames were planned and 70 are there.',
+            'The cut counts 100 frames, and 70 of them can be decoded. Play it through there, or export it again.',
+        ]);
+});

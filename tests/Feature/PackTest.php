@@ -162,7 +162,7 @@ it('fails with a plain message and nothing left behind when the engine does', fu
     file_put_contents(
         $engine,
         "#!/bin/sh\ncase \"\$*\" in *-version*|*-encoders*) exec ffmpeg \"\$@\";; *' -') exit 1;; esac\n"
-            ."for last; do :; done\n{$script}\n",
+            ."for each; do case \"\$each\" in file:*.partial) last=\$each;; esac; done\n{$script}\n",
     );
     chmod($engine, 0o755);
     config(['crate.engine.encoder' => $engine]);

@@ -2,6 +2,8 @@
 
 namespace Tests\Support;
 
+use Symfony\Component\Process\Process;
+
 /**
  * Clips as cameras, phones and old programs write them: without times, with wrong ones, with frames that are held or hidden. Frame n
  * shows n in binary, in eight bars.
@@ -76,6 +78,23 @@ final class OddClips
         );
 
         return $path;
+    }
+
+    /** A file of 100 frames, each decoded by itself, of which all after the first few are there and hold nothing. */
+    public static function emptied(int $kept): string
+    {
+        $path = self::path('each-by-itself', 'mp4');
+        $bars = ['-f', 'lavfi', '-i', sprintf(self::BARS, '25', '4')];
+        is_file($path) || Clips::run([...$bars, '-c:v', 'libx264', '-g', '1', '-color_range', 'tv'], $path);
+        $asked = ['-select_streams', 'v', '-show_entries', 'packet=pos,size', '-of', 'csv=p=0', $path];
+        $packets = explode("\n", trim((new Process(['ffprobe', '-v', 'error', ...$asked]))->mustRun()->getOutput()));
+        $file = file_get_contents($path);
+        foreach (array_slice($packets, $kept) as $packet) {
+            [$bytes, $at] = array_map(intval(...), explode(',', $packet));
+            $file = substr_replace($file, str_repeat("\0", $bytes), $at, $bytes);
+        }
+
+        return $file;
     }
 
     private static function copied(string $kind): string

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-/** All of a file decoded from its start, without a jump and without anything that decides on times: what other eyes see of it. */
+use OuterCrate\Reading\VideoReading;
+
+/** Pictures and sound of a file as they are decoded, without anything that decides on times: what other eyes see of it. */
 final class DecodeCommand
 {
     /** Size of the little grey pictures, in pixels. */
@@ -12,30 +14,92 @@ final class DecodeCommand
 
     public const HEIGHT = 18;
 
+    /** Filters that make them. */
+    public const LITTLE = 'scale=w='.self::WIDTH.':h='.self::HEIGHT.':flags=area,format=gray';
+
     /** Samples of sound per second. */
     public const SAMPLES = 8_000;
 
-    /** Every frame as a little grey picture of a byte a pixel, one after the other, on standard output. */
+    /** Seconds of sound after the first picture that are held against each other. */
+    public const SECONDS = 4.3;
+
+    /** Seconds before the end of the picture from which it is decoded to its last frame. */
+    private const TAIL = 1.0;
+
+    /** Files that ends() leaves in the working folder. */
+    public const FIRST = 'first-picture';
+
+    public const LAST = 'last-pictures';
+
+    public const SOUND = 'first-sound';
+
+    /** Every frame of a file, from its start on, as a little grey picture of a byte a pixel, one after the other, on standard output. */
     public static function pictures(string $path, int $stream): Command
     {
-        $filters = sprintf('scale=w=%d:h=%d:flags=area,format=gray', self::WIDTH, self::HEIGHT);
-
         return Command::ask(Program::Encoder, [
-            '-v', 'error', '-nostdin', ...Input::of($path), '-map', "0:{$stream}", '-vf', $filters, '-fps_mode', 'passthrough',
+            '-v', 'error', '-nostdin', ...Input::of($path), '-map', "0:{$stream}", '-vf', self::LITTLE, '-fps_mode', 'passthrough',
             '-f', 'rawvideo', '-',
         ], Allowance::Run);
     }
 
-    /**
-     * Sound in one channel, as 16-bit samples, from the start of the file on.
-     *
-     * @param  float  $seconds  of it
-     */
-    public static function sound(string $path, int $stream, float $seconds): Command
+    /** Sound in one channel, as 16-bit samples, from the start of the file until some seconds after the first picture. */
+    public static function sound(string $path, int $stream, float $pictureStarts): Command
     {
         return Command::ask(Program::Encoder, [
-            '-v', 'error', '-nostdin', ...Input::of($path), '-map', "0:{$stream}", '-af', 'aresample=async=1:first_pts=0', '-ac', '1',
-            '-ar', (string) self::SAMPLES, '-t', sprintf('%.3F', $seconds), '-f', 's16le', '-',
+            '-v', 'error', '-nostdin', ...Input::of($path), ...self::heard($stream, $pictureStarts), '-',
         ], Allowance::Run);
+    }
+
+    /**
+     * The first and the last pictures of a finished file, and its first sound, each in a file of the working folder.
+     *
+     * @param  VideoReading  $picture  of the file
+     * @param  string|null  $crop  filter that leaves the picture in the frame; null where it fills it
+     * @param  int|null  $sound  index of a stream; null for none
+     */
+    public static function ends(string $path, VideoReading $picture, ?string $crop, ?int $sound): Command
+    {
+        $starts = $picture->starts->toFloat();
+        $tail = $starts + $picture->frameRate->secondsOf($picture->length)->toFloat() - self::TAIL;
+
+        return Command::encode(Allowance::Run, [
+            ...Input::of($path), ...Input::of($path, $tail > 0 ? ['-ss', sprintf('%.6F', $tail)] : []),
+            ...self::little("0:{$picture->index}", $crop), '-frames:v', '1', self::FIRST,
+            ...self::little("1:{$picture->index}", $crop), self::LAST,
+            ...$sound === null ? [] : [...self::heard($sound, $starts), self::SOUND],
+        ]);
+    }
+
+    /** The same of a folder of images. */
+    public static function endsOfImages(string $first, string $last, ?string $demuxer, ?string $crop): Command
+    {
+        $as = $demuxer === null ? [] : ['-f', $demuxer];
+
+        return Command::encode(Allowance::Run, [
+            ...Input::of($first, $as), ...Input::of($last, $as),
+            ...self::little('0:0', $crop), '-frames:v', '1', self::FIRST,
+            ...self::little('1:0', $crop), '-frames:v', '1', self::LAST,
+        ]);
+    }
+
+    /**
+     * Sound in one channel, as 16-bit samples, until some seconds after the first picture.
+     *
+     * @return list<string> options of an output
+     */
+    public static function heard(int $stream, float $pictureStarts): array
+    {
+        return [
+            '-map', "0:{$stream}", '-af', 'aresample=async=1:first_pts=0', '-ac', '1', '-ar', (string) self::SAMPLES,
+            '-t', sprintf('%.3F', max(0.0, $pictureStarts) + self::SECONDS), '-f', 's16le',
+        ];
+    }
+
+    /** @return list<string> options of an output */
+    private static function little(string $map, ?string $crop): array
+    {
+        $filters = ($crop === null ? '' : "{$crop},").self::LITTLE;
+
+        return ['-map', $map, '-vf', $filters, '-fps_mode', 'passthrough', '-f', 'rawvideo'];
     }
 }

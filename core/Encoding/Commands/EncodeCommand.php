@@ -16,6 +16,7 @@ final class EncodeCommand
             ...Input::of($cut, $pass->input),
             ...$pass->arguments,
             $output === null ? '-' : 'file:'.$output,
+            ...$pass->beside,
         ]);
     }
 }

@@ -15,6 +15,9 @@ final class CompareAudio
     /** Share of what is asked by which the rate of sound may be off without a word; its encoders keep no exact rate. */
     private const NEAR = 0.1;
 
+    /** Milliseconds by which sound may move against the picture: less than is heard. */
+    public const IN_STEP = 5.0;
+
     public static function found(Made $made): string
     {
         return $made->reading->mainAudio()?->label() ?? 'none';
@@ -40,8 +43,19 @@ final class CompareAudio
         $found = self::found($made);
 
         return $same
-            ? [...self::rate($planned, $made), ...self::level($planned, $made)]
+            ? [...self::rate($planned, $made), ...self::level($planned, $made), ...self::step($made)]
             : [new Difference(AudioCell::NAME, $planned->text('label') ?? 'none', $found, "The audio came out as {$found}.")];
+    }
+
+    /** @return list<Difference> */
+    private static function step(Made $made): array
+    {
+        $lag = $made->ends->lag ?? 0.0;
+        $ms = round(abs($lag)).' ms '.($lag > 0 ? 'late' : 'early');
+
+        return abs($lag) <= self::IN_STEP
+            ? []
+            : [new Difference(AudioCell::NAME, 'in step', $ms, "The sound comes {$ms} against the picture.")];
     }
 
     /** @return list<Difference> */

@@ -58,6 +58,35 @@ final class CompareFrameRate
             );
         }
 
-        return $differences;
+        return [...$differences, ...self::ends($made)];
+    }
+
+    /** @return list<Difference> */
+    private static function ends(Made $made): array
+    {
+        $told = [];
+        [$counted, $decoded] = [$made->ends->counted ?? 0, $made->ends->decoded ?? 0];
+        if ($decoded < $counted) {
+            $told[] = new Difference(
+                FrameRateCell::NAME,
+                "{$counted} frames of the cut",
+                "{$decoded} decoded",
+                "The cut counts {$counted} frames, and {$decoded} of them can be decoded. Play it through there, or export it again.",
+            );
+        }
+        foreach (['first' => $made->ends->first ?? 0, 'last' => $made->ends->last ?? 0] as $which => $shift) {
+            if ($shift !== 0) {
+                $by = abs($shift) === 1 ? 'a frame ' : abs($shift).' frames ';
+                $by .= $shift > 0 ? 'later' : 'earlier';
+                $told[] = new Difference(
+                    FrameRateCell::NAME,
+                    "{$which} picture as planned",
+                    $by,
+                    "The {$which} picture is not the one planned: it lies {$by} in the cut.",
+                );
+            }
+        }
+
+        return $told;
     }
 }
