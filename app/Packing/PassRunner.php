@@ -5,6 +5,7 @@ namespace App\Packing;
 use App\Engine\Runner;
 use App\Media\MovieTags;
 use App\Media\OutputFile;
+use App\Media\SegmentTags;
 use App\Models\Run;
 use App\Work\Meter;
 use OuterCrate\Encoding\Commands\EncodeCommand;
@@ -39,6 +40,9 @@ class PassRunner
             $begun += $pass->weight;
             if ($pass->boxes !== '') {
                 MovieTags::put($file->partial, $pass->boxes, $meter->check(...));
+            }
+            if ($pass->elements !== '') {
+                SegmentTags::put($file->partial, $pass->elements);
             }
         }
     }

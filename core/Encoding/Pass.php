@@ -17,6 +17,7 @@ final readonly class Pass
      * @param  string  $boxes  that the finished file's picture is to carry, as bytes
      * @param  string|null  $images  names of the images within the folder that is made, with a place for the number; null for a file
      * @param  list<string>  $beside  further outputs, into the working folder
+     * @param  string  $elements  that the colour of a Matroska file's picture is to carry, as bytes
      */
     public function __construct(
         public array $input,
@@ -26,6 +27,7 @@ final readonly class Pass
         public string $boxes = '',
         public ?string $images = null,
         public array $beside = [],
+        public string $elements = '',
     ) {
     }
 

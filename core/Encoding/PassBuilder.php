@@ -8,9 +8,12 @@ use InvalidArgumentException;
 use OuterCrate\Analysis\LightMeter;
 use OuterCrate\Encoding\Boxes\PictureBoxes;
 use OuterCrate\Encoding\Commands\ListenCommand;
+use OuterCrate\Encoding\Elements\PictureElements;
+use OuterCrate\Encoding\Elements\SegmentHead;
 use OuterCrate\Formats\Containers\ImageFolder;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Presets\Role;
+use OuterCrate\Reading\AudioReading;
 use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\Reading;
 
@@ -43,6 +46,7 @@ final readonly class PassBuilder
             weight: $weight,
             boxes: PictureBoxes::of($plan),
             images: self::images($plan),
+            elements: PictureElements::of($plan),
             beside: (new Witness($plan, $reading))->outputs(),
         );
 
@@ -147,10 +151,12 @@ final readonly class PassBuilder
         $colour = $plan->colour->colour;
 
         return [
+            // A filter that is bound to no stream: of one that is, the engine hands on what the cut says of its picture (mastering
+            // display, light, projection) whatever became of it.
+            '-filter_complex',
+            '[0:'.($reading->mainVideo()->index ?? 0).']'.FilterChain::of($plan, $reading).'[picture]',
             '-map',
-            '0:'.($reading->mainVideo()->index ?? 0),
-            '-vf',
-            FilterChain::of($plan, $reading),
+            '[picture]',
             '-fps_mode',
             'cfr',
             '-r',
@@ -222,12 +228,33 @@ final readonly class PassBuilder
             ...$keeps && $reading->extras->timecode !== null
                 ? ['-timecode', (string) $reading->timecode($plan->range->first)->at($plan->frameRate->rate)]
                 : [],
-            ...$keeps ? ['-map_metadata', '0'] : ['-map_metadata', '-1', ...$iso ? ['-write_tmcd', '0'] : []],
+            ...$keeps ? self::tags($plan, $reading) : ['-map_metadata', '-1', ...$iso ? ['-write_tmcd', '0'] : []],
             ...$iso ? ['-movflags', $plan->container->fastStart ? '+write_colr+faststart' : '+write_colr'] : [],
             ...$plan->container->container instanceof ImageFolder ? ['-start_number', (string) $plan->range->first] : [],
             ...$plan->container->container->options(),
+            ...PictureElements::of($plan) === '' ? [] : SegmentHead::ROOM,
             '-f',
             $plan->container->container->muxer(),
+        ];
+    }
+
+    /** @return list<string> those of the file and of its streams; the picture's filter is bound to none of them */
+    private static function tags(Plan $plan, Reading $reading): array
+    {
+        $picture = $plan->hasVideo() ? $reading->mainVideo() : null;
+        $sound = $plan->audio->codec === null ? [] : array_slice($reading->audio, 0, count($plan->audio->tracks));
+        $ofSound = array_map(
+            static fn (int $i, AudioReading $track): array => [
+                "-map_metadata:s:a:{$i}", "0:s:{$track->index}", "-metadata:s:a:{$i}", 'encoder=',
+            ],
+            array_keys($sound),
+            $sound,
+        );
+
+        return [
+            '-map_metadata', '0',
+            ...$picture === null ? [] : ['-map_metadata:s:v:0', "0:s:{$picture->index}", '-metadata:s:v:0', 'encoder='],
+            ...array_merge(...$ofSound),
         ];
     }
 

@@ -36,9 +36,8 @@ final readonly class Witness
         if ($video === null || ! $this->plan->hasVideo()) {
             return [];
         }
-        $window = $this->plan->frameSize->window;
         $filters = [
-            ...$window === null ? [] : [self::crop($window->size->width, $window->size->height, $window->left, $window->top)],
+            ...$this->shown(),
             DecodeCommand::LITTLE,
             // Times are printed of frames that carry a measurement: any that is taken of grey.
             'entropy',
@@ -58,7 +57,7 @@ final readonly class Witness
         $size = $this->plan->frameSize;
 
         return $size->isPadded()
-            ? self::crop($size->picture->width, $size->picture->height, '(iw-ow)/2', '(ih-oh)/2')
+            ? "crop={$size->picture->width}:{$size->picture->height}"
             : null;
     }
 
@@ -68,8 +67,18 @@ final readonly class Witness
         return $this->excerpt->starts();
     }
 
-    private static function crop(int $width, int $height, int|string $left, int|string $top): string
+    /** @return list<string> filters that leave of the cut's picture what the file shows of it */
+    private function shown(): array
     {
-        return "crop={$width}:{$height}:{$left}:{$top}";
+        $size = $this->plan->frameSize;
+        $window = $size->window;
+
+        return [
+            ...$window === null ? [] : ["crop={$window->size->width}:{$window->size->height}:{$window->left}:{$window->top}"],
+            // Edges that are cut off after scaling.
+            ...$size->scaled === null
+                ? []
+                : ["crop=iw*{$size->frame->width}/{$size->scaled->width}:ih*{$size->frame->height}/{$size->scaled->height}"],
+        ];
     }
 }

@@ -1,6 +1,7 @@
 <?php
 
 use App\Shelf\CutShelf;
+use OuterCrate\Encoding\Elements\Ebml;
 use OuterCrate\Units\FrameRange;
 use Symfony\Component\Process\Process;
 
@@ -46,7 +47,7 @@ it('leaves the black bars of a cut out, and nothing of its picture', function ()
     expect(preg_match('~PSNR y:([\d.]+)~', $compared->getErrorOutput(), $m))->toBe(1)->and((float) $m[1])->toBeGreaterThan(30);
 });
 
-it('carries HDR10 metadata into streams and boxes', function (string $preset) {
+it('carries HDR10 metadata into streams, boxes and elements', function (string $preset) {
     $run = delivered('hdr10', $preset, []);
     expect(unwanted($run))
         ->toBe([])
@@ -56,7 +57,43 @@ it('carries HDR10 metadata into streams and boxes', function (string $preset) {
         ->toEqual(1000)
         ->and($run->slip['reading']['video'][0]['contentLight']['maxCll'] ?? null)
         ->toBe(1000);
-})->with(['slow-line', 'archive-10-bit']);
+})->with(['slow-line', 'archive-10-bit', 'lossless-vault']);
+
+/** Where a Matroska file's list of places leads: identifiers that were promised, and those that are there. */
+function places(string $path): array
+{
+    $head = file_get_contents($path);
+    $base = Ebml::inside($head, Ebml::at($head, 0)[2]);
+    [, $start, $end] = Ebml::at($head, $base);
+    $list = array_filter(Ebml::children(substr($head, $start, $end - $start)), fn (array $child): bool => $child[0] === "\x4D\xBB");
+    $promised = array_map(fn (array $place): array => array_column(Ebml::children($place[1]), 1, 0), array_values($list));
+
+    return [
+        array_map(fn (array $place): string => bin2hex($place["\x53\xAB"]), $promised),
+        array_map(fn (array $place): string => bin2hex(Ebml::id($head, $base + hexdec(bin2hex($place["\x53\xAC"])))), $promised),
+    ];
+}
+
+it('hands on nothing of an HDR picture that it no longer is', function () {
+    $hdr = delivered('hdr10', 'lossless-vault', []);
+    [$promised, $there] = places($hdr->file);
+    expect($there)->toBe($promised)->and(count($promised))->toBeGreaterThan(2);
+    // Decoders say more of a checksum that does not fit.
+    $decoded = (new Process(['ffmpeg', '-v', 'warning', '-err_detect', 'crccheck', '-i', $hdr->file, '-f', 'null', '-']))->mustRun();
+    expect($decoded->getErrorOutput())->toBe('');
+    rename($hdr->file, $this->folder('media').'/graded.mkv');
+    $cut = app(CutShelf::class)->bringIn($this->folder('media').'/graded.mkv', null, false);
+    $said = fn (array $output): array => array_intersect_key(
+        $this->made($cut, $output)->slip['reading']['video'][0],
+        ['mastering' => 0, 'contentLight' => 0],
+    );
+    expect($cut->reading()->mainVideo()->contentLight?->brightestPixel)->toBe(1000);
+    $nothing = ['mastering' => null, 'contentLight' => null];
+    expect($said(['preset' => 'review-720', 'edits' => ['colour' => ['convert' => 'bt709']]]))
+        ->toBe($nothing)
+        ->and($said(['preset' => 'lossless-vault', 'edits' => ['colour' => ['hdr10' => 'none']]]))
+        ->toBe($nothing);
+});
 
 it('measures how bright an HDR picture gets, analysed or not, and writes it into the file', function (bool $analysed) {
     $run = delivered('pq-patch', 'slow-line', ['colour' => ['hdr10' => 'measure']], $analysed);

@@ -34,7 +34,7 @@ final class ProjectionLost implements Check
             );
         }
 
-        return $container->tellsHdrMetadata()
+        return $container->tellsProjection()
             ? null
             : new Finding(
                 'projection-lost',

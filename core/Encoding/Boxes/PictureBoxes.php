@@ -14,7 +14,8 @@ final class PictureBoxes
     /** All of them, one after the other; empty when the plan needs none, or its container has no boxes. */
     public static function of(Plan $plan): string
     {
-        if (! $plan->container->container->tellsHdrMetadata()) {
+        // Both are told by boxes of ISO base media only; Matroska tells HDR10 metadata in elements.
+        if (! $plan->container->container->tellsProjection()) {
             return '';
         }
         $colour = $plan->colour;

@@ -36,8 +36,11 @@ interface Container
     /** Colour tags are kept, by the container or the streams that it carries. */
     public function keepsColour(): bool;
 
-    /** Boxes for HDR metadata and 360 projection can be put into it once it is made. */
+    /** HDR10 metadata can be put into it once it is made. */
     public function tellsHdrMetadata(): bool;
+
+    /** The projection of a 360 picture can be put into it once it is made. */
+    public function tellsProjection(): bool;
 
     /** The engine's name of its writer. */
     public function muxer(): string;

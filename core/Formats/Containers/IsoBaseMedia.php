@@ -35,6 +35,11 @@ abstract class IsoBaseMedia implements Container
         return true;
     }
 
+    public function tellsProjection(): bool
+    {
+        return true;
+    }
+
     public function muxer(): string
     {
         return $this->id();

@@ -41,6 +41,12 @@ final class Matroska implements Container
         return true;
     }
 
+    /** In the elements of its picture's colour (RFC 9559, 5.1.4.1.28.24 to 40). */
+    public function tellsHdrMetadata(): bool
+    {
+        return true;
+    }
+
     public function muxer(): string
     {
         return 'matroska';

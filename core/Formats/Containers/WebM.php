@@ -36,6 +36,12 @@ final class WebM implements Container
         return ['opus'];
     }
 
+    /** In the elements of its picture's colour (RFC 9559, 5.1.4.1.28.24 to 40). */
+    public function tellsHdrMetadata(): bool
+    {
+        return true;
+    }
+
     public function muxer(): string
     {
         return 'webm';

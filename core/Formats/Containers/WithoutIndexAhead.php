@@ -32,6 +32,11 @@ trait WithoutIndexAhead
         return false;
     }
 
+    public function tellsProjection(): bool
+    {
+        return false;
+    }
+
     public function options(): array
     {
         return [];
