@@ -150,11 +150,13 @@ final readonly class PassBuilder
         $arguments = $video->arguments($plan, $pass);
         $colour = $plan->colour->colour;
 
+        $stream = '[0:'.($reading->mainVideo()->index ?? 0).']';
+
         return [
-            // A filter that is bound to no stream: of one that is, the engine hands on what the cut says of its picture (mastering
-            // display, light, projection) whatever became of it.
+            // From filters of one input, the engine hands on what the cut says of its picture (mastering display, light, projection)
+            // whatever became of it: these have two.
             '-filter_complex',
-            '[0:'.($reading->mainVideo()->index ?? 0).']'.FilterChain::of($plan, $reading).'[picture]',
+            $stream.FilterChain::of($plan, $reading)."[picture];{$stream}nullsink",
             '-map',
             '[picture]',
             '-fps_mode',
