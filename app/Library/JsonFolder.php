@@ -34,6 +34,18 @@ abstract class JsonFolder
     /** @param  array<mixed>  $file */
     abstract protected function make(string $slug, array $file): object;
 
+    /** @return list<string> other folders whose files its items are made with */
+    protected function besides(): array
+    {
+        return [];
+    }
+
+    /** @return list<string> */
+    private static function files(string $folder): array
+    {
+        return glob("{$folder}/*.json") ?: [];
+    }
+
     /**
      * A broken file takes no other with it.
      *
@@ -45,9 +57,10 @@ abstract class JsonFolder
             return $this->items;
         }
         $this->looked = microtime(true);
-        $paths = glob($this->folder().'/*.json') ?: [];
+        $paths = self::files($this->folder());
         clearstatcache();
-        $state = serialize(array_map(fn (string $path): array => [$path, @filemtime($path), @filesize($path)], $paths));
+        $watched = [...$paths, ...array_merge(...array_map(self::files(...), $this->besides()))];
+        $state = serialize(array_map(fn (string $path): array => [$path, @filemtime($path), @filesize($path)], $watched));
         if ($this->items !== null && $state === $this->state) {
             return $this->items;
         }

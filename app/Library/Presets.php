@@ -37,6 +37,11 @@ class Presets extends JsonFolder
         return config('crate.presets');
     }
 
+    protected function besides(): array
+    {
+        return [config('crate.devices')];
+    }
+
     protected function schema(): string
     {
         return 'preset';

@@ -25,6 +25,8 @@ class CrateServiceProvider extends ServiceProvider
 
     public function register(): void
     {
+        // What is made here is its owner's: database, uploads, deliveries. Folders that others share keep what they are.
+        umask(0o077);
         Connection::resolverFor('sqlite', fn (...$arguments): WriteFirstConnection => new WriteFirstConnection(...$arguments));
         foreach (
             [Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class, Presets::class, Hosts::class] as $shared

@@ -1,5 +1,6 @@
 <?php
 
+use App\Media\Workspace;
 use App\Shelf\CutShelf;
 use OuterCrate\Encoding\Elements\Ebml;
 use OuterCrate\Units\FrameRange;
@@ -93,6 +94,12 @@ it('hands on nothing of an HDR picture that it no longer is', function () {
         ->toBe($nothing)
         ->and($said(['preset' => 'lossless-vault', 'edits' => ['colour' => ['hdr10' => 'none']]]))
         ->toBe($nothing);
+});
+
+it('leaves what it makes to its owner alone', function () {
+    $run = delivered('plain', 'review-720', []);
+    clearstatcache();
+    expect(decoct(fileperms($run->file) & 0o77))->toBe('0')->and(decoct(fileperms(Workspace::ofCut($run->cut_id)->folder) & 0o77))->toBe('0');
 });
 
 it('measures how bright an HDR picture gets, analysed or not, and writes it into the file', function (bool $analysed) {

@@ -80,6 +80,19 @@ it('ships presets and hosts that are in their format, and presets whose host is 
     }
 });
 
+it('takes files as they are now, whoever has held them for an hour', function () {
+    config(['crate.presets' => $this->folder('media'), 'crate.devices' => $this->folder('derived')]);
+    copy(base_path('presets/hd-disc.json'), $this->folder('media').'/disc.json');
+    $device = file_get_contents(base_path('devices/hd-disc.json'));
+    file_put_contents($this->folder('derived').'/hd-disc.json', $device);
+    $name = fn (): string => app(Presets::class)->need('disc')->device->name;
+    $before = $name();
+    file_put_contents($this->folder('derived').'/hd-disc.json', str_replace("\"{$before}\"", '"Disc of another name"', $device));
+    // For a second, what was read is good enough.
+    usleep(1_050_000);
+    expect($before)->not->toBe('Disc of another name')->and($name())->toBe('Disc of another name');
+});
+
 it('lets a broken file stop neither the shelf nor the queue', function () {
     config(['crate.presets' => $this->folder('media')]);
     $this->file('broken.json', '{"format": ');

@@ -141,6 +141,15 @@ it('takes any name that a file can have', function (string $name) {
     'ünïcode.mp4',
 ]);
 
+/** A black image of so many pixels a side, in a few kilobytes (PNG, ISO/IEC 15948). */
+function hugeImage(int $side): string
+{
+    $chunk = fn (string $type, string $data): string => pack('N', strlen($data)).$type.$data.pack('N', crc32($type.$data));
+    $rows = gzcompress(str_repeat("\0", $side * (1 + intdiv($side + 7, 8))));
+
+    return "\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('N2C5', $side, $side, 1, 0, 0, 0, 0)).$chunk('IDAT', $rows).$chunk('IEND', '');
+}
+
 it('refuses what is no cut, says why, and touches nothing', function (string $name, string $id, string $says) {
     $clip = file_get_contents($this->clip());
     $files = [
@@ -150,6 +159,7 @@ it('refuses what is no cut, says why, and touches nothing', function (string $na
         'short.mp4' => substr($clip, 0, intdiv(strlen($clip), 2)),
         'list.mp4' => "#EXTM3U\n#EXTINF:2,\n{$this->folder('media')}/plain.mp4\n",
         'concat.mov' => "ffconcat version 1.0\nfile '{$this->folder('media')}/plain.mp4'\n",
+        'huge.mp4' => hugeImage(16_000),
         'noise.mkv' => str_repeat("\x1A\x45\xDF\xA3 not really ", 200),
     ];
     $this->file($name, $files[$name] ?? '');
@@ -181,6 +191,8 @@ it('refuses what is no cut, says why, and touches nothing', function (string $na
     ['list.mp4', 'playlist', 'points to other files'],
     ['concat.mov', 'playlist', 'points to other files'],
     ['noise.mkv', 'not-media', 'not a video file'],
+    // Half a minute of decoding, and half a gigabyte.
+    ['huge.mp4', 'cut-short', 'Copy or export it again'],
 ]);
 
 it('plans for a script, with values, origins, findings and estimate', function () {
