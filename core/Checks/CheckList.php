@@ -25,6 +25,7 @@ use OuterCrate\Checks\Bitrate\GenerationOfLoss;
 use OuterCrate\Checks\Bitrate\GrainNeedsBits;
 use OuterCrate\Checks\Bitrate\OnePassMisses;
 use OuterCrate\Checks\Bitrate\PeakAboveAsk;
+use OuterCrate\Checks\Bitrate\StrictPeak;
 use OuterCrate\Checks\Bitrate\TooFewBits;
 use OuterCrate\Checks\Bitrate\TooManyBits;
 use OuterCrate\Checks\Colour\BandsLikely;
@@ -162,6 +163,7 @@ final readonly class CheckList
             new TooManyBits,
             new OnePassMisses,
             new PeakAboveAsk,
+            new StrictPeak,
             new GenerationOfLoss,
             new KeyframesTooFar,
             new GopOpen,

@@ -119,6 +119,11 @@ dataset('findings', [
         ['frameRate' => ['exact' => '25']],
     ],
     'too-many-bits' => [Probes::mezzanine(), 'review-720', ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 60_000]]]],
+    'strict-peak' => [
+        Probes::plain($hd),
+        'lanternwick-even',
+        ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 8_000], 'peak' => ['kbps' => 12_000], 'buffer' => ['seconds' => 0.25]]],
+    ],
     'peak-above-ask' => [
         Probes::plain($hd),
         'platen-1080@platen',

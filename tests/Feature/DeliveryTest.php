@@ -99,7 +99,8 @@ it('hands on nothing of an HDR picture that it no longer is', function () {
 it('leaves what it makes to its owner alone', function () {
     $run = delivered('plain', 'review-720', []);
     clearstatcache();
-    expect(decoct(fileperms($run->file) & 0o77))->toBe('0')->and(decoct(fileperms(Workspace::ofCut($run->cut_id)->folder) & 0o77))->toBe('0');
+    $forOthers = fn (string $path): int => fileperms($path) & 0o77;
+    expect([$forOthers($run->file), $forOthers(Workspace::ofCut($run->cut_id)->folder)])->toBe([0, 0]);
 });
 
 it('measures how bright an HDR picture gets, analysed or not, and writes it into the file', function (bool $analysed) {

@@ -13,7 +13,7 @@ use InvalidArgumentException;
 final class SegmentHead
 {
     /** A tag that makes room: it is taken out again. */
-    public const ROOM = ['-metadata', 'ROOM=a hundred bytes for what is known of the display that this picture was graded on, and of its light'];
+    public const ROOM = ['-metadata', 'ROOM=a hundred bytes for what is known of the display that this picture was graded on'];
 
     private const SEGMENT = "\x18\x53\x80\x67";
 
