@@ -16,6 +16,7 @@ use OuterCrate\Checks\Audio\MixOverloads;
 use OuterCrate\Checks\Audio\NoAudio;
 use OuterCrate\Checks\Audio\NothingToMake;
 use OuterCrate\Checks\Audio\PeaksLimited;
+use OuterCrate\Checks\Audio\SamplesNotKept;
 use OuterCrate\Checks\Audio\TracksLeftOut;
 use OuterCrate\Checks\Bitrate\BitrateAboveCut;
 use OuterCrate\Checks\Bitrate\BitrateUnderAsk;
@@ -112,6 +113,7 @@ final readonly class CheckList
             new ContainerCannotHold,
             new CodecRefusesFrame,
             new CodecRefusesChannels,
+            new SamplesNotKept,
             new ContainerRefusesRate,
             new DeviceRefusesCodec,
             new DeviceRefusesSize,

@@ -87,6 +87,7 @@ dataset('findings', [
         'review-720',
         ['audio' => ['codec' => 'mp3', 'channels' => 6], 'container' => ['set' => 'matroska']],
     ],
+    'samples-not-kept' => [Probes::plain($hd), 'lossless-vault', ['audio' => ['codec' => 'flac', 'bitDepth' => 32]]],
     'no-audio' => [Probes::plain(), 'lanternwick-even@lanternwick', ['audio' => 'none']],
     'shape-differs' => [Probes::plain($hd), 'tallgate-upright@tallgate', []],
     'projection-missing' => [Probes::plain(['width' => 1920, 'height' => 960]), 'lanternwick-even@orrery', []],

@@ -82,7 +82,8 @@ final class RandomPlans
                 ),
             ];
             $sounds = $catalogue->container($edits['container']['set'])->audioCodecs();
-            $edits['audio'] = $sounds === [] ? 'none' : ['codec' => $pick($sounds)];
+            $samples = $pick([[], [], ['bitDepth' => 32], ['sampleRate' => 96_000]]);
+            $edits['audio'] = $sounds === [] ? 'none' : ['codec' => $pick($sounds)] + $samples;
         }
         if (mt_rand(0, 2) === 0) {
             $edits['frameSize'] = $pick([

@@ -27,6 +27,11 @@ final class AacLc implements AudioCodec
         return [8_000, 11_025, 12_000, 16_000, 22_050, 24_000, 32_000, 44_100, 48_000, 64_000, 88_200, 96_000];
     }
 
+    public function bitDepths(): array
+    {
+        return [];
+    }
+
     /** ISO/IEC 14496-3, table 1.19: channel configurations up to 7.1. */
     public function mostChannels(): int
     {

@@ -30,6 +30,11 @@ final class Ac3 implements AudioCodec
         return [32_000, 44_100, 48_000];
     }
 
+    public function bitDepths(): array
+    {
+        return [];
+    }
+
     /** A/52, table 5.8: 3/2 and the low-frequency channel. */
     public function mostChannels(): int
     {

@@ -27,6 +27,12 @@ final class Alac implements AudioCodec
         return [];
     }
 
+    /** Its format knows 20 and 32 as well; the engine codes these. */
+    public function bitDepths(): array
+    {
+        return [16, 24];
+    }
+
     /** A little over six tenths of the plain samples; noise takes more, speech less. */
     public function mostChannels(): int
     {

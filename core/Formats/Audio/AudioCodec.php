@@ -18,6 +18,9 @@ interface AudioCodec
     /** @return list<int> sample rates in Hz it takes, rising; empty for any */
     public function sampleRates(): array;
 
+    /** @return list<int> bits of a sample that it keeps, rising; empty where it keeps no samples */
+    public function bitDepths(): array;
+
     /** Channels of one track that it carries. */
     public function mostChannels(): int;
 

@@ -27,13 +27,19 @@ final class Flac implements AudioCodec
         return [];
     }
 
-    /** About six tenths of the plain samples; noise takes more, speech less. */
+    /** RFC 9639, 9.1.4, knows 32 as well; the engine codes up to 24. */
+    public function bitDepths(): array
+    {
+        return [16, 24];
+    }
+
     /** RFC 9639, 9.1.3. */
     public function mostChannels(): int
     {
         return 8;
     }
 
+    /** About six tenths of the plain samples; noise takes more, speech less. */
     public function bitsPerSecond(?int $asked, int $sampleRate, int $channels, int $bitDepth): int
     {
         return (int) round($sampleRate * $channels * $bitDepth * 0.6);

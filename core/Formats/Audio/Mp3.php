@@ -32,6 +32,11 @@ final class Mp3 implements AudioCodec
         return [16_000, 22_050, 24_000, 32_000, 44_100, 48_000];
     }
 
+    public function bitDepths(): array
+    {
+        return [];
+    }
+
     /** ISO/IEC 11172-3, 2.4.2.3. */
     public function mostChannels(): int
     {

@@ -27,6 +27,11 @@ final class Opus implements AudioCodec
         return [8_000, 12_000, 16_000, 24_000, 48_000];
     }
 
+    public function bitDepths(): array
+    {
+        return [];
+    }
+
     /** At most 256 kb/s for a channel in the encoder here. */
     /** RFC 7845, 5.1.1.2: mapping family 1. */
     public function mostChannels(): int

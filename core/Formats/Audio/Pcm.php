@@ -27,6 +27,11 @@ final class Pcm implements AudioCodec
         return [];
     }
 
+    public function bitDepths(): array
+    {
+        return [16, 24, 32];
+    }
+
     public function mostChannels(): int
     {
         return 8;

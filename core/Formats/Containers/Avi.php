@@ -8,7 +8,7 @@ namespace OuterCrate\Formats\Containers;
 final class Avi implements Container
 {
     use CarriesAnyFrameRate;
-    use CarriesAnySampleRate;
+    use CarriesAnySamples;
     use WithoutIndexAhead;
 
     public function id(): string

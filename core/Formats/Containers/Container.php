@@ -27,6 +27,9 @@ interface Container
     /** @return list<int> samples per second its sound may have; empty when the codec alone says */
     public function sampleRates(): array;
 
+    /** @return list<int> bits of a sample of uncompressed sound, rising; empty when the codec alone says */
+    public function bitDepths(): array;
+
     /** It has an index that can be put before the media. */
     public function hasFastStart(): bool;
 

@@ -8,7 +8,7 @@ namespace OuterCrate\Formats\Containers;
 final class FlacFile implements Container
 {
     use CarriesAnyFrameRate;
-    use CarriesAnySampleRate;
+    use CarriesAnySamples;
     use SoundAlone;
 
     public function id(): string

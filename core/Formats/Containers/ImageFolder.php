@@ -8,7 +8,7 @@ namespace OuterCrate\Formats\Containers;
 final class ImageFolder implements Container
 {
     use CarriesAnyFrameRate;
-    use CarriesAnySampleRate;
+    use CarriesAnySamples;
     use WithoutIndexAhead;
 
     /** Endings of the images by codec. */

@@ -8,7 +8,7 @@ namespace OuterCrate\Formats\Containers;
 abstract class IsoBaseMedia implements Container
 {
     use CarriesAnyFrameRate;
-    use CarriesAnySampleRate;
+    use CarriesAnySamples;
 
     public function hasFastStart(): bool
     {

@@ -46,6 +46,12 @@ final class Mxf implements Container
         return [48_000];
     }
 
+    /** Samples travel in the subframes of AES3, which have room for 24 bits (SMPTE ST 382, 6). */
+    public function bitDepths(): array
+    {
+        return [16, 24];
+    }
+
     public function muxer(): string
     {
         return 'mxf';

@@ -8,7 +8,7 @@ namespace OuterCrate\Formats\Containers;
 final class Wav implements Container
 {
     use CarriesAnyFrameRate;
-    use CarriesAnySampleRate;
+    use CarriesAnySamples;
     use SoundAlone {
         options as private;
     }

@@ -43,8 +43,18 @@ final class CompareAudio
         $found = self::found($made);
 
         return $same
-            ? [...self::rate($planned, $made), ...self::level($planned, $made), ...self::step($made)]
+            ? [...self::depth($planned, $made), ...self::rate($planned, $made), ...self::level($planned, $made), ...self::step($made)]
             : [new Difference(AudioCell::NAME, $planned->text('label') ?? 'none', $found, "The audio came out as {$found}.")];
+    }
+
+    /** @return list<Difference> */
+    private static function depth(Fields $planned, Made $made): array
+    {
+        [$asked, $came] = [$planned->int('bitDepth'), $made->reading->mainAudio()?->bitDepth];
+
+        return $asked === null || $came === null || $asked === $came
+            ? []
+            : [new Difference(AudioCell::NAME, "{$asked}-bit", "{$came}-bit", "The samples came out with {$came} bits for {$asked}.")];
     }
 
     /** @return list<Difference> */

@@ -58,6 +58,9 @@ final class DecideAudio
                 : [$channels];
         $channels = $tracks[0] ?? $channels;
         $depth = $rule->int('bitDepth') ?? (($cut->bitDepth ?? 16) > 16 || ! $this->isPlain($cut) ? 24 : 16);
+        foreach ([$codec->bitDepths(), $draft->container()->container->bitDepths()] as $possible) {
+            $depth = $possible === [] ? $depth : min($depth, max($possible));
+        }
         $value = new AudioValue(
             codec: $codec,
             bitrate: $lossy ? $this->bitrate($codec, $rule, $asked?->bitrate, $sampleRate, $channels) : null,
