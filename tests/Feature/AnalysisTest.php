@@ -404,7 +404,12 @@ it('gives a range at another rate its full length', function (int $last, int $fr
     $cut = $this->bringIn('slow');
     $this->putJson("/api/cuts/{$cut['id']}/sheet", [
         'range' => ['first' => 3, 'last' => $last],
-        'outputs' => [['key' => '1', 'preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => (object) []]],
+        'outputs' => [
+            [
+                'key' => '1', 'preset' => 'lanternwick-even', 'host' => 'lanternwick',
+                'edits' => ['frameRate' => ['exact' => '30'], 'frameSize' => ['fit' => '320×180']],
+            ],
+        ],
     ])->assertOk();
     $pack = $this->post("/api/cuts/{$cut['id']}/pack")->json('pack');
     $this->work();

@@ -46,7 +46,8 @@ it('foresees what a container adds to picture and sound', function (string $pres
         [
             'container' => ['set' => 'webm'],
             'video' => ['codec' => 'vp9', 'effort' => 'fast'],
-            'bitrate' => ['mode' => 'quality', 'quality' => 15],
+            'frameSize' => ['fit' => '192×108'],
+            'bitrate' => ['mode' => 'quality', 'quality' => 4],
             'audio' => ['codec' => 'opus'],
         ],
     ];
