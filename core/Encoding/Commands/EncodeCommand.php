@@ -13,6 +13,9 @@ final class EncodeCommand
     public static function of(Pass $pass, string $cut, ?string $output, Allowance $allowance = Allowance::Run): Command
     {
         return Command::encode($allowance, [
+            // However many frames cannot be decoded, the others are made, and how many those are is told (Ends).
+            '-max_error_rate',
+            '1',
             ...Input::of($cut, $pass->input),
             ...$pass->arguments,
             $output === null ? '-' : 'file:'.$output,
