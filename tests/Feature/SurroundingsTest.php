@@ -24,6 +24,36 @@ it('points to the real file where a small one of its name was brought in', funct
     'no video' => ['bowl-study.zip', 9, false],
 ]);
 
+it('looks at the files beside a cut anew when its folder has changed', function () {
+    $cut = app(CutShelf::class)->bringIn($this->clip('plain', 'bowl-study.mp4'), null, false);
+    $noticed = fn (): array => array_column($this->columns($cut, [['preset' => 'review-720']])[0]->findings, 'id');
+    expect($noticed())->not->toContain('cut-may-be-wrong');
+    $this->file('bowl-study master.mov', str_repeat("\0", $cut->bytes * 5));
+    // A folder's time counts whole seconds on some drives.
+    touch($this->folder('media'), time() + 2);
+    clearstatcache();
+    expect($noticed())->toContain('cut-may-be-wrong');
+});
+
+it('tries no graphics chip while someone waits for a sheet', function () {
+    $cut = $this->bringIn()['id'];
+    $engine = $this->folder('derived').'/engine';
+    $tried = $this->folder('derived').'/tried';
+    file_put_contents($engine, <<<SH
+        #!/bin/sh
+        case "$*" in
+            *-encoders*) echo " V....D h264_nvenc  x"; echo " V..... libx264  x" ;;
+            *nvenc*) touch '{$tried}'; sleep 30 ;;
+            *) exec ffmpeg "$@" ;;
+        esac
+        SH);
+    chmod($engine, 0o755);
+    config(['crate.engine.encoder' => $engine]);
+    $this->getJson("/api/cuts/{$cut}/sheet")->assertOk();
+    $this->getJson('/api/machine')->assertOk();
+    expect(file_exists($tried))->toBeFalse();
+});
+
 it('minds what the name of a cut says', function (string $file, string $expected) {
     expect(noticed($this->clip('plain', $file)))->toContain($expected);
 })->with([['bowl proxy.mp4', 'cut-may-be-wrong'], ['bowl final FINAL.mp4', 'name-says-last']]);
