@@ -1,9 +1,9 @@
 <?php
 
 /*
- * How near estimates come to the files that are made: ten cuts in nine settings, each planned, sampled where that is
+ * How near estimates come to the files that are made: seven cuts in nine settings, each planned, sampled where that is
  * worthwhile, packed, and compared. Takes half an hour on two cores; arguments choose cuts and settings by name:
- * `estimates.php 'walk|grain' 'VBR$'`.
+ * `estimates.php 'episode|grain' 'VBR$'`.
  */
 
 use App\Desk\CutDesk;
@@ -38,8 +38,6 @@ $shot = fn (
 $filmed = [
     'sixteen frames' => $shot('kiln-walk.mp4', 1, ',trim=end_frame=16'),
     'thirty-one frames' => $shot('wheel-study.mp4', 1, ',trim=end_frame=31'),
-    'walk, slow' => $shot('kiln-walk.mp4', 6),
-    'racks, slow' => $shot('drying-racks.mp4', 4),
     'episode' => implode(';', [
         $shot('kiln-night-firing.mov', 1, '[a]'),
         $shot('wheel-study.mp4', 2, '[b]'),
@@ -47,13 +45,6 @@ $filmed = [
         $shot('kiln-walk.mp4', 2, '[d]'),
         $shot('glaze-tapes.mpg', 2, '[e]'),
         '[a][b][c][d][e]concat=n=5',
-    ]),
-    'episode, other order' => implode(';', [
-        $shot('glaze-tapes.mpg', 1, '[a]'),
-        $shot('kiln-walk.mp4', 3, '[b]'),
-        $shot('kiln-night-firing.mov', 2, '[c]'),
-        $shot('wheel-study.mp4', 1, '[d]'),
-        '[a][b][c][d]concat=n=4',
     ]),
 ];
 $chosen = fn (string $name): bool => preg_match('~'.($argv[1] ?? '').'~i', $name) === 1;
