@@ -5,6 +5,7 @@ use App\Schema\Contract;
 use OuterCrate\Reading\Description;
 use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
+use Tests\Support\Desk;
 use Tests\Support\OddClips;
 
 /** Runs bin/crate as a script would. */
@@ -194,6 +195,20 @@ it('refuses what is no cut, says why, and touches nothing', function (string $na
     // Half a minute of decoding, and half a gigabyte.
     ['huge.mp4', 'cut-short', 'Copy or export it again'],
 ]);
+
+it('reads a table of rates that was copied from a help page, for a host file', function () {
+    $this->file('rates.txt', "Frame\tRate (Mbps)\n2160p\t40\n1080p\t8");
+    $rows = json_decode(crate('read-table', 'rates.txt', '--json')->getOutput(), true);
+    $host = ['asks' => ['bitrates' => $rows]] + Desk::hostFile('platen');
+    expect(crate('read-table', 'rates.txt')->getOutput())
+        ->toContain('2160p', "40\u{2009}Mb/s")
+        ->and($rows[1])
+        ->toBe(['shorterSide' => 1080, 'kbps' => 8_000, 'highKbps' => 8_000])
+        ->and(app(Contract::class)->faults(json_decode(json_encode($host)), 'host'))
+        ->toBe([]);
+    $this->file('none.txt', 'Upload a file that you have the rights to.');
+    expect(crate('read-table', 'none.txt')->getErrorOutput())->toContain('No rates were understood');
+});
 
 it('plans for a script, with values, origins, findings and estimate', function () {
     $process = crate(
