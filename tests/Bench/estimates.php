@@ -1,7 +1,7 @@
 <?php
 
 /*
- * How near estimates come to the files that are made: seven cuts in nine settings, each planned, sampled where that is
+ * How near estimates come to the files that are made: six cuts in nine settings, each planned, sampled where that is
  * worthwhile, packed, and compared. Takes half an hour on two cores; arguments choose cuts and settings by name:
  * `estimates.php 'episode|grain' 'VBR$'`.
  */
@@ -25,8 +25,7 @@ is_file("{$demo}/.made-by") || (new Process([base_path('demo/make-media'), $demo
 $drawn = [
     'calm then busy' => 'color=0x506070:s=320x180:r=25:d=20[a];testsrc2=s=320x180:r=25:d=25[b];[a][b]concat',
     // Longer than one pass of rate control takes to find its average.
-    'fractal, long' => 'mandelbrot=s=320x180:r=25:end_scale=0.0005:end_pts=2000,trim=duration=80',
-    'grain, long' => 'gradients=s=320x180:r=25:d=80:speed=0.02:seed=7:n=2:c0=0x604838:c1=0xb8c0a8:x0=0:y0=0:x1=319:y1=179,'
+    'grain, long' => 'gradients=s=320x180:r=25:d=50:speed=0.02:seed=7:n=2:c0=0x604838:c1=0xb8c0a8:x0=0:y0=0:x1=319:y1=179,'
         .'noise=alls=10:allf=t:all_seed=7',
 ];
 // Cuts of the demo, slowed down and joined to the length of an episode's parts: these are told by pieces, shorter ones are encoded whole.
