@@ -6,6 +6,7 @@ use App\Models\Cut;
 use App\Models\Sample;
 use Closure;
 use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Estimates\Sampling\Pieces;
 use OuterCrate\Estimates\Sampling\Sample as Sampled;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
@@ -34,6 +35,9 @@ class KnownSamples
      */
     public function key(Cut $cut, Plan $plan, Reading $reading): string
     {
-        return hash('xxh128', $cut->fingerprint.$this->passes->sampleKey($plan, $reading));
+        // What is encoded whole is made in its container, and with the tags of its role.
+        $file = Pieces::isOne($plan, $reading) ? [$plan->container->toArray(), $plan->spec->preset->role] : [];
+
+        return hash('xxh128', $cut->fingerprint.$this->passes->sampleKey($plan, $reading).json_encode($file));
     }
 }

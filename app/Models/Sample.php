@@ -14,7 +14,7 @@ use OuterCrate\Estimates\Sampling\Sample as Sampled;
  * @property string $key
  * @property array<mixed> $plan whose pieces are encoded, frozen
  * @property array{bytesPerFrame: float, marginPercent: int, secondsPerFrame: ?float, frames: int, soundBytesPerSecond?: ?float,
- *     ampleBytesPerFrame?: ?float}|false|null $result null while it waits; false when it could not be made
+ *     ampleBytesPerFrame?: ?float, file?: ?int}|false|null $result null while it waits; false when it could not be made
  * @property Cut $cut
  */
 class Sample extends Model
@@ -47,6 +47,7 @@ class Sample extends Model
             frames: (int) $this->result['frames'],
             soundBytesPerSecond: $figure('soundBytesPerSecond'),
             ampleBytesPerFrame: $figure('ampleBytesPerFrame'),
+            file: isset($this->result['file']) ? (int) $this->result['file'] : null,
         );
     }
 }

@@ -18,7 +18,9 @@ use OuterCrate\Estimates\Sampling\Pieces;
 use OuterCrate\Estimates\Sampling\PieceTally;
 use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\Sampling\Sampling;
+use OuterCrate\Formats\Containers\ImageFolder;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 
 /** Encodes pieces of a cut with a plan's settings and says what they came to. */
@@ -69,16 +71,21 @@ class Sampler
         $whole = $piece->frames->equals($plan->range);
         $length = $whole ? $plan->duration : $video->frameRate->secondsOf($piece->frames->count());
         $frames = $whole ? $plan->frames : max(1, $plan->frameRate->rate->framesIn($length));
-        $file = "{$folder}/piece.nut";
+        $part = $plan->ofRange($piece->frames, $frames, $length);
+        // All of it is made as it will be, but for a folder of images, which would only be counted together again.
+        $isFile = $whole && ! $plan->container->container instanceof ImageFolder;
+        $file = "{$folder}/piece.".($isFile ? $plan->container->container->extension() : 'nut');
         $begun = hrtime(true);
-        foreach ($this->passes->sample($plan->ofRange($piece->frames, $frames, $length), $reading) as $pass) {
+        $passes = $isFile ? $this->passes->passes($part, $reading, witnessed: false) : $this->passes->sample($part, $reading);
+        foreach ($passes as $pass) {
             $command = EncodeCommand::of($pass, $path, $pass->writes ? $file : null, Allowance::Sample);
             $this->runner->encode($command, $folder, shouldStop: $shouldStop);
         }
         $seconds = (hrtime(true) - $begun) / 1e9;
-        $tally = new PieceTally($length->toFloat());
+        $picture = $isFile ? ProbeReader::firstVideo($this->prober->probe($file)) : 0;
+        $tally = new PieceTally($length->toFloat(), $picture ?? 0);
         $this->prober->packets($file, $tally->take(...));
 
-        return $tally->result($seconds);
+        return $tally->result($seconds, $isFile ? (int) filesize($file) + strlen($passes[count($passes) - 1]->boxes) : null);
     }
 }

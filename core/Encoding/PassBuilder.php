@@ -24,14 +24,17 @@ final readonly class PassBuilder
     private const FIRST_PASS_WEIGHT = 35;
 
     /** How pieces are made and read; counted up when that changes, so that what is known from before is not taken for the same. */
-    private const SAMPLES = '2';
+    private const SAMPLES = '3';
 
     public function __construct(private Encoders $encoders)
     {
     }
 
-    /** @return non-empty-list<Pass> in the order in which they run */
-    public function passes(Plan $plan, Reading $reading): array
+    /**
+     * @param  bool  $witnessed  what is decoded is left beside the file, to hold it against (Witness)
+     * @return non-empty-list<Pass> in the order in which they run
+     */
+    public function passes(Plan $plan, Reading $reading, bool $witnessed = true): array
     {
         $input = (new Excerpt($reading, $plan->range))->input();
         $write = fn (int $pass, int $weight): Pass => new Pass(
@@ -47,7 +50,7 @@ final readonly class PassBuilder
             boxes: PictureBoxes::of($plan),
             images: self::images($plan),
             elements: PictureElements::of($plan),
-            beside: (new Witness($plan, $reading))->outputs(),
+            beside: $witnessed ? (new Witness($plan, $reading))->outputs() : [],
         );
 
         return $plan->bitrate->passes === 2

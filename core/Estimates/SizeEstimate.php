@@ -51,7 +51,7 @@ final readonly class SizeEstimate
         $media = (int) round((($bitsPerSecond + $sound) / 8) * $seconds);
 
         return new self(
-            $media +
+            ($basis === 'sample' ? $sample?->file : null) ?? $media +
                 $plan->container->container->overhead(
                     new Payload($plan->hasVideo() ? $plan->frames : 0, $packets, $plan->keyframes->isIntra(), $media, $seconds),
                 ),

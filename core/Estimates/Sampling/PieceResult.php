@@ -16,6 +16,7 @@ final readonly class PieceResult
      * @param  int  $soundBytes  of all tracks together
      * @param  float  $length  of the piece in seconds
      * @param  list<int>  $halves  bytes of the picture in each half second
+     * @param  int|null  $file  bytes of the file that it makes in the plan's container; null where it was made without it
      */
     public function __construct(
         public int $frames,
@@ -26,6 +27,7 @@ final readonly class PieceResult
         public int $soundBytes = 0,
         public float $length = 0.0,
         public array $halves = [],
+        public ?int $file = null,
     ) {
     }
 

@@ -22,16 +22,18 @@ final class PieceTally
     /** @var non-empty-array<int, int> bytes of picture by half second */
     private array $halves;
 
-    /** @param  float  $length  of the piece, in seconds */
-    public function __construct(private readonly float $length)
+    /**
+     * @param  float  $length  of the piece, in seconds
+     * @param  int  $picture  index of its stream
+     */
+    public function __construct(private readonly float $length, private readonly int $picture = 0)
     {
         $this->halves = array_fill(0, max(1, (int) ceil(2 * $length)), 0);
     }
 
-    /** The picture is stream 0. */
     public function take(Packet $packet): void
     {
-        if ($packet->stream !== 0) {
+        if ($packet->stream !== $this->picture) {
             $this->audioBytes += $packet->bytes;
 
             return;
@@ -46,8 +48,11 @@ final class PieceTally
         $this->halves[max(0, min(count($this->halves) - 1, (int) (2 * ($packet->shown ?? 0.0))))] += $packet->bytes;
     }
 
-    /** @param  float  $seconds  that the encoding took */
-    public function result(float $seconds): PieceResult
+    /**
+     * @param  float  $seconds  that the encoding took
+     * @param  int|null  $file  bytes of the file in the plan's container; null where it was made without it
+     */
+    public function result(float $seconds, ?int $file = null): PieceResult
     {
         return new PieceResult(
             frames: $this->keyframes + $this->others,
@@ -58,6 +63,7 @@ final class PieceTally
             soundBytes: $this->audioBytes,
             length: $this->length,
             halves: array_values($this->halves),
+            file: $file,
         );
     }
 }

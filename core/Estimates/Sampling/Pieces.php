@@ -40,15 +40,19 @@ final class Pieces
     public static function of(Plan $plan, Reading $reading, ?Found $found): array
     {
         $rate = $reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
-        $count = self::count($plan, $rate);
-        if (
-            $plan->range->count() < $count * self::length($plan, $rate) * self::WORTH ||
-            self::isStillSettling($plan, $plan->range->count() / $rate)
-        ) {
-            return [new Piece($plan->range, 1.0, 1.0)];
-        }
 
-        return self::spread($plan, $rate, $count, $found);
+        return self::isOne($plan, $reading)
+            ? [new Piece($plan->range, 1.0, 1.0)]
+            : self::spread($plan, $rate, self::count($plan, $rate), $found);
+    }
+
+    /** Whether a range is encoded whole. */
+    public static function isOne(Plan $plan, Reading $reading): bool
+    {
+        $rate = $reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
+
+        return $plan->range->count() < self::count($plan, $rate) * self::length($plan, $rate) * self::WORTH ||
+            self::isStillSettling($plan, $plan->range->count() / $rate);
     }
 
     /**

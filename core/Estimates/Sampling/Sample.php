@@ -15,6 +15,7 @@ final readonly class Sample
      * @param  int  $frames  that were encoded
      * @param  float|null  $soundBytesPerSecond  of all tracks together; null where there are none
      * @param  float|null  $ampleBytesPerFrame  of the picture where nothing but the peak holds it; null where that was not tried
+     * @param  int|null  $file  bytes of the file, where all of it was made in the plan's container
      */
     public function __construct(
         public float $bytesPerFrame,
@@ -23,6 +24,7 @@ final readonly class Sample
         public int $frames,
         public ?float $soundBytesPerSecond = null,
         public ?float $ampleBytesPerFrame = null,
+        public ?int $file = null,
     ) {
     }
 
@@ -35,6 +37,7 @@ final readonly class Sample
             frames: $this->frames,
             soundBytesPerSecond: $this->soundBytesPerSecond,
             ampleBytesPerFrame: $bytesPerFrame,
+            file: $this->file,
         );
     }
 
@@ -47,6 +50,7 @@ final readonly class Sample
             frames: $this->frames,
             soundBytesPerSecond: $this->soundBytesPerSecond,
             ampleBytesPerFrame: $this->ampleBytesPerFrame,
+            file: $this->file,
         );
     }
 }

@@ -73,6 +73,7 @@ final class Sampling
             $seconds / max(1, $frames),
             $frames,
             self::sound($results),
+            file: count($results) === 1 ? $results[0]->file : null,
         );
     }
 
