@@ -44,7 +44,8 @@ class EndsInspector
         if ($picture === null || $frames->count() === 0) {
             return null;
         }
-        $crop = (new Witness($plan, $cut))->pictureInFrame();
+        $witness = new Witness($plan, $cut);
+        $crop = $witness->pictureInFrame();
         $sound = is_file("{$scratch->path}/".Witness::SOUND) ? $made->mainAudio()?->index : null;
         if (is_dir($path)) {
             $isImage = fn (string $name): bool => CutReader::imageDemuxer($name) !== null;
@@ -61,7 +62,7 @@ class EndsInspector
             counted: $frames->counted(),
             first: $this->shift($scratch->piece(DecodeCommand::FIRST, 0, self::BYTES), $frames->begin(), $scratch),
             last: $this->shift($scratch->piece(DecodeCommand::LAST, -self::BYTES, self::BYTES), $frames->end(), $scratch),
-            lag: $sound === null ? null : Envelope::of($scratch->whole(Witness::SOUND), (new Witness($plan, $cut))->starts())
+            lag: $sound === null ? null : Envelope::of($scratch->whole(Witness::SOUND), $witness->starts())
                 ->lagOf(Envelope::of($scratch->whole(DecodeCommand::SOUND), $picture->starts)),
         );
     }

@@ -188,7 +188,7 @@ final readonly class PassBuilder
         }
         $arguments = $this->encoders->audio($codec->id());
         [$maps, $filters, $shapes] = [[], [], []];
-        foreach (array_slice($reading->audio, 0, count($plan->audio->tracks)) as $i => $track) {
+        foreach (self::tracks($plan, $reading) as $i => $track) {
             $channels = $plan->audio->tracks[$i];
             $chain = AudioChain::of($plan->audio, $track, $channels, $this->soundExcerpt($plan, $reading));
             array_push($maps, '-map', "0:{$track->index}");
@@ -206,6 +206,12 @@ final readonly class PassBuilder
             (string) $plan->audio->sampleRate,
             ...$shapes,
         ];
+    }
+
+    /** @return list<AudioReading> tracks of the cut that go into the file */
+    private static function tracks(Plan $plan, Reading $reading): array
+    {
+        return array_slice($reading->audio, 0, count($plan->audio->tracks));
     }
 
     /** Sound alone, all of it, has nothing to keep step with. */
@@ -247,7 +253,7 @@ final readonly class PassBuilder
     private static function tags(Plan $plan, Reading $reading): array
     {
         $picture = $plan->hasVideo() ? $reading->mainVideo() : null;
-        $sound = $plan->audio->codec === null ? [] : array_slice($reading->audio, 0, count($plan->audio->tracks));
+        $sound = $plan->audio->codec === null ? [] : self::tracks($plan, $reading);
         $ofSound = array_map(
             static fn (int $i, AudioReading $track): array => [
                 "-map_metadata:s:a:{$i}", "0:s:{$track->index}", "-metadata:s:a:{$i}", 'encoder=',

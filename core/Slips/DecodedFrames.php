@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace OuterCrate\Slips;
 
 use OuterCrate\Encoding\Excerpt;
-use OuterCrate\Encoding\Witness;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 
@@ -15,9 +14,12 @@ final readonly class DecodedFrames
     /** Seconds by which times in a file are rounded at most: Matroska's milliseconds. */
     private const ROUNDING = 0.001;
 
+    private Excerpt $excerpt;
+
     /** @param  list<float>  $times  in seconds from where the engine was sent, in the order of showing */
     private function __construct(private array $times, private Plan $plan, private Reading $reading)
     {
+        $this->excerpt = new Excerpt($reading, $plan->range);
     }
 
     /** @param  iterable<string>  $lines  of the file of times */
@@ -43,14 +45,14 @@ final readonly class DecodedFrames
     /** Frames that the cut counts; null where only a part of it was decoded. */
     public function counted(): ?int
     {
-        return (new Excerpt($this->reading, $this->plan->range))->isWhole() ? $this->reading->mainVideo()?->frames : null;
+        return $this->excerpt->isWhole() ? $this->reading->mainVideo()?->frames : null;
     }
 
     /** @return array{int, int} numbers of the first and of the last of those with which the file may begin */
     public function begin(): array
     {
         // All of a cut begins with its first frame, whatever its times say.
-        return $this->isWholeAndEven() ? [0, 0] : $this->around((new Witness($this->plan, $this->reading))->starts()->toFloat());
+        return $this->isWholeAndEven() ? [0, 0] : $this->around($this->excerpt->starts()->toFloat());
     }
 
     /** @return array{int, int} the same for its end */
@@ -59,14 +61,14 @@ final readonly class DecodedFrames
         if ($this->isWholeAndEven() && $this->keepsRate()) {
             return [$this->count() - 1, $this->count() - 1];
         }
-        $starts = (new Witness($this->plan, $this->reading))->starts();
+        $starts = $this->excerpt->starts();
 
         return $this->around($starts->plus($this->plan->frameRate->rate->secondsOf($this->plan->frames - 1))->toFloat());
     }
 
     private function isWholeAndEven(): bool
     {
-        return (new Excerpt($this->reading, $this->plan->range))->isWhole() && $this->reading->mainVideo()?->isEven() === true;
+        return $this->excerpt->isWhole() && $this->reading->mainVideo()?->isEven() === true;
     }
 
     private function keepsRate(): bool
