@@ -121,7 +121,7 @@ class MakeFile implements Kind
                 // What the first pass gathered holds for any average.
                 $passes = $this->passes->passes($plan->aimedAt($average), $run->cut->reading());
                 $made = $this->make($run, $plan, [$passes[count($passes) - 1]], $file, $scratch, $meter);
-            } catch (EngineFailed) {
+            } catch (EngineFailed|FileProblem) {
                 // There is no room for two, or no encoder goes as low: what there is stays.
                 $file->takeBack();
                 break;
