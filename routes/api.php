@@ -3,7 +3,9 @@
 use App\Http\Controllers\AnalysisController;
 use App\Http\Controllers\ChoicesController;
 use App\Http\Controllers\CutController;
+use App\Http\Controllers\HelpController;
 use App\Http\Controllers\HostController;
+use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\MachineController;
 use App\Http\Controllers\MediaController;
 use App\Http\Controllers\PackController;
@@ -23,6 +25,7 @@ Route::get('media', [MediaController::class, 'index']);
 Route::get('cuts', [CutController::class, 'index']);
 Route::post('cuts', [CutController::class, 'store']);
 Route::delete('cuts/{cut}', [CutController::class, 'destroy']);
+Route::post('cuts/{cut}/take-back', [CutController::class, 'takeBack'])->whereNumber('cut');
 Route::get('cuts/{cut}/poster', [CutController::class, 'poster']);
 Route::get('cuts/{cut}/reading', [CutController::class, 'reading']);
 Route::get('cuts/{cut}/places', [CutController::class, 'places']);
@@ -38,6 +41,7 @@ Route::get('cuts/{cut}/frames/{frame}', [ViewerController::class, 'frame'])->whe
 
 Route::get('cuts/{cut}/sheet', [SheetController::class, 'show']);
 Route::put('cuts/{cut}/sheet', [SheetController::class, 'update']);
+Route::get('cuts/{cut}/help/{cell}', HelpController::class);
 Route::post('plan', PlanController::class);
 
 Route::middleware(TusAnswers::class)->group(function (): void {
@@ -60,3 +64,22 @@ Route::get('runs/{run}/file', [RunController::class, 'file']);
 Route::get('choices', ChoicesController::class);
 Route::get('presets', [PresetController::class, 'index']);
 Route::get('hosts', [HostController::class, 'index']);
+
+Route::get('cuts/{cut}/outputs/{output}/preset', [PresetController::class, 'preview']);
+Route::post('library/preset', [PresetController::class, 'store']);
+Route::put('library/preset/{preset}', [PresetController::class, 'update']);
+Route::put('library/defaults', [PresetController::class, 'default']);
+Route::post('library/host', [HostController::class, 'store']);
+Route::post('library/host/table', [HostController::class, 'read']);
+Route::put('library/host/{host}', [HostController::class, 'update']);
+Route::get('library/export', [LibraryController::class, 'export']);
+Route::post('library/import', [LibraryController::class, 'import']);
+
+Route::prefix('library/{kind}/{slug}')->controller(LibraryController::class)->group(function (): void {
+    Route::get('', 'show');
+    Route::delete('', 'destroy');
+    Route::post('restore', 'restore');
+    Route::put('favourite', 'favourite');
+    Route::post('versions/{version}', 'back')->whereNumber('version');
+    Route::get('compare/{from}/{to}', 'compare')->whereNumber(['from', 'to']);
+});

@@ -3,6 +3,7 @@
 namespace App\Console;
 
 use App\Analysis\CutAnalyses;
+use App\Desk\Keeper;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\Work;
@@ -16,25 +17,26 @@ class DemoCommand extends Command
 
     protected $description = 'Put the demo cuts on the shelf';
 
-    public function handle(CutShelf $shelf, CutAnalyses $analyses): int
+    public function handle(CutShelf $shelf, CutAnalyses $analyses, Keeper $keeper): int
     {
         $folder = realpath($this->argument('folder')) ?: $this->argument('folder');
         if ($this->option('fresh')) {
             DB::transaction(function () use ($shelf): void {
                 Run::query()->delete();
-                Cut::query()->get()->each($shelf->takeOff(...));
+                Cut::withTrashed()->get()->each($shelf->forget(...));
                 Work::query()->delete();
             });
         }
         $brought = [];
         foreach (require base_path('demo/cuts.php') as $file => $cut) {
             $path = "{$folder}/{$file}";
-            $known = Cut::query()->where('path', $path)->first();
+            $known = Cut::withTrashed()->where('path', $path)->first();
             if ($known === null || $known->hasChanged()) {
                 $new = $shelf->bringIn($path, $cut['name'], analyse: false);
                 $brought[] = $new;
                 if ($known === null) {
-                    $new->update(['outputs' => $cut['outputs'] ?? $new->outputs]);
+                    $outputs = array_map(fn (array $output): array => $keeper->keep($new, $output), $cut['outputs'] ?? $new->outputs);
+                    $new->update(['outputs' => $outputs]);
                 }
             }
         }

@@ -22,7 +22,7 @@ final class OutputOption
         if ($options === []) {
             throw new WrongUse(
                 'Say what to make: --output=PRESET or --output=PRESET@HOST, once for each file. Presets: '.
-                    implode(', ', array_keys($presets->all())).
+                    implode(', ', array_keys($presets->entries())).
                     '.',
             );
         }

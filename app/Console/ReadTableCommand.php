@@ -5,7 +5,6 @@ namespace App\Console;
 use OuterCrate\Hosts\Tables\HostRows;
 use OuterCrate\Hosts\Tables\PastedTable;
 use OuterCrate\Hosts\Tables\TableFigure;
-use OuterCrate\Units\Bitrate;
 
 class ReadTableCommand extends CrateCommand
 {
@@ -35,33 +34,9 @@ class ReadTableCommand extends CrateCommand
         return self::SUCCESS;
     }
 
-    /** 2160p · above 30 fps · HDR   53 Mb/s to 68 Mb/s   line 2 */
+    /** 2160p, high rates, HDR: 53 Mb/s to 68 Mb/s (no unit is said) */
     private static function inWords(TableFigure $figure): string
     {
-        $for = array_filter([
-            "{$figure->shorterSide}p",
-            match ($figure->forHigh) {
-                true => 'high rates',
-                false => 'usual rates',
-                null => null,
-            },
-            match ($figure->forHdr) {
-                true => 'HDR',
-                false => 'SDR',
-                null => null,
-            },
-        ]);
-        [$low, $high] = array_map(
-            fn (?int $bits): ?string => $bits === null ? null : (string) new Bitrate($bits),
-            [$figure->low, $figure->high],
-        );
-        $rate = match (true) {
-            $low === null => "at most {$high}",
-            $high === null => "at least {$low}",
-            $low === $high => $low,
-            default => "{$low} to {$high}",
-        };
-
-        return sprintf('%-30s %s%s', implode(' · ', $for), $rate, $figure->guessed ? ' (no unit is said)' : '');
+        return $figure->words().($figure->guessed ? ' (no unit is said)' : '');
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Desk;
 
 use App\Library\BrokenFile;
+use App\Library\BrokenItem;
 use App\Library\Hosts;
 use App\Library\Presets;
 use App\Library\UnknownName;
@@ -36,11 +37,12 @@ class CutDesk
         private readonly Hosts $hosts,
         private readonly Surroundings $surroundings,
         private readonly KnownSamples $samples,
+        private readonly Bases $bases,
     ) {
     }
 
     /**
-     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}>  $outputs
+     * @param  list<array<string, mixed>>  $outputs  each `preset`, and perhaps `version`, `host`, `edits`, `range`, `kept`
      * @param  FrameRange|null  $range  of the cut; an output may have its own
      * @param  string|null  $folder  for deliveries; the cut's own when null
      * @return list<Column>
@@ -59,13 +61,20 @@ class CutDesk
      */
     public function sheet(Cut $cut, Reading $reading): array
     {
-        return $this->planned($cut, $reading, $this->specs($cut->outputs, $cut->range($reading), kept: true));
+        $specs = $this->specs($cut->outputs, $cut->range($reading), kept: true);
+        $changes = fn (OutputSpec $spec, array $output): OutputSpec => $this->bases->compared(
+            $spec,
+            $output,
+            fn (OutputSpec $other): Column => $this->planned($cut, $reading, [$other])[0],
+        );
+
+        return $this->planned($cut, $reading, array_map($changes, $specs, $cut->outputs));
     }
 
     /**
      * The same for a file that need not be on the shelf.
      *
-     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>}>  $outputs
+     * @param  list<array<string, mixed>>  $outputs
      * @return list<Column>
      *
      * @throws UnknownName
@@ -88,7 +97,7 @@ class CutDesk
     }
 
     /**
-     * @param  list<array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}>  $outputs
+     * @param  list<array<string, mixed>>  $outputs
      * @return list<OutputSpec>
      *
      * @throws UnknownName
@@ -98,19 +107,20 @@ class CutDesk
         return array_map(fn (array $output): OutputSpec => $this->spec($output, $range, $kept), $outputs);
     }
 
-    /** @param  array{preset: string, host?: ?string, edits?: array<string, mixed>, range?: ?array{first: int, last: int}}  $output */
+    /** @param  array<string, mixed>  $output */
     private function spec(array $output, ?FrameRange $range, bool $kept): OutputSpec
     {
+        $fault = null;
+        $preset = $this->bases->preset($output);
         try {
-            $preset = $this->presets->need($output['preset']);
+            $preset ??= $this->presets->need($output['preset']);
             $host = isset($output['host']) ? $this->hosts->need($output['host']) : null;
-            $fault = null;
-        } catch (UnknownName|BrokenFile $e) {
+        } catch (UnknownName|BrokenFile|BrokenItem $e) {
             if (! $kept) {
                 throw $e;
             }
             // What stands on a sheet stays there: it says what is wrong with it, and is planned as far as it goes.
-            $preset = $this->presets->find($output['preset'])
+            $preset ??= $this->presets->find($output['preset'])
                 ?? new Preset($output['preset'], $output['preset'], Role::Master, null, '', new Rules([]));
             $host = isset($output['host']) ? $this->hosts->find($output['host']) : null;
             $fault = $e->getMessage();
@@ -120,8 +130,7 @@ class CutDesk
         $own = isset($output['range'])
             ? new FrameRange($output['range']['first'], max($output['range']['first'], $output['range']['last']))
             : null;
-
-        $instead = $fault === null ? null : array_key_first($this->presets->all());
+        $instead = $fault === null ? null : array_key_first($this->presets->shipped());
 
         return new OutputSpec($preset, $host, new Rules($edits), $own ?? $range, $own !== null, $fault, $instead);
     }

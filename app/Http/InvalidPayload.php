@@ -11,10 +11,15 @@ final class InvalidPayload extends RuntimeException implements Refused
 {
     use Says;
 
-    /** @param  list<array{path: string, text: string}>  $faults */
-    public function __construct(public readonly array $faults)
+    /** @var list<array{path: string, text: string}> */
+    public readonly array $faults;
+
+    /** @param  list<array{path: string, text: string, says?: string}>  $faults */
+    public function __construct(array $faults)
     {
-        $this->say('The request is not in its format: '.($faults[0]['path'] ?? '').' '.($faults[0]['text'] ?? ''), '');
+        $first = $faults[0] ?? ['path' => '', 'text' => ''];
+        $this->say('This was not taken: '.($first['says'] ?? "{$first['path']} {$first['text']}").'.', '');
+        $this->faults = array_map(fn (array $fault): array => ['path' => $fault['path'], 'text' => $fault['text']], $faults);
     }
 
     public function id(): string

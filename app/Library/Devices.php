@@ -5,6 +5,7 @@ namespace App\Library;
 use OuterCrate\Devices\Device;
 use OuterCrate\Devices\DeviceFile;
 
+/** @extends JsonFolder<Device> */
 class Devices extends JsonFolder
 {
     /**
@@ -26,7 +27,7 @@ class Devices extends JsonFolder
         return 'device';
     }
 
-    protected function make(string $slug, array $file): Device
+    public function make(string $slug, array $file, ?int $version = null): Device
     {
         return DeviceFile::device($slug, $file);
     }

@@ -2,44 +2,14 @@
 
 namespace App\Library;
 
-use OuterCrate\Formats\Catalogue;
+use App\Schema\Contract;
 use OuterCrate\Hosts\Host;
-use OuterCrate\Hosts\HostFile;
 
-class Hosts extends JsonFolder
+/** @extends Collection<Host> */
+class Hosts extends Collection
 {
-    /** @return array<string, Host> */
-    public function all(): array
+    public function __construct(ShippedHosts $shipped, Contract $contract)
     {
-        return $this->items();
-    }
-
-    public function find(string $slug): ?Host
-    {
-        return $this->items()[$slug] ?? null;
-    }
-
-    /**
-     * @throws UnknownName
-     * @throws BrokenFile
-     */
-    public function need(string $slug): Host
-    {
-        return $this->item($slug);
-    }
-
-    protected function folder(): string
-    {
-        return config('crate.hosts');
-    }
-
-    protected function schema(): string
-    {
-        return 'host';
-    }
-
-    protected function make(string $slug, array $file): Host
-    {
-        return (new HostFile(new Catalogue))->host($slug, $file);
+        parent::__construct(Kind::Host, $shipped, $contract);
     }
 }

@@ -5,19 +5,31 @@ namespace App\Library;
 use App\Schema\Contract;
 use InvalidArgumentException;
 use JsonException;
+use ReflectionClass;
+use stdClass;
 
-/** A folder of JSON files in one of the product's formats, read when they change and held to its schema. */
+/**
+ * A folder of JSON files in one of the product's formats, read when they change and held to its schema.
+ *
+ * @template T of object
+ */
 abstract class JsonFolder
 {
     /** Seconds after which it is looked whether a file has changed: a worker lives for hours. */
     private const FRESH = 1.0;
 
-    /** @var array<string, object>|null */
+    /** @var array<string, T>|null */
     private ?array $items = null;
+
+    /** @var array<string, stdClass> */
+    private array $files = [];
 
     private float $looked = 0.0;
 
     private string $state = '';
+
+    /** When this version of the program was installed. */
+    private ?string $program = null;
 
     /** @var array<string, BrokenFile> */
     private array $broken = [];
@@ -31,8 +43,14 @@ abstract class JsonFolder
     /** Name of the schema that every file must meet. */
     abstract protected function schema(): string;
 
-    /** @param  array<mixed>  $file */
-    abstract protected function make(string $slug, array $file): object;
+    /**
+     * @param  array<mixed>  $file
+     * @param  int|null  $version  the file's own when null
+     * @return T
+     *
+     * @throws InvalidArgumentException when it asks for what cannot be made here
+     */
+    abstract public function make(string $slug, array $file, ?int $version = null): object;
 
     /** @return list<string> other folders whose files its items are made with */
     protected function besides(): array
@@ -41,7 +59,7 @@ abstract class JsonFolder
     }
 
     /** @return list<string> */
-    private static function files(string $folder): array
+    private static function paths(string $folder): array
     {
         return glob("{$folder}/*.json") ?: [];
     }
@@ -49,32 +67,34 @@ abstract class JsonFolder
     /**
      * A broken file takes no other with it.
      *
-     * @return array<string, object> by slug, in alphabetical order
+     * @return array<string, T> by slug, in alphabetical order
      */
-    protected function items(): array
+    public function items(): array
     {
         if ($this->items !== null && microtime(true) - $this->looked < self::FRESH) {
             return $this->items;
         }
         $this->looked = microtime(true);
-        $paths = self::files($this->folder());
+        $paths = self::paths($this->folder());
         clearstatcache();
-        $watched = [...$paths, ...array_merge(...array_map(self::files(...), $this->besides()))];
+        $watched = [...$paths, ...array_merge(...array_map(self::paths(...), $this->besides()))];
         $state = serialize(array_map(fn (string $path): array => [$path, @filemtime($path), @filesize($path)], $watched));
         if ($this->items !== null && $state === $this->state) {
             return $this->items;
         }
-        [$this->state, $this->broken] = [$state, []];
+        [$this->state, $this->broken, $this->files] = [$state, [], []];
         $items = [];
         foreach ($paths as $path) {
             $slug = basename($path, '.json');
             try {
                 $text = (string) file_get_contents($path);
-                $faults = $this->contract->faults(json_decode($text, false, 64, JSON_THROW_ON_ERROR), $this->schema(), $path);
+                $content = json_decode($text, false, 64, JSON_THROW_ON_ERROR);
+                $faults = $this->contract->faults($content, $this->schema(), $path);
                 if ($faults !== []) {
                     throw new BrokenFile($path, $faults[0]['path'].': '.$faults[0]['text']);
                 }
                 $items[$slug] = $this->make($slug, json_decode($text, true, 64, JSON_THROW_ON_ERROR));
+                $this->files[$slug] = $content;
             } catch (BrokenFile|UnknownName $e) {
                 $this->broken[$slug] = $e instanceof BrokenFile ? $e : new BrokenFile($path, $e->getMessage());
             } catch (JsonException|InvalidArgumentException $e) {
@@ -85,11 +105,31 @@ abstract class JsonFolder
         return $this->items = $items;
     }
 
+    /** Another one whenever a file that items are made with, or the program, is another. */
+    public function state(): string
+    {
+        $this->items();
+        $class = (string) (new ReflectionClass($this))->getFileName();
+        $this->program ??= filemtime(base_path('vendor/composer/installed.json')).filemtime($class);
+
+        return md5($this->state.$this->program);
+    }
+
+    /** @return array<string, stdClass> the files that items are made of, decoded, by slug */
+    public function files(): array
+    {
+        $this->items();
+
+        return $this->files;
+    }
+
     /**
+     * @return T
+     *
      * @throws UnknownName
      * @throws BrokenFile
      */
-    protected function item(string $slug): object
+    public function item(string $slug): object
     {
         $items = $this->items();
 

@@ -4,6 +4,8 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
 use OuterCrate\Analysis\Found;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
@@ -24,9 +26,14 @@ use OuterCrate\Units\FrameRange;
  * @property ?string $fingerprint
  * @property ?array{first: int, last: int} $range
  * @property ?CutAnalysis $analysis
+ * @property ?Carbon $taken_off_at when it was taken off the shelf
  */
 class Cut extends Model
 {
+    use SoftDeletes;
+
+    public const DELETED_AT = 'taken_off_at';
+
     protected $guarded = [];
 
     /** @var array<string, string> */

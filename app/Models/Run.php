@@ -66,7 +66,7 @@ class Run extends Model
     {
         return [
             'role' => $plan['role'],
-            'preset' => $plan['presetName'],
+            'preset' => $plan['presetName'].(isset($plan['presetVersion']) ? ', version '.$plan['presetVersion'] : ''),
             'frames' => $plan['frames'],
             'seconds' => $plan['estimate']['seconds'],
             'isFolder' => ($plan['values']['container']['set'] ?? '') === 'folder',

@@ -8,6 +8,7 @@ use App\Media\CutFile;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Models\Cut;
+use App\Models\LibraryUse;
 use App\Models\Run;
 use App\Models\WorkState;
 use App\Work\WorkQueue;
@@ -65,6 +66,8 @@ class Packer
             // The first write: a second click waits here, and then sees what the first one queued.
             Cut::query()->whereKey($cut->id)->update(['updated_at' => now()]);
             $again || self::refuseTwice($cut, array_column($rows, 'same'));
+            LibraryUse::count('preset', array_column(array_column($rows, 'plan'), 'preset'));
+            LibraryUse::count('host', array_filter(array_column(array_column($rows, 'plan'), 'host')));
             $runs = new Collection;
             foreach ($rows as $row) {
                 $runs->push($run = Run::query()->create($row));

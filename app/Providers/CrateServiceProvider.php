@@ -4,8 +4,11 @@ namespace App\Providers;
 
 use App\Analysis\AnalyseCut;
 use App\Database\WriteFirstConnection;
+use App\Library\Devices;
 use App\Library\Hosts;
 use App\Library\Presets;
+use App\Library\ShippedHosts;
+use App\Library\ShippedPresets;
 use App\Packing\MakeFile;
 use App\Sampling\SamplePieces;
 use App\Schema\Contract;
@@ -23,14 +26,18 @@ class CrateServiceProvider extends ServiceProvider
     /** The kinds of work that there are. */
     private const KINDS = [MakeFile::class, SamplePieces::class, AnalyseCut::class];
 
+    /** Made once: they know much, and change nothing. */
+    private const SHARED = [
+        Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class,
+        Devices::class, ShippedPresets::class, ShippedHosts::class, Presets::class, Hosts::class,
+    ];
+
     public function register(): void
     {
         // What is made here is its owner's: database, uploads, deliveries. Folders that others share keep what they are.
         umask(0o077);
         Connection::resolverFor('sqlite', fn (...$arguments): WriteFirstConnection => new WriteFirstConnection(...$arguments));
-        foreach (
-            [Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class, Presets::class, Hosts::class] as $shared
-        ) {
+        foreach (self::SHARED as $shared) {
             $this->app->singleton($shared);
         }
         $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));

@@ -2,27 +2,44 @@
 
 namespace App\Resources;
 
+use App\Library\Entry;
 use OuterCrate\Hosts\BitrateRow;
 use OuterCrate\Hosts\Host;
-use OuterCrate\Hosts\Recompression\Condition;
-use OuterCrate\Hosts\Recompression\Rung;
-use OuterCrate\Hosts\Recompression\Tier;
 
-/** A host as its page shows it: what it asks, and what it does to an upload (resources/schema/host-list.json). */
+/** A host as lists and its page show it (resources/schema/host-list.json, library-item.json). */
 final class HostResource
 {
     /** @return array<string, mixed> */
     public static function of(Host $host): array
     {
         return [
-            'slug' => $host->slug,
-            'name' => $host->name,
-            'about' => $host->about,
-            'asks' => $host->asks->inWords(),
             'highFrameRateAbove' => $host->asks->bitrate->highAbove->label(),
             'bitrates' => array_map(self::row(...), $host->asks->bitrate->rows),
             'recompression' => $host->recompression?->words(),
-            'tiers' => array_map(self::tier(...), $host->recompression->tiers ?? []),
+        ];
+    }
+
+    /**
+     * A host in the list: read from its file as it lies, since a list of hundreds makes none of them.
+     *
+     * @return array<string, mixed>
+     */
+    public static function card(Entry $entry, bool $favourite): array
+    {
+        $file = $entry->file->fields();
+        $about = is_string($file['about'] ?? null) ? $file['about'] : '';
+        $asks = is_array($file['asks'] ?? null) ? $file['asks'] : [];
+        $of = fn (string $table, string $column): array => array_column($asks[$table] ?? [], $column);
+        $said = [$asks['containers'] ?? [], $of('codecs', 'codec'), $of('bitrates', 'shorterSide')];
+
+        return [
+            'slug' => $entry->slug,
+            'name' => $entry->name(),
+            'about' => $about,
+            'version' => $entry->version,
+            'shipped' => $entry->shipped,
+            'favourite' => $favourite,
+            'words' => mb_strtolower(implode(' ', array_merge(...$said))),
         ];
     }
 
@@ -34,22 +51,6 @@ final class HostResource
             'normal' => (string) $row->normal,
             'high' => (string) $row->high,
             'peak' => $row->peak === null ? null : (string) $row->peak,
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private static function tier(Tier $tier): array
-    {
-        return [
-            'name' => $tier->name,
-            'when' => implode(', or ', array_map(fn (Condition $condition): string => $condition->words(), $tier->when)),
-            'ladder' => array_map(fn (Rung $rung): array => [
-                'shorterSide' => $rung->shorterSide,
-                'codec' => $rung->codecName(),
-                'bits' => $rung->average === null ? "quality {$rung->quality}" : (string) $rung->average,
-                'keyframes' => "{$rung->keyframeSeconds->toFloat()} s",
-                'speed' => $rung->speed,
-            ], $tier->ladder),
         ];
     }
 }

@@ -19,7 +19,7 @@ class Contract
      * Where and how the data breaks its schema; empty when it does not.
      *
      * @param  string|null  $unchanging  path of the file the data came from: a file that passed once is not held to the schema again
-     * @return list<array{path: string, text: string}>
+     * @return list<array{path: string, text: string, says: string}> `says` is for a person
      */
     public function faults(mixed $data, string $schema, ?string $unchanging = null): array
     {
@@ -45,6 +45,7 @@ class Contract
         $told = fn (ValidationError $leaf): array => [
             'path' => '/'.implode('/', $leaf->data()->fullPath()),
             'text' => $formatter->formatErrorMessage($leaf),
+            'says' => Sentence::of($leaf),
         ];
         foreach ($formatter->formatFlat($error, $told) as $fault) {
             $faults[] = $fault;

@@ -17,17 +17,12 @@ use App\Models\Work;
 /** Brings files in as cuts. The file stays where it is and is only read. */
 class CutShelf
 {
-    /** What a new cut's sheet begins with. */
-    private const FIRST_OUTPUTS = [
-        ['preset' => 'archive-10-bit', 'host' => null],
-        ['preset' => 'lanternwick-generous', 'host' => 'lanternwick'],
-    ];
-
     public function __construct(
         private readonly CutReader $reader,
         private readonly CutCard $card,
         private readonly Posters $posters,
         private readonly CutAnalyses $analyses,
+        private readonly Beginnings $beginnings,
     ) {
     }
 
@@ -49,18 +44,14 @@ class CutShelf
         ['reading' => $reading, 'probe' => $probe, 'fastStart' => $fastStart] = $this->reader->read($path);
         $fingerprint = Fingerprint::of($path);
         $cut =
-            Cut::query()->firstWhere('path', $path) ??
+            Cut::withTrashed()->firstWhere('path', $path) ??
             ($this->alike($path, $fingerprint) ??
                 new Cut([
                     'name' => $name ?? self::readable($path),
-                    'outputs' => array_map(
-                        fn (array $output, int $i): array => ['key' => (string) ($i + 1), ...$output, 'edits' => []],
-                        self::FIRST_OUTPUTS,
-                        array_keys(self::FIRST_OUTPUTS),
-                    ),
+                    'outputs' => $this->beginnings->outputs(),
                 ]));
         if ($cut->exists && $cut->path !== $path && ! $cut->hasChanged()) {
-            return $cut;
+            return $cut->trashed() ? $this->takeBack($cut) : $cut;
         }
         clearstatcache(true, $path);
         $same = $cut->fingerprint === $fingerprint;
@@ -73,6 +64,7 @@ class CutShelf
             'probe' => ['probe' => $probe, 'fastStart' => $fastStart],
             // A range of another file means nothing.
             'range' => $same ? $cut->range : null,
+            'taken_off_at' => null,
         ])->save();
         if (! $same || ! $this->posters->has($cut)) {
             $this->posters->draw($cut, $reading);
@@ -84,10 +76,11 @@ class CutShelf
         return $cut;
     }
 
-    /** The cut that this file is of: one whose file is the same, or has gone or become another. */
+    /** The cut that this file is of, on the shelf or taken off it: one whose file is the same, or has gone or become another. */
     private function alike(string $path, string $fingerprint): ?Cut
     {
-        foreach (Cut::query()->where('fingerprint', $fingerprint)->orderBy('id')->get() as $cut) {
+        $known = Cut::withTrashed()->where('fingerprint', $fingerprint)->orderByRaw('taken_off_at is not null')->orderBy('id')->get();
+        foreach ($known as $cut) {
             if ($cut->hasChanged() ? ! is_file($cut->path) : SameFile::holds($cut->path, $path)) {
                 return $cut;
             }
@@ -110,8 +103,10 @@ class CutShelf
                 'Bring it in as a cut of its own.',
             );
         }
-        $other = Cut::query()->where('path', $path)->whereKeyNot($cut->id)->first();
-        if ($other !== null) {
+        $other = Cut::withTrashed()->where('path', $path)->whereKeyNot($cut->id)->first();
+        if ($other?->trashed() === true) {
+            $other->forceDelete();
+        } elseif ($other !== null) {
             throw new FileProblem("This file stands on the shelf already, as {$other->name}.", $path);
         }
         clearstatcache(true, $path);
@@ -120,7 +115,7 @@ class CutShelf
         return $cut;
     }
 
-    /** Takes the cut off the shelf with all that was derived from it. Its file stays. */
+    /** Takes the cut off the shelf with all that was derived from it. Its file stays, and so do its sheet and its slips. */
     public function takeOff(Cut $cut): void
     {
         $analysis = $cut->analysis;
@@ -130,6 +125,25 @@ class CutShelf
         $cut->delete();
         Workspace::remove($cut->id);
         $this->posters->remove($cut);
+    }
+
+    /** What was taken off stands there again, with its sheet; its picture and its analysis are made anew. */
+    public function takeBack(Cut $cut): Cut
+    {
+        $cut->restore();
+        if (! $cut->hasChanged()) {
+            $this->posters->has($cut) || $this->posters->draw($cut, $cut->reading());
+            $this->analyses->ask($cut);
+        }
+
+        return $cut;
+    }
+
+    /** Takes the cut off the shelf for good. */
+    public function forget(Cut $cut): void
+    {
+        $this->takeOff($cut);
+        $cut->forceDelete();
     }
 
     private static function readable(string $path): string

@@ -18,6 +18,7 @@ use OuterCrate\Checks\Audio\NothingToMake;
 use OuterCrate\Checks\Audio\PeaksLimited;
 use OuterCrate\Checks\Audio\SamplesNotKept;
 use OuterCrate\Checks\Audio\TracksLeftOut;
+use OuterCrate\Checks\Bitrate\BeyondTable;
 use OuterCrate\Checks\Bitrate\BitrateAboveCut;
 use OuterCrate\Checks\Bitrate\BitrateUnderAsk;
 use OuterCrate\Checks\Bitrate\ConstantRatePadding;
@@ -44,8 +45,11 @@ use OuterCrate\Checks\Colour\Untagged;
 use OuterCrate\Checks\Container\ContainerCannotHold;
 use OuterCrate\Checks\Container\ContainerNotTaken;
 use OuterCrate\Checks\Container\ContainerTooSmall;
+use OuterCrate\Checks\Container\HostChanged;
 use OuterCrate\Checks\Container\IndexLast;
+use OuterCrate\Checks\Container\PresetAway;
 use OuterCrate\Checks\Container\PresetGone;
+use OuterCrate\Checks\Container\PresetNewer;
 use OuterCrate\Checks\File\CutMayBeWrong;
 use OuterCrate\Checks\File\FileSystemLimit;
 use OuterCrate\Checks\File\NameSaysLast;
@@ -108,6 +112,9 @@ final readonly class CheckList
     {
         $this->checks = [
             new PresetGone,
+            new PresetNewer,
+            new PresetAway,
+            new HostChanged,
             new NothingToMake,
             new EncoderMissing($encoders),
             new ContainerCannotHold,
@@ -194,6 +201,7 @@ final readonly class CheckList
             new CutMayBeWrong,
             new FileSystemLimit,
             new SameDrive,
+            new BeyondTable,
         ];
     }
 

@@ -17,9 +17,19 @@ final readonly class Remedy
      * @param  string  $text  what it will do, as said on the button
      * @param  array<string, mixed>  $patch  rules by cell
      * @param  string|null  $preset  slug of a preset that the output is to have in place of its own
+     * @param  bool  $acceptHost  what the host asks now is taken note of
      */
-    public function __construct(public string $text, public array $patch, public ?string $preset = null)
+    public function __construct(
+        public string $text,
+        public array $patch,
+        public ?string $preset = null,
+        public bool $acceptHost = false,
+    ) {
+    }
+
+    public static function acceptingHost(string $text): self
     {
+        return new self($text, [], acceptHost: true);
     }
 
     /**
@@ -51,6 +61,7 @@ final readonly class Remedy
     /** @return array<string, mixed> (resources/schema/finding.json) */
     public function toArray(): array
     {
-        return ['text' => $this->text, 'patch' => (object) $this->patch] + ($this->preset === null ? [] : ['preset' => $this->preset]);
+        return ['text' => $this->text, 'patch' => (object) $this->patch] + ($this->preset === null ? [] : ['preset' => $this->preset])
+            + ($this->acceptHost ? ['acceptHost' => true] : []);
     }
 }

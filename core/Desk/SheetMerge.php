@@ -12,6 +12,13 @@ use OuterCrate\Planning\Cells\Cells;
  */
 final class SheetMerge
 {
+    /** Parts of a column that are one thing, with their fields. */
+    private const PARTS = [
+        'preset' => ['preset', 'version', 'kept'],
+        'host' => ['host', 'hostVersion'],
+        'range' => ['range'],
+    ];
+
     /** @var list<string> what both changed, as sentences */
     public array $told = [];
 
@@ -20,7 +27,8 @@ final class SheetMerge
     }
 
     /**
-     * A sheet is `range` and `outputs`, each with `key`, `preset`, `host`, `edits` and `range` (resources/schema/sheet-request.json).
+     * A sheet is `range` and `outputs`, each with `key`, `preset`, `host`, `edits`, `range` and what they keep of preset and
+     * host (resources/schema/sheet-request.json).
      *
      * @param  array<string, mixed>  $base  what both began from
      * @param  array<string, mixed>  $theirs  saved first
@@ -56,9 +64,11 @@ final class SheetMerge
     private function column(int $number, array $was, array $one, array $other): array
     {
         $column = ['key' => $other['key']];
-        foreach (['preset', 'host', 'range'] as $part) {
-            $name = "The {$part} of output {$number}";
-            $column[$part] = $this->either($name, $was[$part] ?? null, $one[$part] ?? null, $other[$part] ?? null);
+        foreach (self::PARTS as $part => $fields) {
+            // What belongs together is taken together: a preset with its version and its rules.
+            $of = static fn (array $output): array => array_intersect_key($output, array_flip($fields));
+            $said = $this->either("The {$part} of output {$number}", $of($was), $of($one), $of($other));
+            $column += is_array($said) ? $said : [];
         }
         $edits = [];
         [$before, $first, $later] = [self::edits($was), self::edits($one), self::edits($other)];

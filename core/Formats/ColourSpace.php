@@ -14,6 +14,18 @@ enum ColourSpace: string
     case Bt2020Pq = 'bt2020-pq';
     case Bt2020Hlg = 'bt2020-hlg';
 
+    /** The space that some tags name, whatever their range; null where they name none of these. */
+    public static function of(Colour $colour): ?self
+    {
+        foreach (self::cases() as $space) {
+            if ($space->colour($colour->fullRange)->equals($colour)) {
+                return $space;
+            }
+        }
+
+        return null;
+    }
+
     public function label(): string
     {
         return $this->colour()->label();

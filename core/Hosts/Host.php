@@ -9,13 +9,21 @@ use OuterCrate\Hosts\Recompression\Recompression;
 /** A place that takes an upload and recompresses it. */
 final readonly class Host
 {
-    /** @param  Recompression|null  $recompression  null where it is not known */
+    /**
+     * @param  Recompression|null  $recompression  null where it is not known
+     * @param  int  $version  counted up with each save
+     * @param  string  $notes  of who keeps it
+     * @param  list<Source>  $sources  where its figures came from
+     */
     public function __construct(
         public string $slug,
         public string $name,
         public string $about,
         public Asks $asks,
         public ?Recompression $recompression = null,
+        public int $version = 1,
+        public string $notes = '',
+        public array $sources = [],
     ) {
     }
 }

@@ -26,10 +26,11 @@ final readonly class HostFile
 
     /**
      * @param  array<mixed>  $file  decoded, and in the shape of its schema
+     * @param  int|null  $version  the file's own `revision` when null
      *
      * @throws InvalidArgumentException when a value is out of range, or a codec, profile or container is asked that is not made here
      */
-    public function host(string $slug, array $file): Host
+    public function host(string $slug, array $file, ?int $version = null): Host
     {
         $fields = new Fields($file);
         $host = new Host(
@@ -38,6 +39,12 @@ final readonly class HostFile
             about: $fields->text('about') ?? '',
             asks: $this->asks($fields->within('asks')),
             recompression: $fields->has('recompression') ? $this->recompression($fields->within('recompression')) : null,
+            version: $version ?? $fields->int('revision') ?? 1,
+            notes: $fields->text('notes') ?? '',
+            sources: array_map(
+                static fn (Fields $row): Source => new Source($row->text('of') ?? '', $row->text('text') ?? '', $row->text('lookedUp')),
+                $fields->rows('sources'),
+            ),
         );
         $this->holdToCatalogue($host);
 
@@ -86,20 +93,34 @@ final readonly class HostFile
     private static function bitrates(Fields $asks): array
     {
         $rows = array_map(static function (Fields $row): BitrateRow {
-            $normal = Bitrate::kilobits($row->int('kbps') ?? 0);
-            $high = $row->int('highKbps');
             $peak = $row->int('peakKbps');
+            $normal = self::range($row, 'kbps', 'toKbps') ?? throw new InvalidArgumentException('asks/bitrates: a row has no rate.');
 
             return new BitrateRow(
                 $row->int('shorterSide') ?? 0,
                 $normal,
-                $high === null ? $normal : Bitrate::kilobits($high),
+                self::range($row, 'highKbps', 'highToKbps') ?? $normal,
                 $peak === null ? null : Bitrate::kilobits($peak),
+                self::range($row, 'hdrKbps', 'hdrToKbps'),
+                self::range($row, 'hdrHighKbps', 'hdrHighToKbps'),
             );
         }, $asks->rows('bitrates'));
+        $sides = array_map(static fn (BitrateRow $row): int => $row->shorterSide, $rows);
+        foreach (array_count_values($sides) as $side => $times) {
+            if ($times > 1) {
+                throw new InvalidArgumentException("asks/bitrates: {$side} lines stand in {$times} rows. Keep one of them.");
+            }
+        }
         usort($rows, static fn (BitrateRow $a, BitrateRow $b): int => $b->shorterSide <=> $a->shorterSide);
 
         return $rows;
+    }
+
+    private static function range(Fields $row, string $floor, string $ceiling): ?RateRange
+    {
+        [$low, $high] = [$row->int($floor), $row->int($ceiling)];
+
+        return $low === null ? null : new RateRange(Bitrate::kilobits($low), $high === null ? null : Bitrate::kilobits($high));
     }
 
     private static function audio(Fields $audio): AudioAsk

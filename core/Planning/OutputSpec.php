@@ -16,6 +16,7 @@ final readonly class OutputSpec
      * @param  FrameRange|null  $range  frames of the cut to deliver; null for all
      * @param  string|null  $fault  why its preset or its host is not the one that was asked for, as a sentence
      * @param  string|null  $instead  slug of a preset to take in its place
+     * @param  Changed|null  $changed  what became of its preset and its host since they were taken
      * @param  bool  $ownRange  whether the range is this output's own and does not follow the cut's
      */
     public function __construct(
@@ -26,6 +27,22 @@ final readonly class OutputSpec
         public bool $ownRange = false,
         public ?string $fault = null,
         public ?string $instead = null,
+        public ?Changed $changed = null,
     ) {
+    }
+
+    /** The same for another host, or with what changed. */
+    public function with(?Host $host = null, ?Changed $changed = null): self
+    {
+        return new self(
+            $this->preset,
+            $host ?? $this->host,
+            $this->edits,
+            $this->range,
+            $this->ownRange,
+            $this->fault,
+            $this->instead,
+            $changed ?? $this->changed,
+        );
     }
 }

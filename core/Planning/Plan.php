@@ -7,6 +7,7 @@ namespace OuterCrate\Planning;
 use InvalidArgumentException;
 use OuterCrate\Formats\Video\HardwareEncoders;
 use OuterCrate\Formats\Video\NoVideo;
+use OuterCrate\Hosts\AskedRate;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\AbsentValue;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
@@ -165,9 +166,15 @@ final readonly class Plan
     }
 
     /** What the host asks for this picture. */
+    public function askedRate(): ?AskedRate
+    {
+        return $this->spec->host?->asks->bitrate->asked($this->frameSize->frame, $this->frameRate->rate, $this->colour->colour->isHdr());
+    }
+
+    /** The floor of it. */
     public function askedAverage(): ?Bitrate
     {
-        return $this->spec->host?->asks->bitrate->average($this->frameSize->frame, $this->frameRate->rate, $this->colour->colour->isHdr());
+        return $this->askedRate()?->range->floor;
     }
 
     /** The average spread over every pixel of every frame, to three decimals. */
@@ -201,9 +208,11 @@ final readonly class Plan
         return [
             'preset' => $this->spec->preset->slug,
             'presetName' => $this->spec->preset->name,
+            'presetVersion' => $this->spec->preset->version,
             'role' => $this->spec->preset->role->value,
             'host' => $this->spec->host?->slug,
             'hostName' => $this->spec->host?->name,
+            'hostVersion' => $this->spec->host?->version,
             'edits' => (object) $this->spec->edits->rules,
             'rules' => (object) $this->rules->rules,
             'values' => array_map(static fn (Value $value): array => $value->toArray(), $shown),
@@ -218,13 +227,13 @@ final readonly class Plan
         ];
     }
 
-    /** @return array{shorterSide: int, high: bool}|null the row of the host's table of bitrates that this picture falls into */
+    /** @return array{shorterSide: int, high: bool}|null the row of the host's table of bitrates that this picture lies in; null for none */
     private function bitrateRow(): ?array
     {
         $ask = $this->spec->host?->asks->bitrate;
         $row = $ask?->row($this->frameSize->frame);
 
-        return $ask === null || $row === null ? null
+        return $ask === null || $row?->holds($this->frameSize->frame) !== true ? null
             : ['shorterSide' => $row->shorterSide, 'high' => $this->frameRate->rate->isAbove($ask->highAbove)];
     }
 

@@ -14,6 +14,8 @@ final readonly class Preset
     /**
      * @param  string|null  $host slug of the host it was made for
      * @param  Device|null  $device  whose limits its files keep
+     * @param  int  $version  counted up with each save
+     * @param  list<string>  $tags  words that it is found by
      */
     public function __construct(
         public string $slug,
@@ -23,16 +25,19 @@ final readonly class Preset
         public string $about,
         public Rules $rules,
         public ?Device $device = null,
+        public int $version = 1,
+        public array $tags = [],
     ) {
     }
 
     /**
      * @param  array<mixed>  $file  a preset file, decoded
      * @param  Device|null  $device  that the file names
+     * @param  int|null  $version  the file's own `revision` when null
      *
      * @throws InvalidArgumentException when a part that every preset has is missing
      */
-    public static function fromFile(string $slug, array $file, ?Device $device = null): self
+    public static function fromFile(string $slug, array $file, ?Device $device = null, ?int $version = null): self
     {
         $fields = new Fields($file);
         $name = $fields->text('name');
@@ -53,6 +58,8 @@ final readonly class Preset
             about: $fields->text('about') ?? '',
             rules: new Rules($rules),
             device: $device,
+            version: $version ?? $fields->int('revision') ?? 1,
+            tags: $fields->texts('tags'),
         );
     }
 }

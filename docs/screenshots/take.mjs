@@ -108,7 +108,7 @@ await take(page, 'quick');
 
 page = await open('dark', sheet);
 await page.getByRole('button', { name: 'Add an output' }).click();
-await page.getByRole('button', { name: /^Platen 1080/ }).click();
+await page.getByRole('option', { name: /^Platen 1080/ }).click();
 await page.getByRole('button', { name: 'Add', exact: true }).click();
 await page.waitForTimeout(600);
 await page.getByRole('button', { name: 'Pack 3 files' }).click();
@@ -127,8 +127,51 @@ await page.getByRole('button', { name: 'Bring in a cut' }).click();
 await page.waitForTimeout(400);
 await take(page, 'bring-in');
 
-await take(await open('light', '/hosts'), 'hosts');
-await take(await open('light', '/presets'), 'presets');
+// A preset and a host of the workshop's own.
+const send = (method, path, body) =>
+    fetch(`${address}/api/library/${path}`, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+await send('POST', 'preset', { copyOf: 'lanternwick-generous', name: 'Friday piece', tags: ['kiln', 'friday'], note: 'As we began' });
+await send('PUT', 'preset/friday-piece', { about: 'What the workshop sends on Fridays.', note: 'A note for the others' });
+await send('PUT', 'preset/friday-piece/favourite', { favourite: true });
+await send('POST', 'host', { copyOf: 'lanternwick', name: 'Lanternwick, as we measured it' });
+
+page = await open('light', '/presets/friday-piece');
+await page.getByRole('button', { name: 'Put another beside it' }).click();
+await page.getByRole('combobox', { name: 'Preset to put beside it' }).fill('lanternwick even');
+await page.keyboard.press('Enter');
+await page.waitForTimeout(700);
+await take(page, 'presets');
+
+page = await open('dark', '/hosts/lanternwick-as-we-measured-it');
+await page.getByLabel('≤ 30 fps of 2160 lines, in Mb/s').fill('35–45');
+await take(page, 'hosts');
+
+page = await open('light', '/hosts/lanternwick-as-we-measured-it');
+await page.getByRole('button', { name: 'Paste a table …' }).click();
+await page
+    .getByLabel('The text')
+    .fill(
+        [
+            'Resolution\t24–30 fps\t50–60 fps\tHDR',
+            '2160p (4K)\t35–45 Mbps\t53–68 Mbps\t44–56 Mbps',
+            '1440p\t16 Mbps\t24 Mbps\t20 Mbps',
+            '1080p\t8 Mbps\t12 Mbps\t10 Mbps',
+            '720p\t5\t7,5\t6,5',
+            'More for sport and water.',
+        ].join('\n'),
+    );
+await page.waitForTimeout(700);
+await take(page, 'paste');
+
+page = await open('light', sheet);
+await page.getByLabel(/^Frame size of output 2/).click();
+await page.getByRole('option', { name: /^Inside 854×480/ }).click();
+await page.waitForTimeout(500);
+await page.getByRole('button', { name: /^Preset of output 2/ }).click();
+await page.getByRole('radio', { name: 'Save as a preset' }).click();
+await page.waitForTimeout(700);
+await page.getByLabel('Name', { exact: true }).fill('Friday piece, small');
+await take(page, 'save');
 
 // The slips, once the first pack is over.
 for (;;) {

@@ -10,6 +10,7 @@ import { PresetsPage } from './presets/PresetsPage';
 import { QueuePage } from './queue/QueuePage';
 import { SheetPage } from './sheet/SheetPage';
 import { ShelfPage } from './shelf/ShelfPage';
+import { PacksPage } from './slips/PacksPage';
 import { SlipsPage } from './slips/SlipsPage';
 
 const client = new QueryClient({
@@ -30,10 +31,11 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                     <Route element={<Frame />}>
                         <Route index element={<ShelfPage />} />
                         <Route path="cuts/:cut" element={<SheetPage />} />
+                        <Route path="slips" element={<PacksPage />} />
                         <Route path="slips/:pack" element={<SlipsPage />} />
                         <Route path="queue" element={<QueuePage />} />
-                        <Route path="presets" element={<PresetsPage />} />
-                        <Route path="hosts" element={<HostsPage />} />
+                        <Route path="presets/:slug?" element={<PresetsPage />} />
+                        <Route path="hosts/:slug?" element={<HostsPage />} />
                         <Route path="*" element={<NotHere />} />
                     </Route>
                 </Routes>

@@ -24,11 +24,13 @@ for (const outputs of [2, 8, 40]) {
     }));
     await page.request.put(`${address}/api/cuts/${cut}/sheet`, { data: { outputs: wanted } });
     await page.goto(`${address}/cuts/${cut}`);
-    await page.getByRole('button', { name: /^Rate of output 2:/ }).click();
+    await page.getByRole('button', { name: /^Bitrate of output 2:/ }).click();
     await page.getByRole('slider', { name: 'Average, from small to large' }).waitFor();
     const times = await page.evaluate(async () => {
         const slider = document.querySelector('[aria-label="Average, from small to large"]');
-        const row = [...document.querySelectorAll('tr')].find((row) => row.querySelector('th')?.textContent === 'File');
+        const row = [...document.querySelectorAll('tr')].find(
+            (row) => row.querySelector('th')?.textContent === 'File size',
+        );
         const size = () => row.cells[3].textContent.match(/≈\s*[\d.]+\s*\w+/)?.[0];
         const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
         const [from, to] = [Number(slider.min), Number(slider.max)];

@@ -11,7 +11,7 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
     // One master and one upload stand there, decided, each value with its origin.
     await expect(page.getByRole('columnheader', { name: /master.*Archive 10-bit/i })).toBeVisible();
     await expect(cell(page, 'Video codec', 2)).toContainText('H.264 High');
-    await expect(cell(page, 'Bitrate', 2)).toContainText('asks 1.2 Mb/s × 1.8');
+    await expect(cell(page, 'Bitrate', 2)).toContainText('asks 132 kb/s × 1.8, under its 360 lines');
 
     // The estimate follows the average.
     const before = await result(page, 'File', 2).textContent();
@@ -23,8 +23,8 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
 
     // A third output from a preset and a host.
     await page.getByRole('button', { name: 'Add an output' }).click();
-    await page.getByRole('button', { name: /^Review 720/ }).click();
-    await page.getByLabel('For').selectOption('Platen');
+    await page.getByRole('option', { name: /^Review 720/ }).click();
+    await page.getByLabel('For', { exact: true }).selectOption('Platen');
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await expect(page.getByRole('columnheader', { name: /Review 720 → Platen/ })).toBeVisible();
     await expect(page.getByText(/A 10-bit master of .* and a review file of/)).toBeVisible();
@@ -80,14 +80,14 @@ test('the sheet is worked by keyboard, and every change can be taken back', asyn
     await expect(rate).toBeFocused();
     await page.keyboard.press('Enter');
     await expect(page.getByLabel('Average', { exact: true })).toBeFocused();
-    await page.keyboard.type('0.4');
-    await expect(page.getByText(/lies under the 1.2\sMb\/s that Lanternwick asks/).first()).toBeVisible();
+    await page.keyboard.type('100k');
+    await expect(page.getByText(/lies under the 132\skb\/s that Lanternwick asks/).first()).toBeVisible();
     await page.keyboard.press('Enter');
     await expect(rate).toBeFocused();
 
     // The remedy says what it does, and does it.
     await result(page, 'Findings', 2).getByRole('button').click();
-    await page.getByRole('button', { name: 'Raise the average to 1.2 Mb/s' }).click();
+    await page.getByRole('button', { name: 'Raise the average to 132 kb/s' }).click();
     await expect(result(page, 'Findings', 2)).not.toContainText('lies under');
     await page.keyboard.press('Control+z');
     await expect(result(page, 'Findings', 2)).toContainText('lies under');
@@ -102,7 +102,7 @@ test('the sheet is worked by keyboard, and every change can be taken back', asyn
     await rate.click();
     await page.getByRole('button', { name: 'Put back' }).click();
     await page.keyboard.press('Escape');
-    await expect(rate).toContainText('asks 1.2 Mb/s × 1.8');
+    await expect(rate).toContainText('asks 132 kb/s × 1.8, under its 360 lines');
 });
 
 test('an impossible value stays in its cell with its reason, and nothing can be packed until it is gone', async ({
@@ -110,8 +110,8 @@ test('an impossible value stays in its cell with its reason, and nothing can be 
 }) => {
     await openSheet(page, 'bowl.mov', 'Bowl');
     await cell(page, 'Bitrate', 2).click();
-    await page.getByLabel('Peak').fill('0.5');
-    await expect(page.getByText(/The peak, 500\skb\/s, lies below the average/).first()).toBeVisible();
+    await page.getByLabel('Peak').fill('0,1');
+    await expect(page.getByText(/The peak, 100\skb\/s, lies below the average/).first()).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(page.getByRole('button', { name: /^Pack/ })).toBeDisabled();
     await page.keyboard.press('Control+z');

@@ -15,8 +15,9 @@ export async function openSheet(page: Page, file: string, name: string) {
     await expect(page.getByText('The shelf is empty').or(page.getByRole('table'))).toBeVisible();
     if ((await page.getByRole('link', { name, exact: true }).count()) === 0) {
         await page.getByRole('button', { name: 'Bring in a cut' }).first().click();
-        await page.getByRole('button', { name: `Bring in ${file}` }).click();
-        await expect(page.getByText('on the shelf').first()).toBeVisible();
+        const bringIn = page.getByRole('button', { name: `Bring in ${file}` });
+        await bringIn.click();
+        await expect(bringIn).toHaveCount(0);
         await page.getByRole('button', { name: 'Close' }).click();
     }
     await page.getByRole('link', { name, exact: true }).click();

@@ -3,6 +3,7 @@
 use Opis\JsonSchema\Validator;
 use OuterCrate\Planning\Cells\Bounds;
 use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Cells\Explains;
 use OuterCrate\Planning\Cells\Schemas;
 use OuterCrate\Planning\Made;
 use OuterCrate\Presets\Rules;
@@ -133,3 +134,15 @@ it('has no two cells that wait for each other', function () {
         expect(Desk::column($this->reading, $preset)->plan->values)->toHaveCount(9);
     }
 });
+
+it('explains each row in sixty words, with the numbers of the plan', function (string $output) {
+    $column = Desk::column(Desk::reading(Probes::plain()), $output);
+    foreach ((new Cells)->all() as $name => $cell) {
+        expect($cell)->toBeInstanceOf(Explains::class);
+        $help = $cell->help($column->plan, $column->size->bytes);
+        $words = preg_split('~\s+~u', "{$help->what} {$help->here} {$help->wrong}");
+        expect(count($words))->toBeLessThanOrEqual(60, $name)
+            ->and($name === 'container' || $name === 'file' || preg_match('~\d~', $help->here) === 1 || $help->here === 'No sound')
+            ->toBeTrue("{$name} says no number of this plan: {$help->here}");
+    }
+})->with(['lanternwick-generous@lanternwick', 'archive-10-bit', 'review-720', 'frames-png']);

@@ -4,11 +4,16 @@ use OuterCrate\Analysis\Bars;
 use OuterCrate\Analysis\Found;
 use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Analysis\Severity;
+use OuterCrate\Checks\Container\HostChanged;
+use OuterCrate\Checks\Container\PresetAway;
 use OuterCrate\Checks\Container\PresetGone;
+use OuterCrate\Checks\Container\PresetNewer;
+use OuterCrate\Checks\Finding;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Changed;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Planner;
 use OuterCrate\Planning\Subject;
@@ -130,6 +135,7 @@ dataset('findings', [
         'platen-1080@platen',
         ['bitrate' => ['mode' => 'vbr', 'average' => ['kbps' => 20_000], 'peak' => ['kbps' => 30_000]]],
     ],
+    'beyond-table' => [Probes::plain(), 'lanternwick-even@lanternwick', []],
     'generation-of-loss' => [Probes::plain($hd), 'archive-10-bit', []],
     'keyframes-too-far' => [
         Probes::plain($hd),
@@ -462,6 +468,36 @@ it('holds discs to what their players play, and says what to do about the rest',
     ['hd-disc', '50', 'progressive', 'device-refuses-rate', ['frameRate' => ['exact' => '30000/1001']]],
     ['sd-disc-50', '24', 'progressive', null, null],
 ]);
+
+it('speaks of what became of preset and host since an output took them', function () {
+    $reading = Desk::reading(Probes::plain());
+    $preset = Desk::preset('lanternwick-even');
+    $ids = function (Changed $changed) use ($reading, $preset): array {
+        $spec = new OutputSpec($preset, Desk::host('lanternwick'), new Rules([]), changed: $changed);
+        $subject = new Subject($reading);
+        $plan = (new Planner(new Catalogue, new Cells))->plan($subject, $spec);
+
+        return array_map(
+            fn (Finding $finding): array => [$finding->id, $finding->text, $finding->remedy?->toArray()],
+            array_values(array_filter([
+                (new PresetNewer)->look($plan, $subject, SizeEstimate::of($plan, $reading)),
+                (new PresetAway)->look($plan, $subject, SizeEstimate::of($plan, $reading)),
+                (new HostChanged)->look($plan, $subject, SizeEstimate::of($plan, $reading)),
+            ])),
+        );
+    };
+    [$newer] = $ids(new Changed(newerPreset: 3));
+    expect($newer[0])->toContain('preset-newer')
+        ->and($newer[1])->toContain('is at version 3', 'rules of version 1')
+        ->and($newer[2]['preset'])->toBe('lanternwick-even');
+    [$away] = $ids(new Changed(presetAway: true));
+    expect($away[0])->toContain('preset-away')->and($away[2])->toBeNull();
+    [$host] = $ids(new Changed(newerHost: 2, differences: ['Bitrate 8 → 9 Mb/s']));
+    expect($host[0])->toContain('host-changed')
+        ->and($host[1])->toContain('(version 2): Bitrate 8 → 9 Mb/s')
+        ->and($host[2]['acceptHost'])->toBeTrue();
+    expect($ids(new Changed(newerHost: 2)))->toBe([]);
+});
 
 it('stops an output whose preset has gone, and offers another', function () {
     $reading = Desk::reading(Probes::plain());

@@ -2,11 +2,13 @@
 
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\HostFile;
+use OuterCrate\Hosts\RateRange;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
 use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
+use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
 use Tests\Support\Desk;
@@ -18,17 +20,62 @@ it('looks up what a host asks by size, rate and HDR', function (string $host, st
     ['lanternwick', '3840x2160', '25', false, 40_000],
     ['lanternwick', '3840x2160', '50', false, 60_000],
     ['lanternwick', '3840x2160', '50', true, 75_000],
-    ['lanternwick', '7680x4320', '25', false, 40_000],
     ['lanternwick', '1920x1080', '30', false, 9_000],
     ['lanternwick', '1920x1080', '29.97', false, 9_000],
     ['lanternwick', '1080x1920', '59.94', false, 14_000],
-    ['lanternwick', '960x540', '25', false, 5_500],
     ['lanternwick', '854x480', '25', false, 3_000],
-    ['lanternwick', '160x120', '25', false, 1_200],
+    'a film with its bars left out is of its width’s class' => ['lanternwick', '1920x800', '24', false, 9_000],
+    'a 4:3 picture of 1080 lines' => ['lanternwick', '1440x1080', '25', false, 9_000],
     ['platen', '1920x1080', '60', false, 12_000],
     ['tallgate', '720x1280', '60', false, 12_000],
     ['orrery', '5760x2880', '30', false, 60_000],
 ]);
+
+it('draws the line through two rows, on logarithmic scales of pixels and bits', function (
+    string $size,
+    string $rate,
+    int $kbps,
+    string $how,
+    bool $beyond,
+) {
+    $asked = Desk::host('lanternwick')->asks->bitrate->asked(FrameSize::parse($size), FrameRate::parse($rate), false);
+    expect([$asked->range->floor->inKilobits(), $asked->how, $asked->beyond])->toBe([$kbps, $how, $beyond]);
+})->with([
+    // ln(518400/409600) ÷ ln(921600/409600) = 0.2905 of the way from 3000 to 5500: 3000 × (5500/3000)^0.2905.
+    'between two rows' => ['960x540', '25', 3_578, 'between 480 and 720 lines', false],
+    // The same way from 4000 to 8000: 4000 × 2^0.2905.
+    'of the high rates' => ['960x540', '50', 4_892, 'between 480 and 720 lines', false],
+    // ln(33177600/3686400) ÷ ln(8294400/3686400) = 2.7095: 18000 × (40000/18000)^2.7095.
+    'above the largest' => ['7680x4320', '25', 156_638, 'beyond its 2160 lines', true],
+    // ln(57600/230400) ÷ ln(409600/230400) = −2.4094: 1200 × 2.5^−2.4094.
+    'below the smallest' => ['320x180', '25', 132, 'under its 360 lines', true],
+    'no less than a picture takes' => ['64x36', '25', 16, 'under its 360 lines', true],
+]);
+
+it('keeps a range as floor and ceiling, of either dynamic range, and says where in it a rate lies', function () {
+    $file = Desk::hostFile('lanternwick');
+    $file['asks'] = [
+        'bitrates' => [
+            ['shorterSide' => 2160, 'kbps' => 35_000, 'toKbps' => 45_000, 'hdrKbps' => 44_000, 'hdrToKbps' => 56_000],
+            ['shorterSide' => 540, 'kbps' => 2_000, 'toKbps' => 4_000],
+        ],
+        'hdrTimes' => 1.5,
+    ];
+    $bitrate = (new HostFile(new Catalogue))->host('lanternwick', $file)->asks->bitrate;
+    $of = fn (string $size, bool $hdr): string => str_replace(
+        "\u{2009}",
+        ' ',
+        (string) $bitrate->asked(FrameSize::parse($size), FrameRate::of(25), $hdr),
+    );
+    expect($of('3840x2160', false))->toBe('35 to 45 Mb/s')
+        ->and($of('3840x2160', true))->toBe('44 to 56 Mb/s')
+        ->and($of('960x540', true))->toBe('3 to 6 Mb/s')
+        // Half the way in lines is half the way on both scales: √(2000 × 35000) and √(4000 × 45000).
+        ->and($of('1920x1080', false))->toBe('8.37 to 13.4 Mb/s, between 540 and 2160 lines');
+    $range = new RateRange(Bitrate::kilobits(35_000), Bitrate::kilobits(45_000));
+    expect(array_map(fn (int $kbps): string => $range->where(Bitrate::kilobits($kbps)), [34_999, 35_000, 38_000, 45_000, 45_001]))
+        ->toBe(['under it', 'at its floor', '30 % up', 'at its ceiling', 'above it']);
+});
 
 it('asks for another codec above a width', function () {
     expect(Desk::host('orrery')->asks->codecFor(5760)->codec)

@@ -82,11 +82,11 @@ it('makes rows of a host file of what it read', function () {
     $rows = fn (string $text): array => HostRows::of(PastedTable::read($text)['figures']);
     expect($rows("Size\tNormal frame rate\tHigh frame rate\n720p\t5 Mbps\t7,5 Mbps\n2160p\t35–45 Mbps\t53–68 Mbps"))
         ->toBe([
-            ['shorterSide' => 2160, 'kbps' => 35_000, 'highKbps' => 53_000, 'peakKbps' => 68_000],
+            ['shorterSide' => 2160, 'kbps' => 35_000, 'toKbps' => 45_000, 'highKbps' => 53_000, 'highToKbps' => 68_000],
             ['shorterSide' => 720, 'kbps' => 5_000, 'highKbps' => 7_500],
         ])
         ->and($rows("\tSDR\tHDR\n1080p\tup to 8 Mbps\t10 Mbps"))
-        ->toBe([['shorterSide' => 1080, 'kbps' => 8_000, 'highKbps' => 8_000, 'peakKbps' => 8_000]]);
+        ->toBe([['shorterSide' => 1080, 'kbps' => 8_000, 'hdrKbps' => 10_000, 'peakKbps' => 8_000]]);
 });
 
 it('says which lines it did not understand', function () {

@@ -203,7 +203,7 @@ it('reads a table of rates that was copied from a help page, for a host file', f
     expect(crate('read-table', 'rates.txt')->getOutput())
         ->toContain('2160p', "40\u{2009}Mb/s")
         ->and($rows[1])
-        ->toBe(['shorterSide' => 1080, 'kbps' => 8_000, 'highKbps' => 8_000])
+        ->toBe(['shorterSide' => 1080, 'kbps' => 8_000])
         ->and(app(Contract::class)->faults(json_decode(json_encode($host)), 'host'))
         ->toBe([]);
     $this->file('none.txt', 'Upload a file that you have the rights to.');

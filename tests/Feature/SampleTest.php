@@ -83,7 +83,9 @@ it('knows that a calm picture does not use up its average', function () {
 
 it('times a setting that no run has taught yet, and leaves its size to the average', function () {
     $cut = $this->bringIn('long')['id'];
-    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['bitrate' => ['mode' => 'cbr']]];
+    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [
+        'bitrate' => ['mode' => 'cbr', 'average' => ['kbps' => 1_200]],
+    ]];
     $before = sheetOf($cut, $output)['estimate'];
     $this->work('sample');
     $after = sheetOf($cut, $output)['estimate'];

@@ -5,7 +5,7 @@ import type { CellName } from '../../resources/js/sheet/outputs';
 import { type Row, rowsOf, textOf } from '../../resources/js/sheet/rows';
 import { cellOf, column, part, planOf } from './sheets';
 
-const choice = { label: 'Follow', about: '', rule: 'follow' };
+const choice = { label: 'Follow', about: '', group: '', rule: 'follow' };
 const cells = [
     cellOf('container', [], [choice]),
     cellOf('audio', [part('loudness', 'number', { unit: 'LUFS' }), part('exact', 'text')], [choice]),

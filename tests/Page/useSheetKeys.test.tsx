@@ -12,7 +12,7 @@ const written: string[] = [];
 
 function keyboard(outputs: Output[]) {
     const table = document.createElement('table');
-    for (let row = -2; row < rows.length; row++) {
+    for (let row = -2; row < rows.length + 4; row++) {
         for (let at = 0; at < outputs.length; at++) {
             const cell = document.createElement('button');
             cell.dataset.at = `${row},${at}`;
@@ -48,12 +48,26 @@ beforeEach(() => {
     });
 });
 
+test('with Ctrl, Home and End lead to the corners: the range above, the findings below', () => {
+    const { press, at } = keyboard([column('a'), column('b')]);
+    press('1,1', 'Home', { ctrlKey: true });
+    expect(at()).toBe('-1,0');
+    press('1,0', 'End', { ctrlKey: true });
+    expect(at()).toBe('6,1');
+});
+
 describe('arrows', () => {
     test.each([
         ['0,0', 'ArrowDown', '1,0'],
         ['0,0', 'ArrowRight', '0,1'],
         ['0,0', 'ArrowUp', '-1,0'],
-        ['2,1', 'ArrowDown', '2,1'],
+        ['2,1', 'ArrowDown', '3,1'],
+        ['6,1', 'ArrowDown', '6,1'],
+        ['1,0', 'End', '1,1'],
+        ['1,1', 'Home', '1,0'],
+        ['0,1', 'PageDown', '5,1'],
+        ['4,1', 'PageDown', '6,1'],
+        ['2,1', 'PageUp', '-1,1'],
         ['0,0', 'ArrowLeft', '0,0'],
     ])('from %s with %s to %s', (from, key, to) => {
         const { press, at } = keyboard([column('a'), column('b')]);

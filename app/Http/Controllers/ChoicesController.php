@@ -38,12 +38,17 @@ class ChoicesController
         ]);
     }
 
-    /** @return array{modes: list<string>, quality: ?array{best: int, worst: int, usual: int}} how a codec can be told to spend bits */
+    /**
+     * How a codec can be told to spend bits.
+     *
+     * @return array{name: string, modes: list<string>, quality: ?array{best: int, worst: int, usual: int}}
+     */
     private function codec(VideoCodec $codec): array
     {
         $scale = $codec->quality();
 
         return [
+            'name' => $codec->name(),
             'modes' => [
                 ...array_map(fn (BitrateMode $mode): string => $mode->value, $codec->rateModes()),
                 ...($codec->hasTwoPasses() ? ['vbr2'] : []),

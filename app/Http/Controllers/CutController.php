@@ -20,6 +20,9 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 class CutController
 {
+    /** Cuts that were taken off, as many as anybody looks through. */
+    private const MOST_OFF = 100;
+
     public function __construct(private readonly CutShelf $shelf, private readonly MediaFolders $folders)
     {
     }
@@ -28,7 +31,27 @@ class CutController
     {
         $cuts = Cut::query()->select(['id', 'name', 'path', 'bytes', 'modified', 'card'])->orderByDesc('id')->get();
 
-        return response()->json(['cuts' => $cuts->map(CutResource::of(...))]);
+        $off = Cut::onlyTrashed()
+            ->select(['id', 'name', 'path', 'taken_off_at'])
+            ->orderByDesc('taken_off_at')
+            ->limit(self::MOST_OFF)
+            ->get();
+
+        return response()->json([
+            'cuts' => $cuts->map(CutResource::of(...)),
+            'takenOff' => $off->map(fn (Cut $cut): array => [
+                'id' => $cut->id,
+                'name' => $cut->name,
+                'file' => mb_scrub(basename($cut->path)),
+                'at' => $cut->taken_off_at?->toIso8601ZuluString(),
+            ]),
+        ]);
+    }
+
+    /** Puts a cut that was taken off back on the shelf. */
+    public function takeBack(int $cut): JsonResponse
+    {
+        return response()->json(['cut' => CutResource::of($this->shelf->takeBack(Cut::onlyTrashed()->findOrFail($cut)))]);
     }
 
     public function store(Request $request): JsonResponse

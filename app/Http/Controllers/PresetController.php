@@ -2,27 +2,105 @@
 
 namespace App\Http\Controllers;
 
+use App\Desk\ColumnRules;
+use App\Http\Payload;
+use App\Library\Entry;
+use App\Library\ItemFile;
+use App\Library\Kind;
 use App\Library\Presets;
+use App\Library\Ranking;
+use App\Models\Cut;
+use App\Resources\LibraryResource;
+use App\Resources\PresetResource;
 use Illuminate\Http\JsonResponse;
-use OuterCrate\Presets\Preset;
-use OuterCrate\Presets\Role;
+use Illuminate\Http\Request;
+use OuterCrate\Presets\Rules;
 
 class PresetController
 {
-    public function index(Presets $presets): JsonResponse
+    public function __construct(private readonly Presets $presets)
     {
-        // As they are worked through: masters first, then uploads.
-        $order = array_flip(array_column(Role::cases(), 'value'));
-        $all = $presets->all();
-        uasort($all, fn (Preset $a, Preset $b): int => [$order[$a->role->value], $a->name] <=> [$order[$b->role->value], $b->name]);
+    }
 
-        return response()->json(['presets' => array_values(array_map(fn (Preset $preset): array => [
-            'slug' => $preset->slug,
+    /** Every preset, as they are reached for: what is marked and used first. */
+    public function index(Ranking $ranking, PresetResource $resource): JsonResponse
+    {
+        $ordered = $ranking->order(Kind::Preset, $this->presets->entries());
+        $key = fn (int $i): ?int => $i < Ranking::KEYS ? $i + 1 : null;
+
+        return response()->json([
+            'presets' => array_map(fn (Entry $entry, int $i): array => $resource->card($entry, $key($i)), $ordered, array_keys($ordered)),
+            'broken' => $this->presets->brokenInWords(),
+            'removed' => $this->presets->removed(),
+            'defaults' => (object) $ranking->defaults(),
+        ]);
+    }
+
+    /** Cell by cell what a preset made of a column would say. */
+    public function preview(Cut $cut, string $output, ColumnRules $columns): JsonResponse
+    {
+        $plan = $columns->plan($cut, $output);
+        $preset = $plan->spec->preset;
+        $over = $this->presets->own($preset->slug);
+
+        return response()->json([
+            'preset' => $preset->slug,
             'name' => $preset->name,
-            'role' => $preset->role->value,
-            'host' => $preset->host,
             'about' => $preset->about,
-            'rules' => $preset->rules->rules,
-        ], $all)), 'broken' => $presets->brokenInWords()]);
+            'role' => $preset->role->value,
+            'host' => $plan->spec->host?->slug,
+            'tags' => $preset->tags,
+            'version' => $over?->version,
+            'rows' => $columns->preview($plan),
+        ]);
+    }
+
+    public function store(Request $request, LibraryResource $resource, ColumnRules $columns): JsonResponse
+    {
+        $payload = Payload::of($request, 'preset-request');
+        $from = isset($payload['copyOf']) ? $this->presets->copyOf($payload['copyOf']) : ItemFile::blank(Kind::Preset);
+        $entry = $this->presets->create($this->file($from, $payload, $columns), $payload['note'] ?? '');
+
+        return response()->json($resource->whole($entry), 201);
+    }
+
+    public function update(Request $request, string $preset, LibraryResource $resource, ColumnRules $columns): JsonResponse
+    {
+        $payload = Payload::of($request, 'preset-request');
+        $file = $this->file($this->presets->entry($preset)->file, $payload, $columns);
+
+        return response()->json($resource->whole($this->presets->save($preset, $file, $payload['note'] ?? '', $payload['began'] ?? null)));
+    }
+
+    /** What a role, or a role and a host, begins with. */
+    public function default(Request $request, Ranking $ranking): JsonResponse
+    {
+        $payload = Payload::of($request, 'default-request');
+        $slug = $payload['preset'];
+        $ranking->setDefault($payload['for'], $slug === null ? null : $this->presets->entry($slug)->slug);
+
+        return response()->json(['defaults' => (object) $ranking->defaults()]);
+    }
+
+    /** @param  array<string, mixed>  $payload */
+    private function file(ItemFile $file, array $payload, ColumnRules $columns): ItemFile
+    {
+        $said = array_intersect_key($payload, array_flip(['name', 'about', 'role', 'host', 'tags']));
+        if (isset($payload['from'])) {
+            $plan = $columns->plan(Cut::query()->findOrFail($payload['from']['cut']), $payload['from']['output']);
+            $rules = $columns->rules($plan, $payload['from']['fixed']);
+            $said += ['role' => $plan->spec->preset->role->value, 'host' => $plan->spec->host?->slug];
+            $said += ['device' => $plan->spec->preset->device?->slug, 'rules' => self::asObjects($rules)];
+        } elseif (! isset($file->content->rules)) {
+            $said += ['rules' => (object) []];
+        }
+
+        return $file->with(...$said);
+    }
+
+    /** Rules as objects: one that says nothing is `{}`, not a list. */
+    private static function asObjects(Rules $rules): object
+    {
+        return (object) array_map(fn (mixed $rule): mixed => $rule === [] ? (object) [] : $rule, $rules->rules);
     }
 }

@@ -22,13 +22,18 @@ class RunController
 {
     private const SHOWN = 200;
 
-    /** What is under way in its order, then what is over, the latest first: as many of those as `latest` says. */
+    /**
+     * What is under way in its order, then what is over, the latest first: as many of those as `latest` says;
+     * of one `cut`, or of all.
+     */
     public function index(Request $request): JsonResponse
     {
         $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
         $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'card'];
-        $underWay = Run::underWay()->select($columns)->orderBy('id')->get();
-        $over = Run::over()->select($columns)->orderByDesc('id')->limit($latest)->get();
+        $cut = $request->integer('cut') ?: null;
+        $whose = $cut === null ? [] : ['cut_id' => $cut];
+        $underWay = Run::underWay()->where($whose)->orderBy('id')->get($columns);
+        $over = Run::over()->where($whose)->orderByDesc('id')->limit($latest)->get($columns);
         $analyses = CutAnalysis::query()
             ->with('cut:id,name')
             ->orderBy('id')

@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Analysis\CutAnalyses;
 use App\Desk\CutDesk;
+use App\Desk\Keeper;
 use App\Desk\Sheets;
 use App\Http\InvalidPayload;
 use App\Http\Payload;
@@ -34,7 +35,7 @@ class SheetController
     }
 
     /** Saves range and columns and answers with their plans. Nothing is saved that cannot be planned. */
-    public function update(Request $request, Cut $cut, Sheets $sheets): JsonResponse
+    public function update(Request $request, Cut $cut, Sheets $sheets, Keeper $keeper): JsonResponse
     {
         $payload = Payload::of($request, 'sheet-request');
         $reading = $cut->reading();
@@ -45,13 +46,13 @@ class SheetController
         $sheet = [
             'range' => $payload['range'] ?? null,
             'outputs' => array_map(
-                fn (array $output): array => [
+                fn (array $output): array => $keeper->keep($cut, [
                     'key' => $output['key'],
                     'preset' => $output['preset'],
                     'host' => $output['host'],
                     'edits' => array_filter($output['edits'], fn (mixed $rule): bool => $rule !== null),
                     'range' => $output['range'] ?? null,
-                ],
+                ], $output),
                 $payload['outputs'],
             ),
         ];

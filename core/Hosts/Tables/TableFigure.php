@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Hosts\Tables;
 
+use OuterCrate\Units\Bitrate;
+
 /** A rate that was understood in a pasted table. */
 final readonly class TableFigure
 {
@@ -47,5 +49,46 @@ final readonly class TableFigure
             $other->high,
             $this->guessed || $other->guessed,
         );
+    }
+
+    /** @return array<string, mixed> as resources/schema/table-answer.json has it */
+    public function toArray(): array
+    {
+        return [
+            'line' => $this->line,
+            'text' => $this->text,
+            'shorterSide' => $this->shorterSide,
+            'forHigh' => $this->forHigh,
+            'forHdr' => $this->forHdr,
+            'low' => $this->low,
+            'high' => $this->high,
+            'guessed' => $this->guessed,
+            'label' => $this->words(),
+        ];
+    }
+
+    /** 2160p, high rates, HDR: 53 Mb/s to 68 Mb/s. */
+    public function words(): string
+    {
+        $for = array_filter([
+            "{$this->shorterSide}p",
+            $this->forHigh === null ? '' : ($this->forHigh ? 'high rates' : 'usual rates'),
+            $this->forHdr === null ? '' : ($this->forHdr ? 'HDR' : 'SDR'),
+        ]);
+
+        return implode(', ', $for).': '.$this->rate();
+    }
+
+    /** 53 Mb/s to 68 Mb/s; at most 8 Mb/s. */
+    public function rate(): string
+    {
+        $of = static fn (int $bits): string => $bits < 1 ? '0' : (string) new Bitrate($bits);
+
+        return match (true) {
+            $this->low === null => 'at most '.$of($this->high ?? 0),
+            $this->high === null => 'at least '.$of($this->low),
+            $this->low === $this->high => $of($this->low),
+            default => $of($this->low).' to '.$of($this->high),
+        };
     }
 }

@@ -68,6 +68,14 @@ interface Cell
     /** @return list<Way> named values of its rule that replace each other */
     public function ways(): array;
 
+    /**
+     * The rule that comes to the plan's own value for any cut: what the cut and the host decided is said outright, and what was
+     * said beside it stays.
+     *
+     * @return array<mixed>|string|null null where nothing in it depends on a cut or a host
+     */
+    public function fixed(Plan $plan): array|string|null;
+
     /** @return array<string, mixed> JSON Schema of its rule */
     public function ruleSchema(): array;
 

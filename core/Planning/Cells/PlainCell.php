@@ -45,4 +45,10 @@ trait PlainCell
     {
         return [];
     }
+
+    /** @return array<mixed>|string|null */
+    public function fixed(Plan $plan): array|string|null
+    {
+        return null;
+    }
 }

@@ -1,11 +1,16 @@
 import type {
     Choices,
+    Comparison,
     Curves,
     CutAnalysis,
     CutAnswer,
     CutList,
+    DefaultAnswer,
     ErrorAnswer,
     HostList,
+    HostRequest,
+    ImportAnswer,
+    LibraryItem,
     Machine,
     MediaList,
     Pack,
@@ -16,11 +21,15 @@ import type {
     PlanList,
     PlanRequest,
     PresetList,
+    PresetRequest,
     ReadingInWords,
+    RowHelp,
     RunAnswer,
     RunList,
+    SavingPreview,
     Sheet,
     SheetRequest,
+    TableAnswer,
     UploadAnswer,
     UploadList,
 } from './types';
@@ -71,6 +80,14 @@ async function call<T>(method: string, path: string, body?: unknown, outlives = 
     return answer as T;
 }
 
+export type Kind = 'preset' | 'host';
+
+/** What is done with an item of a file that is there already in other words. */
+export type Way = 'both' | 'replace' | 'skip';
+
+/** Where items are fetched as a file. */
+export const exportOf = (kind: Kind, slugs: string[]) => `/api/library/export?${kind}s=${slugs.join(',')}`;
+
 export const api = {
     machine: () => call<Machine>('GET', 'machine'),
     setLineSpeed: (lineSpeed: number) => call<Machine>('PUT', 'machine', { lineSpeed }),
@@ -87,6 +104,7 @@ export const api = {
         call<Curves>('GET', `cuts/${cut}/curves?first=${first}&last=${last}&columns=${columns}`),
     uploads: () => call<UploadList>('GET', 'uploads'),
     upload: (id: string) => call<UploadAnswer>('GET', `uploads/${id}`),
+    putBack: (cut: number) => call<CutAnswer>('POST', `cuts/${cut}/take-back`),
     takeOff: (cut: number) => call<void>('DELETE', `cuts/${cut}`),
     sheet: (cut: number) => call<Sheet>('GET', `cuts/${cut}/sheet`),
     saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet, true),
@@ -97,10 +115,33 @@ export const api = {
     plan: (request: PlanRequest) => call<PlanList>('POST', 'plan', request),
     slips: (pack: string) => call<Pack>('GET', `packs/${pack}`),
     runs: () => call<RunList>('GET', 'runs'),
+    latestOf: (cut: number) => call<RunList>('GET', `runs?cut=${cut}&latest=1`),
     belt: () => call<RunList>('GET', 'runs?latest=8'),
     sent: (run: number, took: string | null) => call<PackedRun>('PUT', `runs/${run}/sent`, { took }),
     stop: (run: number) => call<RunAnswer>('POST', `runs/${run}/stop`),
     presets: () => call<PresetList>('GET', 'presets'),
+    item: (kind: Kind, slug: string) => call<LibraryItem>('GET', `library/${kind}/${slug}`),
+    compareVersions: (kind: Kind, slug: string, from: number, to: number) =>
+        call<Comparison>('GET', `library/${kind}/${slug}/compare/${from}/${to}`),
+    goBack: (kind: Kind, slug: string, version: number) =>
+        call<LibraryItem>('POST', `library/${kind}/${slug}/versions/${version}`),
+    takeAway: (kind: Kind, slug: string) => call<void>('DELETE', `library/${kind}/${slug}`),
+    takeBack: (kind: Kind, slug: string) => call<LibraryItem>('POST', `library/${kind}/${slug}/restore`),
+    favourite: (kind: Kind, slug: string, favourite: boolean) =>
+        call<void>('PUT', `library/${kind}/${slug}/favourite`, { favourite }),
+    setDefault: (about: string, preset: string | null) =>
+        call<DefaultAnswer>('PUT', 'library/defaults', { for: about, preset }),
+    help: (cut: number, cell: string) => call<RowHelp>('GET', `cuts/${cut}/help/${cell}`),
+    columnAsPreset: (cut: number, output: string) =>
+        call<SavingPreview>('GET', `cuts/${cut}/outputs/${encodeURIComponent(output)}/preset`),
+    createPreset: (body: PresetRequest) => call<LibraryItem>('POST', 'library/preset', body),
+    savePreset: (slug: string, body: PresetRequest) => call<LibraryItem>('PUT', `library/preset/${slug}`, body),
+    createHost: (body: HostRequest) => call<LibraryItem>('POST', 'library/host', body),
+    saveHost: (slug: string, body: HostRequest) => call<LibraryItem>('PUT', `library/host/${slug}`, body),
+    readTable: (text: string) => call<TableAnswer>('POST', 'library/host/table', { text }),
+    lookInto: (name: string, text: string) => call<ImportAnswer>('POST', 'library/import', { name, text }),
+    bringInItems: (name: string, text: string, ways: Record<string, Way>) =>
+        call<ImportAnswer>('POST', 'library/import', { name, text, ways }),
     hosts: () => call<HostList>('GET', 'hosts'),
     choices: () => call<Choices>('GET', 'choices'),
 };

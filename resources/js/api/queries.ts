@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { api } from './client';
+import { api, type Kind } from './client';
 import type { CutAnalysis, Run, RunList } from './types';
 
 const underWay: readonly Run['state'][] = ['waiting', 'running', 'checking'];
@@ -11,6 +11,14 @@ export const useCuts = () => useQuery({ queryKey: ['cuts'], queryFn: api.cuts })
 export const usePresets = () => useQuery({ queryKey: ['presets'], queryFn: api.presets, staleTime: 60_000 });
 
 export const useHosts = () => useQuery({ queryKey: ['hosts'], queryFn: api.hosts, staleTime: 60_000 });
+
+export const useItem = (kind: Kind, slug: string | undefined) =>
+    useQuery({
+        queryKey: ['item', kind, slug],
+        queryFn: () => api.item(kind, slug ?? ''),
+        enabled: slug !== undefined,
+        placeholderData: keepPreviousData,
+    });
 
 export const useChoices = () =>
     useQuery({ queryKey: ['choices'], queryFn: api.choices, staleTime: Number.POSITIVE_INFINITY });

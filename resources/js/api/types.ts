@@ -3,18 +3,27 @@
 export interface Contract {
     analysis: Analysis;
     choices: Choices;
+    comparison: Comparison;
     curves: Curves;
     'cut-analysis': CutAnalysis;
     'cut-answer': CutAnswer;
     'cut-list': CutList;
     'cut-request': CutRequest;
     cut: Cut;
+    'default-answer': DefaultAnswer;
+    'default-request': DefaultRequest;
     device: DeviceFile;
     edits: Edits;
     error: ErrorAnswer;
+    'favourite-request': FavouriteRequest;
     finding: Finding;
     'host-list': HostList;
+    'host-request': HostRequest;
     host: HostFile;
+    'import-answer': ImportAnswer;
+    'import-request': ImportRequest;
+    'library-item': LibraryItem;
+    library: LibraryFile;
     'machine-request': MachineRequest;
     machine: Machine;
     'media-file': MediaFile;
@@ -28,20 +37,26 @@ export interface Contract {
     'plan-list': PlanList;
     'plan-request': PlanRequest;
     plan: Plan;
+    'preset-card': PresetCard;
     'preset-list': PresetList;
+    'preset-request': PresetRequest;
     preset: PresetFile;
     range: Range;
     'reading-in-words': ReadingInWords;
     reading: Reading;
-    rules: Rules1;
+    'row-help': RowHelp;
+    rules: Rules;
     'run-answer': RunAnswer;
     'run-list': RunList;
     run: Run;
+    'saving-preview': SavingPreview;
     'sent-request': SentRequest;
     'sheet-request': SheetRequest;
     sheet: Sheet;
     slip: Slip;
     span: Span;
+    'table-answer': TableAnswer;
+    'table-request': TableRequest;
     'upload-answer': UploadAnswer;
     'upload-list': UploadList;
     upload: Upload;
@@ -215,6 +230,10 @@ export interface Choices {
              * In the shape that rules.json has for the cell.
              */
             rule: string | {};
+            /**
+             * Heading that it stands under; empty for what stands first.
+             */
+            group: string;
         }[];
         /**
          * Named values of its rule that an editor shows beside the list.
@@ -244,6 +263,7 @@ export interface Choices {
      */
     codecs: {
         [k: string]: {
+            name: string;
             modes: ('quality' | 'cbr' | 'vbr' | 'vbr2' | 'codec' | 'lossless')[];
             quality: {
                 best: number;
@@ -252,6 +272,16 @@ export interface Choices {
             } | null;
         };
     };
+}
+/**
+ * In what two versions of a preset or host differ.
+ */
+export interface Comparison {
+    rows: {
+        label: string;
+        from: string;
+        to: string;
+    }[];
 }
 /**
  * Answer of GET /api/cuts/{cut}/curves.
@@ -357,12 +387,36 @@ export interface Words {
  */
 export interface CutList {
     cuts: Cut[];
+    /**
+     * Cuts that were taken off the shelf, the last first.
+     */
+    takenOff: {
+        id: number;
+        name: string;
+        file: string;
+        at: string | null;
+    }[];
 }
 /**
  * Body of POST /api/cuts.
  */
 export interface CutRequest {
     path: string;
+}
+/**
+ * What sheets begin with.
+ */
+export interface DefaultAnswer {
+    defaults: {
+        [k: string]: string;
+    };
+}
+/**
+ * Body of PUT /api/library/defaults.
+ */
+export interface DefaultRequest {
+    for: string;
+    preset: string | null;
 }
 /**
  * What a kind of player plays: hard limits that files for it keep.
@@ -707,6 +761,12 @@ export interface ErrorAnswer {
     };
 }
 /**
+ * Body of PUT /api/library/{kind}/{slug}/favourite.
+ */
+export interface FavouriteRequest {
+    favourite: boolean;
+}
+/**
  * Something the checks noticed.
  */
 export interface Finding {
@@ -721,6 +781,10 @@ export interface Finding {
          * Slug of a preset that the output is to have in place of its own.
          */
         preset?: string;
+        /**
+         * What the host asks now is taken note of.
+         */
+        acceptHost?: boolean;
     };
 }
 /**
@@ -731,35 +795,13 @@ export interface HostList {
         slug: string;
         name: string;
         about: string;
+        version: number;
+        shipped: boolean;
+        favourite: boolean;
         /**
-         * What it does to an upload, in a sentence.
+         * What it is found by.
          */
-        recompression: string | null;
-        asks: {
-            label: string;
-            text: string;
-        }[];
-        bitrates: {
-            shorterSide: number;
-            normal: string;
-            high: string;
-            peak: string | null;
-        }[];
-        highFrameRateAbove: string;
-        tiers: {
-            name: string;
-            /**
-             * Which uploads get into it; empty for all others.
-             */
-            when: string;
-            ladder: {
-                shorterSide: number;
-                codec: string;
-                bits: string;
-                keyframes: string;
-                speed: string;
-            }[];
-        }[];
+        words: string;
     }[];
     /**
      * Files that are not in their format, and are left out.
@@ -768,13 +810,37 @@ export interface HostList {
         file: string;
         fault: string;
     }[];
+    removed: {
+        slug: string;
+        name: string;
+        removedAt: string;
+    }[];
+}
+/**
+ * Body of POST /api/library/host and PUT /api/library/host/{host}.
+ */
+export interface HostRequest {
+    name?: string;
+    note?: string;
+    copyOf?: string;
+    began?: number;
+    file?: {};
 }
 /**
  * A host: what it asks of an upload, and what it does to it.
  */
 export interface HostFile {
+    $schema?: string;
     format: 'outer-crate/host';
     version: 1;
+    /**
+     * What it is known by, in sheets and commands; the file's own name when absent.
+     */
+    id?: string;
+    /**
+     * Counted up by whoever ships it; a library counts its own.
+     */
+    revision?: number;
     name: string;
     about?: string;
     /**
@@ -938,9 +1004,45 @@ export interface HostFile {
             frame?: string;
         };
         bitrates?: {
+            /**
+             * Shorter side of the frame, the name of the class.
+             */
             shorterSide: number;
+            /**
+             * Average for usual frame rates, or the floor of a range.
+             */
             kbps: number;
+            /**
+             * Ceiling of the range.
+             */
+            toKbps?: number;
+            /**
+             * Average for frame rates above highFrameRateAbove, or the floor; as usual rates when absent.
+             */
             highKbps?: number;
+            /**
+             * Ceiling of the range.
+             */
+            highToKbps?: number;
+            /**
+             * The same for HDR; hdrTimes when absent.
+             */
+            hdrKbps?: number;
+            /**
+             * Ceiling of the range.
+             */
+            hdrToKbps?: number;
+            /**
+             * HDR at high frame rates.
+             */
+            hdrHighKbps?: number;
+            /**
+             * Ceiling of the range.
+             */
+            hdrHighToKbps?: number;
+            /**
+             * The most it takes at any time.
+             */
             peakKbps?: number;
         }[];
         audio?: {
@@ -952,6 +1054,483 @@ export interface HostFile {
         };
         highFrameRateAbove?: string;
     };
+    notes?: string;
+    /**
+     * @maxItems 200
+     */
+    sources?: {
+        /**
+         * A field of asks, or recompression; all when absent.
+         */
+        of?: string;
+        /**
+         * A page, a letter, a measurement.
+         */
+        text: string;
+        lookedUp?: string;
+    }[];
+}
+/**
+ * What is in a file, and what was taken of it.
+ */
+export interface ImportAnswer {
+    items: {
+        kind: 'preset' | 'host';
+        name: string;
+        state: 'new' | 'same' | 'conflict';
+        there: null | {
+            slug: string;
+            name: string;
+            shipped: boolean;
+        };
+        differences: {
+            label: string;
+            from: string;
+            to: string;
+        }[];
+        unknown: string[];
+    }[];
+    taken:
+        | null
+        | {
+              kind: string;
+              slug: string;
+              name: string;
+              version: number;
+          }[];
+}
+/**
+ * Body of POST /api/library/import.
+ */
+export interface ImportRequest {
+    /**
+     * Of the file.
+     */
+    name: string;
+    text: string;
+    /**
+     * What is done with those in conflict, by place in the list; absent only to look.
+     */
+    ways?: {
+        [k: string]: 'both' | 'replace' | 'skip';
+    };
+}
+/**
+ * A preset or host with its versions.
+ */
+export interface LibraryItem {
+    kind: 'preset' | 'host';
+    slug: string;
+    name: string;
+    about: string;
+    version: number;
+    shipped: boolean;
+    favourite: boolean;
+    /**
+     * As it is exported.
+     */
+    file: {};
+    /**
+     * Places in the file that this version does not know; they are kept, and do nothing.
+     */
+    unknown: string[];
+    /**
+     * What it says, in words.
+     */
+    rows: {
+        label: string;
+        text: string;
+    }[];
+    versions: {
+        version: number;
+        note: string;
+        savedAt: string | null;
+        name: string;
+    }[];
+    /**
+     * Why nothing can be made of it.
+     */
+    fault: string | null;
+    /**
+     * Presets that are made for the host.
+     */
+    presets: {
+        slug: string;
+        name: string;
+    }[];
+    /**
+     * Sheets that rely on it.
+     */
+    sheets: {
+        cut: number;
+        name: string;
+        outputs: number;
+    }[];
+    card: null | PresetCard;
+    /**
+     * Of a host, what it asks and does in words; null where nothing can be made of it.
+     */
+    host: null | {
+        highFrameRateAbove: string;
+        bitrates: {
+            shorterSide: number;
+            normal: string;
+            high: string;
+            peak: string | null;
+        }[];
+        /**
+         * What it does to an upload, in a sentence.
+         */
+        recompression: string | null;
+    };
+}
+/**
+ * A preset as lists show it.
+ */
+export interface PresetCard {
+    slug: string;
+    name: string;
+    role: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
+    host: string | null;
+    hostName: string | null;
+    about: string;
+    tags: string[];
+    version: number;
+    shipped: boolean;
+    favourite: boolean;
+    uses: number;
+    usedAt: string | null;
+    /**
+     * Roles, and roles with a host (role@host), that begin with it.
+     */
+    defaultFor: string[];
+    /**
+     * 1 to 9: the key that leads to it.
+     */
+    key: number | null;
+    /**
+     * What it is found by beside its name, note and tags.
+     */
+    words: string;
+}
+/**
+ * Presets and hosts together.
+ */
+export interface LibraryFile {
+    $schema?: string;
+    format: 'outer-crate/library';
+    version: 1;
+    presets?: PresetFile[];
+    hosts?: HostFile[];
+}
+/**
+ * A preset: saved rules for an output.
+ */
+export interface PresetFile {
+    $schema?: string;
+    format: 'outer-crate/preset';
+    version: 1;
+    /**
+     * What it is known by, in sheets and commands; the file's own name when absent.
+     */
+    id?: string;
+    /**
+     * Counted up by whoever ships it; a library counts its own.
+     */
+    revision?: number;
+    name: string;
+    role: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
+    /**
+     * Slug of the host it was made for.
+     */
+    host?: string;
+    /**
+     * Slug of the device whose limits its files keep.
+     */
+    device?: string;
+    about?: string;
+    /**
+     * @maxItems 20
+     */
+    tags?:
+        | []
+        | [string]
+        | [string, string]
+        | [string, string, string]
+        | [string, string, string, string]
+        | [string, string, string, string, string]
+        | [string, string, string, string, string, string]
+        | [string, string, string, string, string, string, string]
+        | [string, string, string, string, string, string, string, string]
+        | [string, string, string, string, string, string, string, string, string]
+        | [string, string, string, string, string, string, string, string, string, string]
+        | [string, string, string, string, string, string, string, string, string, string, string]
+        | [string, string, string, string, string, string, string, string, string, string, string, string]
+        | [string, string, string, string, string, string, string, string, string, string, string, string, string]
+        | [
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string
+          ]
+        | [
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string
+          ]
+        | [
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string
+          ]
+        | [
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string
+          ]
+        | [
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string
+          ]
+        | [
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string
+          ]
+        | [
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string,
+              string
+          ];
+    rules: Rules;
+}
+/**
+ * Rules by cell, as presets and edits say them. A word, or named values.
+ */
+export interface Rules {
+    container?:
+        | 'host'
+        | {
+              as?: 'host';
+              set?: string;
+              fastStart?: boolean;
+          };
+    video?:
+        | ('host' | 'none')
+        | {
+              as?: 'host' | 'none';
+              codec?: string;
+              profile?: string;
+              effort?: 'fast' | 'medium' | 'slow';
+              /**
+               * Fixed; null or absent for the lowest that holds.
+               */
+              level?: string | null;
+              tune?: 'grain' | 'animation' | 'stills' | null;
+              /**
+               * hardware: the graphics chip, where one works; software otherwise.
+               */
+              device?: 'software' | 'hardware';
+          };
+    frameSize?: FrameSize;
+    frameRate?:
+        | 'follow'
+        | {
+              as?: 'follow';
+              /**
+               * 25, 30000/1001, 29.97
+               */
+              exact?: string | null;
+              /**
+               * Lifted by whole multiples until it is reached.
+               */
+              atLeast?: string;
+              halve?: boolean;
+              /**
+               * How frames of one rate become those of another.
+               */
+              by?: 'repeat' | 'blend' | 'motion';
+              /**
+               * How fields become frames; by the material when absent.
+               */
+              fields?: 'keep' | 'interpolate' | 'blend' | null;
+              /**
+               * What the cut’s frames are, where its file says otherwise.
+               */
+              source?: 'progressive' | 'tff' | 'bff' | null;
+          };
+    bitrate?: Bitrate;
+    keyframes?:
+        | ('host' | 'intra')
+        | {
+              as?: 'host' | 'intra';
+              /**
+               * From 0.1 to 20.
+               */
+              seconds?: number | null;
+              /**
+               * In place of seconds. From 1 to 1000.
+               */
+              frames?: number | null;
+              closed?: boolean;
+              /**
+               * From 0 to 16.
+               */
+              bFrames?: number | null;
+              pyramid?: boolean;
+              /**
+               * From 1 to 16.
+               */
+              references?: number | null;
+              sceneCuts?: boolean;
+          };
+    colour?:
+        | ('follow' | 'host')
+        | {
+              as?: 'follow' | 'host';
+              bitDepth?: 8 | 10 | 12 | 16 | null;
+              chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
+              /**
+               * What the samples are taken for, without changing them; none leaves the file untagged.
+               */
+              tag?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | 'none' | null;
+              /**
+               * Samples are computed anew for this space; HDR comes down to SDR.
+               */
+              convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
+              range?: 'limited' | 'full' | null;
+              /**
+               * Middle tones are lifted above 1, lowered below. From 0.5 to 2.
+               */
+              gamma?: number | null;
+              dither?: 'ordered' | 'error-diffusion' | 'none';
+              /**
+               * HDR10 metadata.
+               */
+              hdr10?: 'carry' | 'measure' | 'none';
+          };
+    audio?:
+        | ('follow' | 'host' | 'none')
+        | {
+              as?: 'follow' | 'host' | 'none';
+              codec?: string;
+              /**
+               * From 8 to 640.
+               */
+              kbps?: number | null;
+              sampleRate?: number | null;
+              channels?: number | null;
+              bitDepth?: 16 | 24 | 32 | null;
+              loudness?: (number | null) | 'host';
+              /**
+               * From −10 to 0.
+               */
+              truePeak?: number | null;
+              /**
+               * By which a mix of channels is lowered. From 0 to 18.
+               */
+              headroom?: number | null;
+              tracks?: 'first' | 'all';
+          };
+    file?: File;
 }
 /**
  * Body of PUT /api/machine.
@@ -1057,9 +1636,17 @@ export interface PackCommand {
 export interface Plan {
     preset: string;
     presetName: string;
+    /**
+     * Absent where an earlier version planned it.
+     */
+    presetVersion?: number;
     role: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
     host: string | null;
     hostName: string | null;
+    /**
+     * Absent where an earlier version planned it.
+     */
+    hostVersion?: number | null;
     edits: Edits;
     values: Values;
     /**
@@ -1107,7 +1694,7 @@ export interface Plan {
     asks: {
         [k: string]: string;
     };
-    rules: Rules;
+    rules: Rules1;
     /**
      * Cells that leave nothing to change: what was decided before leaves one value, or none.
      */
@@ -1246,9 +1833,9 @@ export interface Values {
     };
 }
 /**
- * The preset's rules with the edits laid over them.
+ * Rules by cell, as presets and edits say them. A word, or named values.
  */
-export interface Rules {
+export interface Rules1 {
     container?:
         | 'host'
         | {
@@ -1605,6 +2192,10 @@ export interface PackRequest {
         host?: string | null;
         edits?: Edits;
         range?: Range | null;
+        /**
+         * Of the preset: null for the newest; absent for the one that the output has.
+         */
+        version?: number | null;
     }[];
 }
 /**
@@ -1694,21 +2285,18 @@ export interface PlanRequest {
         host?: string | null;
         edits?: Edits;
         range?: Range | null;
+        /**
+         * Of the preset: null for the newest; absent for the one that the output has.
+         */
+        version?: number | null;
     }[];
     range?: Range | null;
 }
 /**
- * Answer of GET /api/presets.
+ * Answer of GET /api/presets, in the order in which they are reached for.
  */
 export interface PresetList {
-    presets: {
-        slug: string;
-        name: string;
-        role: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
-        host: string | null;
-        about: string;
-        rules: Rules1;
-    }[];
+    presets: PresetCard[];
     /**
      * Files that are not in their format, and are left out.
      */
@@ -1716,155 +2304,47 @@ export interface PresetList {
         file: string;
         fault: string;
     }[];
+    removed: {
+        slug: string;
+        name: string;
+        removedAt: string;
+    }[];
+    /**
+     * Slugs by role, or role@host.
+     */
+    defaults: {
+        [k: string]: string;
+    };
 }
 /**
- * Rules by cell, as presets and edits say them. A word, or named values.
+ * Body of POST /api/library/preset and PUT /api/library/preset/{preset}. What is absent stays.
  */
-export interface Rules1 {
-    container?:
-        | 'host'
-        | {
-              as?: 'host';
-              set?: string;
-              fastStart?: boolean;
-          };
-    video?:
-        | ('host' | 'none')
-        | {
-              as?: 'host' | 'none';
-              codec?: string;
-              profile?: string;
-              effort?: 'fast' | 'medium' | 'slow';
-              /**
-               * Fixed; null or absent for the lowest that holds.
-               */
-              level?: string | null;
-              tune?: 'grain' | 'animation' | 'stills' | null;
-              /**
-               * hardware: the graphics chip, where one works; software otherwise.
-               */
-              device?: 'software' | 'hardware';
-          };
-    frameSize?: FrameSize;
-    frameRate?:
-        | 'follow'
-        | {
-              as?: 'follow';
-              /**
-               * 25, 30000/1001, 29.97
-               */
-              exact?: string | null;
-              /**
-               * Lifted by whole multiples until it is reached.
-               */
-              atLeast?: string;
-              halve?: boolean;
-              /**
-               * How frames of one rate become those of another.
-               */
-              by?: 'repeat' | 'blend' | 'motion';
-              /**
-               * How fields become frames; by the material when absent.
-               */
-              fields?: 'keep' | 'interpolate' | 'blend' | null;
-              /**
-               * What the cut’s frames are, where its file says otherwise.
-               */
-              source?: 'progressive' | 'tff' | 'bff' | null;
-          };
-    bitrate?: Bitrate;
-    keyframes?:
-        | ('host' | 'intra')
-        | {
-              as?: 'host' | 'intra';
-              /**
-               * From 0.1 to 20.
-               */
-              seconds?: number | null;
-              /**
-               * In place of seconds. From 1 to 1000.
-               */
-              frames?: number | null;
-              closed?: boolean;
-              /**
-               * From 0 to 16.
-               */
-              bFrames?: number | null;
-              pyramid?: boolean;
-              /**
-               * From 1 to 16.
-               */
-              references?: number | null;
-              sceneCuts?: boolean;
-          };
-    colour?:
-        | ('follow' | 'host')
-        | {
-              as?: 'follow' | 'host';
-              bitDepth?: 8 | 10 | 12 | 16 | null;
-              chroma?: '4:2:0' | '4:2:2' | '4:4:4' | null;
-              /**
-               * What the samples are taken for, without changing them; none leaves the file untagged.
-               */
-              tag?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | 'none' | null;
-              /**
-               * Samples are computed anew for this space; HDR comes down to SDR.
-               */
-              convert?: 'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg' | null;
-              range?: 'limited' | 'full' | null;
-              /**
-               * Middle tones are lifted above 1, lowered below. From 0.5 to 2.
-               */
-              gamma?: number | null;
-              dither?: 'ordered' | 'error-diffusion' | 'none';
-              /**
-               * HDR10 metadata.
-               */
-              hdr10?: 'carry' | 'measure' | 'none';
-          };
-    audio?:
-        | ('follow' | 'host' | 'none')
-        | {
-              as?: 'follow' | 'host' | 'none';
-              codec?: string;
-              /**
-               * From 8 to 640.
-               */
-              kbps?: number | null;
-              sampleRate?: number | null;
-              channels?: number | null;
-              bitDepth?: 16 | 24 | 32 | null;
-              loudness?: (number | null) | 'host';
-              /**
-               * From −10 to 0.
-               */
-              truePeak?: number | null;
-              /**
-               * By which a mix of channels is lowered. From 0 to 18.
-               */
-              headroom?: number | null;
-              tracks?: 'first' | 'all';
-          };
-    file?: File;
-}
-/**
- * A preset: saved rules for an output.
- */
-export interface PresetFile {
-    format: 'outer-crate/preset';
-    version: 1;
-    name: string;
-    role: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
-    /**
-     * Slug of the host it was made for.
-     */
-    host?: string;
-    /**
-     * Slug of the device whose limits its files keep.
-     */
-    device?: string;
+export interface PresetRequest {
+    name?: string;
     about?: string;
-    rules: Rules1;
+    role?: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
+    host?: string | null;
+    tags?: string[];
+    /**
+     * Of this version.
+     */
+    note?: string;
+    /**
+     * Slug of a preset to begin from.
+     */
+    copyOf?: string;
+    /**
+     * Version that was begun from; one that was saved meanwhile is not saved over.
+     */
+    began?: number;
+    /**
+     * Rules of a column of a cut's sheet; those of some cells with the values that they came to.
+     */
+    from?: {
+        cut: number;
+        output: string;
+        fixed: string[];
+    };
 }
 /**
  * Answer of GET /api/cuts/{cut}/reading.
@@ -1876,6 +2356,21 @@ export interface ReadingInWords {
             name: string;
             text: string;
         }[];
+    }[];
+}
+/**
+ * Answer of GET /api/cuts/{cut}/help/{cell}: a row of the sheet explained.
+ */
+export interface RowHelp {
+    label: string;
+    what: string;
+    wrong: string;
+    /**
+     * With the numbers of each output.
+     */
+    here: {
+        output: number;
+        text: string;
     }[];
 }
 /**
@@ -1901,6 +2396,33 @@ export interface RunList {
      * Someone is there to take work in hand.
      */
     worker: boolean;
+}
+/**
+ * Answer of GET /api/cuts/{cut}/outputs/{output}/preset: what a preset of the column would say.
+ */
+export interface SavingPreview {
+    preset: string;
+    name: string;
+    about: string;
+    role: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
+    host: string | null;
+    tags: string[];
+    /**
+     * Of the preset as it can be saved over; null where it ships or is not there.
+     */
+    version: number | null;
+    rows: {
+        cell: string;
+        label: string;
+        was: string;
+        rule: string;
+        changed: boolean;
+        /**
+         * The rule with this cut's value; null where nothing depends on the cut.
+         */
+        fixed: string | null;
+        value: string;
+    }[];
 }
 /**
  * Body of PUT /api/runs/{run}/sent.
@@ -1931,6 +2453,14 @@ export interface SheetRequest {
          * Of its own; null or absent where it follows the cut's.
          */
         range?: Range | null;
+        /**
+         * Of the preset: null for the newest; absent for the one that the output has.
+         */
+        version?: number | null;
+        /**
+         * Of the host when its asks were last looked at: null for its newest; absent for what is kept.
+         */
+        hostVersion?: number | null;
     }[];
     /**
      * Of the sheet that this began from; what another window saved since then is merged in. Absent: the current one.
@@ -1996,6 +2526,74 @@ export interface Sheet {
      * What another window changed, too, in a save that began before that.
      */
     told: string[];
+}
+/**
+ * What was understood of a pasted table of rates.
+ */
+export interface TableAnswer {
+    figures: {
+        line: number;
+        text: string;
+        shorterSide: number;
+        forHigh: boolean | null;
+        forHdr: boolean | null;
+        low: number | null;
+        high: number | null;
+        guessed: boolean;
+        label: string;
+    }[];
+    remarks: {
+        line: number;
+        text: string;
+    }[];
+    rows: {
+        /**
+         * Shorter side of the frame, the name of the class.
+         */
+        shorterSide: number;
+        /**
+         * Average for usual frame rates, or the floor of a range.
+         */
+        kbps: number;
+        /**
+         * Ceiling of the range.
+         */
+        toKbps?: number;
+        /**
+         * Average for frame rates above highFrameRateAbove, or the floor; as usual rates when absent.
+         */
+        highKbps?: number;
+        /**
+         * Ceiling of the range.
+         */
+        highToKbps?: number;
+        /**
+         * The same for HDR; hdrTimes when absent.
+         */
+        hdrKbps?: number;
+        /**
+         * Ceiling of the range.
+         */
+        hdrToKbps?: number;
+        /**
+         * HDR at high frame rates.
+         */
+        hdrHighKbps?: number;
+        /**
+         * Ceiling of the range.
+         */
+        hdrHighToKbps?: number;
+        /**
+         * The most it takes at any time.
+         */
+        peakKbps?: number;
+    }[];
+}
+/**
+ * Body of POST /api/library/host/table.
+ */
+export interface TableRequest {
+    text: string;
 }
 /**
  * Answer of GET /api/uploads/{id}.

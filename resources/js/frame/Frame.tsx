@@ -1,21 +1,42 @@
 import { Moon, Sun } from 'lucide-react';
-import { useState } from 'react';
-import { NavLink, Outlet } from 'react-router';
+import { type MouseEvent, useState } from 'react';
+import { NavLink, Outlet, useLocation } from 'react-router';
+import { useFollowedLibrary } from '../api/library';
 import { useMachine } from '../api/queries';
 import { Figures } from '../ui/Figures';
 import { Belt } from './Belt';
+import { KeyList } from './KeyList';
 import { currentTheme, setTheme } from './theme';
+import { useKeptScroll } from './useKeptScroll';
 
 const pages = [
     { to: '/', label: 'Shelf' },
     { to: '/presets', label: 'Presets' },
     { to: '/hosts', label: 'Hosts' },
     { to: '/queue', label: 'Queue' },
+    { to: '/slips', label: 'Slips' },
 ];
 
+/** Out of sight until it has the focus. */
+const skipped =
+    'absolute top-1 left-1 z-50 -translate-y-20 rounded bg-rust px-3 py-1.5 font-semibold text-rust-ink focus:translate-y-0';
+
+/** To the first cell of the sheet, or to the page. */
+function skip(event: MouseEvent) {
+    const first = document.querySelector<HTMLElement>('#sheet [data-at="0,0"]') ?? document.getElementById('main');
+    event.preventDefault();
+    first?.focus();
+}
+
 export function Frame() {
+    useFollowedLibrary();
+    const main = useKeptScroll();
+    const { pathname } = useLocation();
     return (
         <div className="grid h-dvh grid-rows-[44px_minmax(0,1fr)_40px]">
+            <a href={pathname.startsWith('/cuts/') ? '#sheet' : '#main'} onClick={skip} className={skipped}>
+                {pathname.startsWith('/cuts/') ? 'Skip to the sheet' : 'Skip to the page'}
+            </a>
             <header className="flex items-center gap-6 border-b border-line px-5">
                 <NavLink
                     to="/"
@@ -38,10 +59,11 @@ export function Frame() {
                 </nav>
                 <div className="ml-auto flex items-center gap-4">
                     <Disk />
+                    <KeyList />
                     <ThemeSwitch />
                 </div>
             </header>
-            <main className="min-h-0 overflow-y-auto" id="main">
+            <main ref={main} tabIndex={-1} className="min-h-0 overflow-y-auto outline-none" id="main">
                 <Outlet />
             </main>
             <Belt />

@@ -1,7 +1,9 @@
 import { Link } from 'react-router';
 import { Blank } from '../ui/States';
+import { useTitle } from '../ui/useTitle';
 
 export function NotHere() {
+    useTitle('Not here');
     return (
         <Blank
             title="There is no such page"

@@ -1,166 +1,175 @@
-import { useHosts } from '../api/queries';
+import { useMutation } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
+import { api } from '../api/client';
+import { useLibraryChanged } from '../api/library';
+import { useHosts, useItem } from '../api/queries';
 import type { HostList } from '../api/types';
+import { BringInItems } from '../library/BringInItems';
+import { ItemLink } from '../library/ItemLink';
+import { Removed } from '../library/Removed';
 import { BrokenFiles } from '../ui/BrokenFiles';
-import { Figures } from '../ui/Figures';
-import { Failed, Loading } from '../ui/States';
+import { Button } from '../ui/Button';
+import { Field } from '../ui/Field';
+import { Popover } from '../ui/Popover';
+import { Failed, Loading, Trouble } from '../ui/States';
+import { search } from '../ui/search';
 import { Title } from '../ui/Title';
+import { useTitle } from '../ui/useTitle';
+import { HostDocument } from './HostDocument';
 
 type Host = HostList['hosts'][number];
 
-/** The hosts: what each asks of an upload and what it does to it. */
+/** The hosts: a list, and beside it one as a document. */
 export function HostsPage() {
     const { data, isError, error, refetch } = useHosts();
+    const { slug } = useParams();
+    const [query, setQuery] = useSearchParams();
+    const chosen = data?.hosts.find((host) => host.slug === slug);
+    useTitle(chosen?.name ?? 'Hosts');
     if (isError && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;
     }
     if (data === undefined) {
         return <Loading what="the hosts" />;
     }
+    const first = data.hosts[0];
+    if (slug === undefined && first !== undefined) {
+        return <Navigate to={{ pathname: `/hosts/${first.slug}`, search: query.toString() }} replace />;
+    }
     return (
-        <div className="px-5 py-4">
-            <Title about="A host takes an upload and recompresses it">Hosts</Title>
+        <div className="flex h-full flex-col px-5 pt-4">
+            <Title
+                about="A host takes an upload and recompresses it"
+                more={
+                    <span className="ml-auto flex flex-none gap-2">
+                        <Removed kind="host" items={data.removed} />
+                        <NewHost />
+                        <BringInItems />
+                    </span>
+                }
+            >
+                Hosts
+            </Title>
             <BrokenFiles files={data.broken} />
-            <div className="grid grid-cols-2 gap-x-8 gap-y-7">
-                {data.hosts.map((host) => (
-                    <HostSheet key={host.slug} host={host} />
-                ))}
+            <div className="grid min-h-0 flex-1 grid-cols-[220px_minmax(0,1fr)] gap-x-6 border-t-2 border-rule">
+                <HostIndex hosts={data.hosts} chosen={slug ?? null} query={query} setQuery={setQuery} />
+                {slug !== undefined && <Shown key={slug} slug={slug} />}
             </div>
         </div>
     );
 }
 
-function HostSheet({ host }: { host: Host }) {
+function Shown({ slug }: { slug: string }) {
+    const { data: item, error, refetch } = useItem('host', slug);
+    if (error !== null && item === undefined) {
+        return <Failed error={error} retry={() => refetch()} />;
+    }
+    return item === undefined ? <Loading what="the host" /> : <HostDocument item={item} />;
+}
+
+/** Entries that are drawn at once: more than a window shows. */
+const FIRST = 40;
+
+const words = (host: Host) => `${host.name} ${host.about} ${host.words}`;
+
+interface IndexProps {
+    hosts: Host[];
+    chosen: string | null;
+    query: URLSearchParams;
+    setQuery: (query: URLSearchParams, options: { replace: boolean }) => void;
+}
+
+function HostIndex({ hosts, chosen, query, setQuery }: IndexProps) {
+    const sought = query.get('q') ?? '';
+    const [most, setMost] = useState(FIRST);
+    const all = search(hosts, sought, words);
+    const found = all.slice(0, most);
     return (
-        <section className="border-t-2 border-rule pt-2 text-[13px]">
-            <h2 className="flex items-baseline gap-3">
-                <span className="font-stencil text-[16px] tracking-[.05em] uppercase">{host.name}</span>
-                <span className="truncate text-soft">{host.about}</span>
-            </h2>
-            <div className="mt-2 grid grid-cols-[1fr_auto] items-start gap-6">
-                <dl className="grid grid-cols-[92px_1fr] border-t border-line">
-                    {host.asks.map((ask) => (
-                        <div key={ask.label} className="contents">
-                            <dt className="border-b border-line py-[3px] text-soft">{ask.label}</dt>
-                            <dd className="m-0 border-b border-line py-[3px]">
-                                <Figures text={ask.text} />
-                            </dd>
-                        </div>
-                    ))}
-                </dl>
-                <BitratesAsked host={host} />
-            </div>
-            <h3 className="mt-4 mb-1 font-medium">What it does to an upload</h3>
-            <p className="mb-1 text-soft">
-                <Figures text={host.recompression ?? 'Not known.'} />
-            </p>
-            {host.tiers.length > 0 && <Ladders host={host} />}
+        <section aria-label="All hosts" className="flex min-h-0 flex-col border-r border-line pt-3 pr-4">
+            <input
+                type="search"
+                aria-label="Search the hosts"
+                placeholder="Name, codec, size"
+                value={sought}
+                onChange={(event) =>
+                    setQuery(new URLSearchParams(event.target.value === '' ? {} : { q: event.target.value }), {
+                        replace: true,
+                    })
+                }
+                className="h-8 w-full rounded border border-line bg-surface px-2"
+            />
+            <ul className="mt-2 -ml-2 min-h-0 flex-1 overflow-y-auto pb-4 text-[13px]">
+                {found.map((host) => (
+                    <li key={host.slug}>
+                        <ItemLink
+                            to={`/hosts/${host.slug}${query.size === 0 ? '' : `?${query}`}`}
+                            item={host}
+                            current={host.slug === chosen}
+                            about={host.about}
+                        />
+                    </li>
+                ))}
+                {all.length > found.length && (
+                    <li className="px-2 py-2">
+                        <Button onClick={() => setMost(all.length)}>Show more of {all.length - found.length}</Button>
+                    </li>
+                )}
+                {found.length === 0 && <li className="px-2 py-6 text-soft">No host holds all of that.</li>}
+            </ul>
         </section>
     );
 }
 
-const cell = 'py-[3px] pl-4';
-
-function BitratesAsked({ host }: { host: Host }) {
-    const high = host.bitrates.some((row) => row.high !== row.normal);
-    const peak = host.bitrates.some((row) => row.peak !== null);
+/** A host of one's own that begins from nothing. */
+function NewHost() {
+    const [open, setOpen] = useState(false);
+    const [name, setName] = useState('');
+    const changed = useLibraryChanged();
+    const navigate = useNavigate();
+    const create = useMutation({
+        mutationFn: () => api.createHost({ name: name.trim() }),
+        onSuccess: (item) => {
+            changed();
+            setOpen(false);
+            setName('');
+            navigate(`/hosts/${item.slug}`);
+        },
+    });
     return (
-        <table
-            className="border-t border-line text-right whitespace-nowrap"
-            aria-label={`Bitrates that ${host.name} asks for`}
+        <Popover
+            open={open}
+            onOpenChange={setOpen}
+            label="A new host"
+            width={320}
+            align="end"
+            anchor={<Button onClick={() => setOpen(true)}>New host …</Button>}
         >
-            <thead className="text-soft">
-                <tr className="border-b border-line">
-                    <th scope="col" className="pr-4 text-left">
-                        Lines
-                    </th>
-                    <th scope="col" className="pl-4 text-right">
-                        {high ? <Figures text={`≤ ${host.highFrameRateAbove} fps`} /> : 'Average'}
-                    </th>
-                    {high && (
-                        <th scope="col" className="pl-4 text-right">
-                            <Figures text={`> ${host.highFrameRateAbove} fps`} />
-                        </th>
-                    )}
-                    {peak && (
-                        <th scope="col" className="pl-4 text-right">
-                            Peak
-                        </th>
-                    )}
-                </tr>
-            </thead>
-            <tbody>
-                {host.bitrates.map((row) => (
-                    <tr key={row.shorterSide} className="border-b border-line">
-                        <td className="pr-4 text-left">
-                            <Figures text={String(row.shorterSide)} />
-                        </td>
-                        <td className={cell}>
-                            <Figures text={row.normal} />
-                        </td>
-                        {high && (
-                            <td className={cell}>
-                                <Figures text={row.high} />
-                            </td>
-                        )}
-                        {peak && (
-                            <td className={cell}>
-                                <Figures text={row.peak ?? '–'} />
-                            </td>
-                        )}
-                    </tr>
-                ))}
-            </tbody>
-        </table>
-    );
-}
-
-const heads = [
-    ['Tier', 'text-left'],
-    ['Lines', 'text-right'],
-    ['Video codec', 'text-left'],
-    ['Bitrate', 'text-right'],
-    ['Keyframes', 'text-right'],
-    ['Speed', 'text-left'],
-] as const;
-
-/** The renditions of each tier, the largest first. */
-function Ladders({ host }: { host: Host }) {
-    return (
-        <table
-            className="w-full border-t border-line whitespace-nowrap"
-            aria-label={`What ${host.name} makes of an upload`}
-        >
-            <thead className="text-soft">
-                <tr className="border-b border-line">
-                    {heads.map(([name, side], i) => (
-                        <th key={name} scope="col" className={`${i === 0 ? '' : 'pl-4'} ${side}`}>
-                            {name}
-                        </th>
-                    ))}
-                </tr>
-            </thead>
-            <tbody>
-                {host.tiers.flatMap((tier) =>
-                    tier.ladder.map((rung, i) => (
-                        <tr key={`${tier.name} ${rung.shorterSide}`} className="border-b border-line">
-                            <td title={tier.when}>{i === 0 && tier.name}</td>
-                            <td className={`${cell} text-right`}>
-                                <Figures text={String(rung.shorterSide)} />
-                            </td>
-                            <td className={cell}>
-                                <Figures text={rung.codec} />
-                            </td>
-                            <td className={`${cell} text-right`}>
-                                <Figures text={rung.bits} />
-                            </td>
-                            <td className={`${cell} text-right`}>
-                                <Figures text={rung.keyframes} />
-                            </td>
-                            <td className={cell}>{rung.speed}</td>
-                        </tr>
-                    )),
+            <form
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    create.mutate();
+                }}
+            >
+                <Field label="Name" value={name} onChange={setName} placeholder="As people call it" focused />
+                {create.error && (
+                    <div className="mt-2">
+                        <Trouble message={create.error.message} />
+                    </div>
                 )}
-            </tbody>
-        </table>
+                <div className="mt-3 flex items-center gap-2">
+                    <span className="text-[12px] leading-4 text-soft">To begin from another, copy that one.</span>
+                    <Button
+                        kind="primary"
+                        type="submit"
+                        className="ml-auto"
+                        disabled={name.trim() === '' || create.isPending}
+                        title={name.trim() === '' ? 'It needs a name' : undefined}
+                    >
+                        Make it
+                    </Button>
+                </div>
+            </form>
+        </Popover>
     );
 }

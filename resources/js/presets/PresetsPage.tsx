@@ -1,62 +1,49 @@
-import { useHosts, usePresets } from '../api/queries';
+import { Navigate, useParams, useSearchParams } from 'react-router';
+import { usePresets } from '../api/queries';
+import { BringInItems } from '../library/BringInItems';
+import { Removed } from '../library/Removed';
 import { BrokenFiles } from '../ui/BrokenFiles';
 import { Failed, Loading } from '../ui/States';
 import { Title } from '../ui/Title';
+import { useTitle } from '../ui/useTitle';
+import { PresetDetail } from './PresetDetail';
+import { PresetIndex } from './PresetIndex';
 
-/** The shipped presets. */
+/** Presets: a list that is searched, and beside it one of them as a column of the sheet on a cut. */
 export function PresetsPage() {
     const { data, isError, error, refetch } = usePresets();
-    const hosts = useHosts().data?.hosts ?? [];
+    const { slug } = useParams();
+    const [query, setQuery] = useSearchParams();
+    const chosen = data?.presets.find((preset) => preset.slug === slug);
+    useTitle(chosen?.name ?? 'Presets');
     if (isError && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;
     }
     if (data === undefined) {
         return <Loading what="the presets" />;
     }
-    const roles = [...new Set(data.presets.map((preset) => preset.role))];
+    const first = data.presets[0];
+    if (slug === undefined && first !== undefined) {
+        return <Navigate to={{ pathname: `/presets/${first.slug}`, search: query.toString() }} replace />;
+    }
     return (
-        <div className="px-5 py-4">
-            <Title about="Rules for a file to make, which fit any cut">Presets</Title>
+        <div className="flex h-full flex-col px-5 pt-4">
+            <Title
+                about="Rules for a file to make, which fit any cut"
+                more={
+                    <span className="ml-auto flex flex-none gap-2">
+                        <Removed kind="preset" items={data.removed} />
+                        <BringInItems />
+                    </span>
+                }
+            >
+                Presets
+            </Title>
             <BrokenFiles files={data.broken} />
-            {roles.map((role) => (
-                <table
-                    key={role}
-                    className="mb-6 w-full table-fixed border-t-2 border-rule text-[13px]"
-                    aria-label={role}
-                >
-                    <thead>
-                        <tr className="border-b border-rule">
-                            <th
-                                scope="col"
-                                className={`h-[38px] w-[250px] font-stencil text-[16px] tracking-[.05em] uppercase ${role === 'upload' ? 'text-rust' : ''}`}
-                            >
-                                {role}
-                            </th>
-                            <th scope="col" className="w-[140px] px-2 text-soft">
-                                Made for
-                            </th>
-                            <th scope="col" className="px-2 text-soft">
-                                What it does
-                            </th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        {data.presets
-                            .filter((preset) => preset.role === role)
-                            .map((preset) => (
-                                <tr key={preset.slug} className="h-9 border-b border-line">
-                                    <td className="truncate font-medium">{preset.name}</td>
-                                    <td className="truncate px-2 text-soft">
-                                        {hosts.find((host) => host.slug === preset.host)?.name ?? 'any place'}
-                                    </td>
-                                    <td className="truncate px-2" title={preset.about}>
-                                        {preset.about}
-                                    </td>
-                                </tr>
-                            ))}
-                    </tbody>
-                </table>
-            ))}
+            <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)] gap-x-6 border-t-2 border-rule">
+                <PresetIndex presets={data.presets} chosen={slug ?? null} query={query} setQuery={setQuery} />
+                {slug !== undefined && <PresetDetail key={slug} slug={slug} presets={data.presets} />}
+            </div>
         </div>
     );
 }

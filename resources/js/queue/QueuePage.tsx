@@ -9,12 +9,14 @@ import { Figures } from '../ui/Figures';
 import { Mark, type MarkKind } from '../ui/Mark';
 import { Blank, Failed, Loading } from '../ui/States';
 import { Title } from '../ui/Title';
+import { useTitle } from '../ui/useTitle';
 
 const marks: Partial<Record<Run['state'], MarkKind>> = { done: 'done', failed: 'stop', stopped: 'note' };
 
 /** All runs: those under way in their order, then those that are over. */
 export function QueuePage() {
     const { data, isError, error, refetch } = useRuns();
+    useTitle('Queue');
     if (isError && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;
     }
@@ -66,7 +68,7 @@ function Table({ name, runs }: { name: string; runs: Run[] }) {
                     <th scope="col" className="w-[300px] px-2">
                         State
                     </th>
-                    <th scope="col" className="w-[90px]" />
+                    <td className="w-[90px]" />
                 </tr>
             </thead>
             <tbody>

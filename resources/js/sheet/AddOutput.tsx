@@ -1,12 +1,11 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { usePresets } from '../api/queries';
-import type { PresetList } from '../api/types';
+import type { PresetCard } from '../api/types';
+import { PresetPicker } from '../presets/PresetPicker';
 import { Button } from '../ui/Button';
 import { HostSelect } from '../ui/HostSelect';
 import { Popover } from '../ui/Popover';
-
-type Preset = PresetList['presets'][number];
 
 /** Choose a preset, then the host it goes to. */
 export function AddOutput({ add, full }: { add: (preset: string, host: string | null) => void; full: boolean }) {
@@ -43,35 +42,21 @@ export function AddOutput({ add, full }: { add: (preset: string, host: string | 
 
 function Chooser({ add }: { add: (preset: string, host: string | null) => void }) {
     const presets = usePresets().data?.presets ?? [];
-    const [chosen, setChosen] = useState<Preset | null>(null);
+    const [chosen, setChosen] = useState<PresetCard | null>(null);
     const [host, setHost] = useState<string | null>(null);
     return (
         <div>
             <div className="mb-2 font-medium">Add an output</div>
-            <div className="-mx-1.5 max-h-[320px] overflow-y-auto">
-                {presets.map((preset) => (
-                    <button
-                        key={preset.slug}
-                        type="button"
-                        aria-pressed={chosen?.slug === preset.slug}
-                        onClick={() => {
-                            setChosen(preset);
-                            setHost(preset.host);
-                        }}
-                        className="block w-full rounded px-1.5 py-1 text-left hover:bg-sunk focus-visible:outline-offset-[-2px] aria-pressed:bg-rust-wash"
-                    >
-                        <span className="flex items-baseline gap-2">
-                            <b className="font-medium">{preset.name}</b>
-                            <span
-                                className={`ml-auto font-stencil text-[11px] tracking-[.05em] uppercase ${preset.role === 'upload' ? 'text-rust' : 'text-soft'}`}
-                            >
-                                {preset.role}
-                            </span>
-                        </span>
-                        <span className="block text-[12px] leading-4 text-soft">{preset.about}</span>
-                    </button>
-                ))}
-            </div>
+            <PresetPicker
+                presets={presets}
+                chosen={chosen?.slug ?? null}
+                label="Preset"
+                choose={(preset) => {
+                    setChosen(preset);
+                    setHost(preset.host);
+                }}
+                take={(preset) => add(preset.slug, preset.slug === chosen?.slug ? host : preset.host)}
+            />
             <div className="mt-3 flex items-center gap-2 border-t border-line pt-3">
                 <label htmlFor="add-host" className="text-soft">
                     For
@@ -81,6 +66,7 @@ function Chooser({ add }: { add: (preset: string, host: string | null) => void }
                     kind="primary"
                     className="ml-auto"
                     disabled={chosen === null}
+                    title={chosen === null ? 'Choose a preset first' : undefined}
                     onClick={() => chosen && add(chosen.slug, host)}
                 >
                     Add

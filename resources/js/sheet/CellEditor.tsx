@@ -61,6 +61,7 @@ export function CellEditor({ cut, row, plan, output, yours, edit, apply, close }
             <div className={choices.length > 0 && parts.length > 0 ? 'grid grid-cols-[252px_1fr] gap-5' : ''}>
                 {choices.length > 0 && (
                     <ChoiceEditor
+                        label={row.label}
                         choices={choices}
                         yours={yours}
                         beside={parts.length > 0}

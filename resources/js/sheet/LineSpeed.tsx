@@ -62,7 +62,13 @@ export function LineSpeed({ machine }: { machine: Machine }) {
                         className="figure h-7 w-24 rounded border border-line bg-page px-2 text-right"
                     />
                     Mb/s
-                    <Button type="submit" kind="primary" className="ml-auto" disabled={!usable || save.isPending}>
+                    <Button
+                        type="submit"
+                        kind="primary"
+                        className="ml-auto"
+                        disabled={!usable || save.isPending}
+                        title={usable ? undefined : 'Write a speed above 0 first'}
+                    >
                         Set
                     </Button>
                 </div>

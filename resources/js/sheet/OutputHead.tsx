@@ -1,10 +1,12 @@
 import { Columns2, Copy, Trash2 } from 'lucide-react';
 import { memo, useState } from 'react';
 import type { Plan } from '../api/types';
+import { ColumnPreset } from './ColumnPreset';
 import type { Output } from './outputs';
 import type { Columns } from './useColumns';
 
 interface Props {
+    cut: number;
     output: Output;
     plan: Plan | undefined;
     number: number;
@@ -12,12 +14,23 @@ interface Props {
     columns: Columns;
     compared: boolean;
     compare: (key: string) => void;
+    planning: boolean;
 }
 
 const dragged = 'application/x-outer-crate-column';
 
 /** What a column makes, and what can be done with it; it is dragged by its head, or moved with Alt and an arrow. */
-export const OutputHead = memo(function OutputHead({ output, plan, number, at, columns, compared, compare }: Props) {
+export const OutputHead = memo(function OutputHead({
+    cut,
+    output,
+    plan,
+    number,
+    at,
+    columns,
+    compared,
+    compare,
+    planning,
+}: Props) {
     const [over, setOver] = useState(false);
     const name =
         plan === undefined ? output.preset : `${plan.presetName}${plan.hostName === null ? '' : ` → ${plan.hostName}`}`;
@@ -49,31 +62,47 @@ export const OutputHead = memo(function OutputHead({ output, plan, number, at, c
                     tabIndex={-1}
                     aria-label={`Output ${number}: ${plan?.role ?? ''} ${name}`}
                     title="Drag to move; Alt ← → moves it, Ctrl C copies it, Delete removes it"
-                    className={`cursor-grab rounded font-stencil text-[16px] tracking-[.05em] uppercase ${plan?.role === 'upload' ? 'text-rust' : ''}`}
+                    className={`cursor-grab rounded font-stencil text-[16px] tracking-[.05em] uppercase`}
                 >
                     {plan?.role ?? '…'}
                 </button>
-                <span
-                    className={`ml-auto flex gap-1 group-focus-within:opacity-100 group-hover:opacity-100 ${compared ? '' : 'opacity-0'}`}
-                >
+                <span className="ml-auto flex gap-1">
                     <Tool label={`Compare output ${number}`} pressed={compared} onClick={() => compare(output.key)}>
                         <Columns2 size={13} />
                     </Tool>
                     <Tool label={`Duplicate output ${number}`} onClick={() => columns.duplicate(output.key)}>
                         <Copy size={13} />
                     </Tool>
-                    <Tool label={`Remove output ${number}`} onClick={() => columns.remove(output.key)}>
+                    <Tool
+                        label={`Remove output ${number}`}
+                        onClick={() => {
+                            columns.remove(output.key);
+                            window.setTimeout(() => focusHead(at), 0);
+                        }}
+                    >
                         <Trash2 size={13} />
                     </Tool>
                 </span>
                 <span className="figure text-faint">{number}</span>
             </span>
-            <span className="block truncate text-soft" title={name}>
-                {name}
-            </span>
+            <ColumnPreset
+                cut={cut}
+                output={output}
+                plan={plan}
+                number={number}
+                columns={columns}
+                planning={planning}
+                name={name}
+            />
         </th>
     );
 });
+
+/** To the head that stands where one was removed, or to the last one. */
+function focusHead(at: string) {
+    const heads = [...document.querySelectorAll<HTMLElement>('[data-at^="-2,"]')];
+    (heads.find((head) => head.dataset.at === at) ?? heads.at(-1))?.focus();
+}
 
 interface ToolProps {
     label: string;

@@ -1,5 +1,6 @@
 import { useId, useRef } from 'react';
 import { Figures } from '../ui/Figures';
+import { readRate } from '../ui/rate';
 import { Segments } from '../ui/Segments';
 import { useTyped } from '../ui/useTyped';
 import type { Part } from './rows';
@@ -102,15 +103,19 @@ function Options({ id, part, value, change }: ControlProps & { id: string }) {
 /** A number with its unit, and a slider over the range that is sensible; empty says nothing. */
 function NumberPart({ id, part, value, change }: ControlProps & { id: string }) {
     const shown = typeof value === 'number' || typeof value === 'string' ? readable(value) : '';
+    const asNumber = (text: string) => {
+        const rate = part.unit === 'kb/s' ? readRate(text, 1) : null;
+        return rate?.to === null ? rate.kbps : Number(text.trim().replace(',', '.').replace('−', '-'));
+    };
     const { typed, type, drag, settle } = useTyped(shown, (text) => {
-        const number = Number(text.replace(',', '.'));
+        const number = asNumber(text);
         if (text.trim() === '') {
             change(null);
         } else if (Number.isFinite(number)) {
             change(number);
         }
     });
-    const wrong = typed.trim() !== '' && !Number.isFinite(Number(typed.replace(',', '.').replace('−', '-')));
+    const wrong = typed.trim() !== '' && !Number.isFinite(asNumber(typed));
     return (
         <>
             <input
@@ -124,8 +129,14 @@ function NumberPart({ id, part, value, change }: ControlProps & { id: string }) 
                 className="figure h-7 w-[68px] rounded border border-line bg-page px-2 text-right aria-invalid:border-stop"
             />
             <Figures className="w-9 flex-none text-soft" text={part.unit} />
+            {wrong && (
+                <span role="alert" className="text-[12px] leading-4 text-stop">
+                    Write a number{part.unit === 'kb/s' ? ', such as 320 or 320k' : ''}
+                </span>
+            )}
             <input
                 type="range"
+                hidden={wrong}
                 aria-labelledby={`${id}-label`}
                 min={part.least ?? 0}
                 max={part.most ?? 100}

@@ -3,6 +3,7 @@ import type { Cut, Range, Sheet } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Popover } from '../ui/Popover';
 import { Segments } from '../ui/Segments';
+import { spoken } from '../ui/spoken';
 import { RangeInputs } from '../viewer/RangeInputs';
 import type { Columns } from './useColumns';
 
@@ -36,7 +37,7 @@ export const RangeCell = memo(function RangeCell({ cut, at, number, range, outpu
                         type="button"
                         data-at={at}
                         tabIndex={-1}
-                        aria-label={`Range of output ${number}: ${value}, ${range.own ? 'its own' : 'follows'}`}
+                        aria-label={spoken(`Range of output ${number}: ${value}, ${range.own ? 'its own' : 'follows'}`)}
                         title={`${range.firstLabel} to ${range.lastLabel}, ${range.frames} frames`}
                         onClick={() => setOpen(true)}
                         className={`relative flex h-[29px] w-full items-center gap-2 px-3 text-left hover:bg-sunk focus-visible:bg-rust-wash focus-visible:outline-offset-[-2px] ${open ? 'bg-rust-wash outline-2 outline-offset-[-2px] outline-rust' : ''}`}
@@ -45,7 +46,7 @@ export const RangeCell = memo(function RangeCell({ cut, at, number, range, outpu
                         <Figures
                             className={`truncate ${range.own ? '' : 'text-soft'} ${planning ? 'opacity-50' : ''}`}
                             text={value}
-                        />
+                        />{' '}
                         <span className="ml-auto min-w-0 shrink-[999] truncate pl-1 text-[11.5px] text-faint">
                             {range.own ? 'its own' : 'follows'}
                         </span>

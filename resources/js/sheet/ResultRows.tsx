@@ -11,10 +11,12 @@ interface Props {
     sheet: Sheet;
     outputs: Output[];
     plans: Map<string, Plan>;
+    /** Number of the first of these rows in the sheet. */
+    from: number;
 }
 
 /** What comes of the settings: size, time to make, time to send; in the cut's column what all of them come to. */
-export function ResultRows({ cut, sheet, outputs, plans }: Props) {
+export function ResultRows({ cut, sheet, outputs, plans, from }: Props) {
     const { totals } = sheet;
     const many = sheet.outputs.length > 1;
     return (
@@ -30,7 +32,7 @@ export function ResultRows({ cut, sheet, outputs, plans }: Props) {
                     </>
                 }
                 first
-                bottom={90}
+                at={from}
                 outputs={outputs}
                 plans={plans}
             >
@@ -39,7 +41,7 @@ export function ResultRows({ cut, sheet, outputs, plans }: Props) {
             <ResultRow
                 name="To make"
                 cut={many && <All text={totals.secondsLabel} />}
-                bottom={60}
+                at={from + 1}
                 outputs={outputs}
                 plans={plans}
             >
@@ -48,7 +50,7 @@ export function ResultRows({ cut, sheet, outputs, plans }: Props) {
             <ResultRow
                 name="To send"
                 cut={many && totals.sendLabel !== null && <All text={totals.sendLabel} />}
-                bottom={30}
+                at={from + 2}
                 outputs={outputs}
                 plans={plans}
             >
@@ -80,7 +82,7 @@ function Size({ plan }: { plan: Plan }) {
             {(marginPercent > 20 || basis === 'sample') && (
                 <Figures className="ml-2 font-normal text-faint" text={`± ${marginPercent} %`} />
             )}
-            {sampling && <span className="ml-2 animate-pulse font-normal text-faint">measuring …</span>}
+            {sampling && <span className="ml-2 font-normal text-faint">measuring …</span>}
         </span>
     );
 }
@@ -98,26 +100,31 @@ interface RowProps {
     name: string;
     cut?: ReactNode;
     first?: boolean;
-    bottom: number;
+    at: number;
     outputs: Output[];
     plans: Map<string, Plan>;
     children: (plan: Plan) => ReactNode;
 }
 
-function ResultRow({ name, cut, first, bottom, outputs, plans, children }: RowProps) {
+function ResultRow({ name, cut, first, at, outputs, plans, children }: RowProps) {
     const rule = first ? 'border-t border-t-rule' : '';
     return (
         <tr className="row-30">
-            <th scope="row" className={`${head} ${rule} z-20`} style={{ bottom }}>
+            <th scope="row" className={`${head} ${rule} z-20`}>
                 {name}
             </th>
-            <td className={`${cutCell} ${rule} z-20`} style={{ bottom }}>
+            <td className={`${cutCell} ${rule} z-20`}>
                 <span className="flex">{cut}</span>
             </td>
-            {outputs.map((output) => {
+            {outputs.map((output, column) => {
                 const plan = plans.get(output.key);
                 return (
-                    <td key={output.key} className={`${result} ${rule} sticky`} style={{ bottom }}>
+                    <td
+                        key={output.key}
+                        data-at={`${at},${column}`}
+                        tabIndex={-1}
+                        className={`${result} ${rule} focus-visible:outline-offset-[-2px]`}
+                    >
                         {plan ? children(plan) : '…'}
                     </td>
                 );

@@ -5,6 +5,7 @@ import { lookOf } from '../cells';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Popover } from '../ui/Popover';
+import { spoken } from '../ui/spoken';
 import { CellEditor, hasSides } from './CellEditor';
 import { cancelling } from './history';
 import { canChange, type Output, type Rule, same } from './outputs';
@@ -22,6 +23,12 @@ interface Props {
     output: Output;
     columns: Columns;
     planning: boolean;
+}
+
+/** From the results to the bottom of the window, in pixels: an editor never covers what it changes. */
+function resultsAndBelt(): number {
+    const results = document.querySelector('#sheet tfoot')?.getBoundingClientRect();
+    return results === undefined ? 12 : Math.max(12, window.innerHeight - results.top + 4);
 }
 
 const washes = { stop: 'bg-stop-wash', caution: 'bg-caution-wash', note: 'bg-surface' };
@@ -71,7 +78,10 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
             {...(editable ? { type: 'button' as const, onClick: () => setOpen(true) } : {})}
             data-at={at}
             tabIndex={first ? 0 : -1}
-            aria-label={`${row.label} of output ${number}: ${value}, ${yours ? 'changed by you, ' : ''}${origin.text}`}
+            // What is read aloud holds what is seen, in the same order (WCAG 2.2, 2.5.3).
+            aria-label={spoken(
+                `${row.label} of output ${number}: ${value}, ${from || origin.text}${yours ? ', changed by you' : ''}`,
+            )}
             title={[value, `${yours ? 'you · ' : ''}${origin.text}`, asked(plan, name), finding?.text]
                 .filter(Boolean)
                 .join('\n')}
@@ -82,8 +92,10 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
             <Figures
                 className={`truncate ${origin.from === 'cut' || row.part !== null ? 'text-soft' : ''} ${planning ? 'opacity-50' : ''}`}
                 text={value}
-            />
-            <Figures className="ml-auto min-w-0 shrink-[999] truncate pl-1 text-[11.5px] text-faint" text={from} />
+            />{' '}
+            <span className="ml-auto min-w-0 shrink-[999] truncate pl-1 text-[11.5px] text-faint tabular-nums">
+                {from}
+            </span>
         </Tag>
     );
     return (
@@ -102,6 +114,7 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
                     // Above its cell it leaves the results in sight.
                     side="top"
                     tall
+                    clear={open ? resultsAndBelt() : undefined}
                 >
                     <CellEditor
                         cut={cut}

@@ -7,10 +7,12 @@ import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { PackTrouble } from '../ui/PackTrouble';
 import { Failed, Loading, Trouble } from '../ui/States';
+import { useTitle } from '../ui/useTitle';
 import { CutStage } from '../viewer/CutStage';
 import { AboutCut } from './AboutCut';
 import { MissingFile } from './MissingFile';
 import { SheetTable } from './SheetTable';
+import { ToSlips } from './ToSlips';
 import { useSheet } from './useSheet';
 
 export function SheetPage() {
@@ -37,6 +39,7 @@ function SheetOf({ id }: { id: number }) {
         dismiss,
         settled,
     } = useSheet(id);
+    useTitle(sheet?.cut.name);
     const frames = sheet?.cut.frames ?? 1;
     const [first, last] = [range?.first ?? 0, range?.last ?? frames - 1];
     const delivered = useMemo(() => ({ first, last }), [first, last]);
@@ -72,6 +75,14 @@ function SheetOf({ id }: { id: number }) {
     }
     const { cut } = sheet;
     const count = outputs.length;
+    const whyNot =
+        count === 0
+            ? 'Add an output first'
+            : cut.fileState !== 'here'
+              ? 'The cut’s file is not where it was'
+              : sheet.stopped
+                ? 'A finding marked ■ has to be answered first'
+                : null;
     return (
         <div className="flex h-full min-w-[1024px] flex-col gap-3 px-5 pt-3.5">
             <div className="flex items-start gap-4">
@@ -93,6 +104,7 @@ function SheetOf({ id }: { id: number }) {
                             {cut.file}
                         </span>
                         <AboutCut cut={cut} />
+                        <ToSlips cut={cut.id} />
                     </p>
                 </div>
                 <div className="flex flex-none items-center gap-3 text-right">
@@ -106,7 +118,7 @@ function SheetOf({ id }: { id: number }) {
                         <Button
                             kind="quiet"
                             aria-label="Undo"
-                            title="Undo (Ctrl Z)"
+                            title={canUndo ? 'Undo (Ctrl Z)' : 'Nothing was changed yet'}
                             disabled={!canUndo}
                             onClick={undo}
                             className="h-9 disabled:opacity-30"
@@ -116,7 +128,7 @@ function SheetOf({ id }: { id: number }) {
                         <Button
                             kind="quiet"
                             aria-label="Redo"
-                            title="Redo (Ctrl Shift Z)"
+                            title={canRedo ? 'Redo (Ctrl Shift Z)' : 'Nothing was taken back'}
                             disabled={!canRedo}
                             onClick={redo}
                             className="h-9 disabled:opacity-30"
@@ -126,7 +138,11 @@ function SheetOf({ id }: { id: number }) {
                         <Button
                             kind="primary"
                             className="h-9"
-                            disabled={count === 0 || sheet.stopped || cut.fileState !== 'here' || pack.isPending}
+                            disabled={whyNot !== null || pack.isPending}
+                            title={
+                                whyNot ??
+                                'Make these files: each becomes a run in the queue, and gets a slip of what came out'
+                            }
                             onClick={() => pack.mutate(false)}
                         >
                             Pack {count} {count === 1 ? 'file' : 'files'}

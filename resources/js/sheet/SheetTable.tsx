@@ -15,6 +15,7 @@ import { RowHead } from './RowHead';
 import { type Row, rowsOf, textOf } from './rows';
 import { SheetCell } from './SheetCell';
 import { useColumns } from './useColumns';
+import { usePresetKeys } from './usePresetKeys';
 import { useSheetKeys } from './useSheetKeys';
 import { useUnfolded } from './useUnfolded';
 
@@ -26,6 +27,10 @@ interface Props {
     setRange: (range: Range) => void;
     planning: boolean;
 }
+
+/** Width of what stands beside the outputs, and of an output at most: value and origin are read together. */
+const FIXED = 112 + 216 + 64;
+const WIDEST = 424;
 
 /** Outputs on a sheet at most (resources/schema/sheet-request.json). */
 const MOST = 40;
@@ -57,6 +62,7 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
     const answered = new Set(outputsOf(sheet));
     /** A column whose figures are not there yet. */
     const isPlanning = (output: Output) => planning && !answered.has(output);
+    usePresetKeys(columns.add, outputs.length >= MOST);
     const { onKey, said } = useSheetKeys({ table, cells, rows, shown, outputs, plans, change });
 
     return (
@@ -79,13 +85,25 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
             <p role="status" className="sr-only">
                 {said}
             </p>
-            <div className="min-h-[420px] flex-1 overflow-auto">
+            <div
+                id="sheet"
+                // What has the focus is never hidden by what stays in place around it.
+                className="min-h-[420px] flex-1 scroll-pt-[60px] scroll-pb-[184px] scroll-pl-[332px] overflow-auto"
+            >
                 <table
                     ref={table}
                     onKeyDown={onKey}
+                    // A cell that is half in sight counts as seen; all of it is to be.
+                    onFocus={(event) =>
+                        event.target.closest('td, th')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+                    }
                     aria-label={`Sheet of ${cut.name}`}
-                    className="w-full table-fixed border-separate border-spacing-0 border-t-2 border-rule text-[13px]"
-                    style={{ minWidth: 112 + 216 + 64 + shown.length * 236 }}
+                    className="table-fixed border-separate border-spacing-0 border-t-2 border-rule text-[13px]"
+                    style={{
+                        width: '100%',
+                        minWidth: FIXED + shown.length * 236,
+                        maxWidth: FIXED + shown.length * WIDEST,
+                    }}
                 >
                     <colgroup>
                         <col style={{ width: 112 }} />
@@ -108,6 +126,8 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
                             {shown.map((output, column) => (
                                 <OutputHead
                                     key={output.key}
+                                    cut={cut.id}
+                                    planning={isPlanning(output)}
                                     output={output}
                                     plan={plans.get(output.key)}
                                     number={numberOf(output)}
@@ -155,6 +175,7 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
                         {rows.map((row, at) => (
                             <tr key={`${row.cell}/${row.part?.key ?? ''}`} className="row-30">
                                 <RowHead
+                                    cut={cut.id}
                                     row={row}
                                     open={unfolded.includes(row.cell)}
                                     fold={comparing ? undefined : () => fold(row.cell)}
@@ -179,13 +200,13 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
                             </tr>
                         ))}
                     </tbody>
-                    <tfoot className={planning ? 'opacity-50' : ''}>
-                        <ResultRows cut={cut} sheet={sheet} outputs={shown} plans={plans} />
+                    <tfoot className={`sticky bottom-0 z-20 ${planning ? 'opacity-50' : ''}`}>
+                        <ResultRows cut={cut} sheet={sheet} outputs={shown} plans={plans} from={rows.length} />
                         <tr className="row-30">
-                            <th scope="row" className={`${head} sticky bottom-0 z-20`}>
+                            <th scope="row" className={`${head} z-20`}>
                                 Findings
                             </th>
-                            <td className={`${cutCell} sticky bottom-0 z-20`}>
+                            <td className={`${cutCell} z-20`}>
                                 <FindingsCell
                                     label={`Findings of ${cut.name}`}
                                     findings={sheet.noticed.map((notice) => ({
@@ -198,8 +219,9 @@ export function SheetTable({ cut, sheet, outputs, change, setRange, planning }: 
                                 />
                             </td>
                             {shown.map((output) => (
-                                <td key={output.key} className={`${result} sticky bottom-0 max-w-0`}>
+                                <td key={output.key} className={`${result} max-w-0`}>
                                     <FindingsCell
+                                        at={`${rows.length + 3},${shown.indexOf(output)}`}
                                         label={`Findings of ${plans.get(output.key)?.presetName ?? output.preset}`}
                                         findings={(plans.get(output.key)?.findings ?? []).map((finding) => ({
                                             ...finding,

@@ -1,4 +1,4 @@
-import { type Draft, same } from './outputs';
+import { sameDraft as alike, type Draft, same } from './outputs';
 
 export interface History {
     past: Draft[];
@@ -20,8 +20,6 @@ interface Kept {
     /** The server has answered what is now. */
     saved: boolean;
 }
-
-const alike = (one: Draft, other: Draft) => JSON.stringify(one) === JSON.stringify(other);
 
 function kept(cut: number): Kept | null {
     try {

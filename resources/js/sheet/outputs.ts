@@ -4,7 +4,11 @@ import type { Edits, Plan, Range, Rules, Sheet } from '../api/types';
 export interface Output {
     key: string;
     preset: string;
+    /** Of the preset; null for the newest. */
+    version?: number | null;
     host: string | null;
+    /** Of the host whose asks were last looked at: said only to take note of the newest. */
+    hostVersion?: null;
     edits: Edits;
     /** Of its own; null where it follows the cut's. */
     range: Range | null;
@@ -32,6 +36,7 @@ function outputOf(answered: Sheet['outputs'][number]): Output {
     const output = known.get(answered) ?? {
         key,
         preset: plan.preset,
+        version: plan.presetVersion ?? null,
         host: plan.host,
         edits: plan.edits,
         range: range.own ? { first: range.first, last: range.last } : null,
@@ -56,6 +61,16 @@ export const same = (one: unknown, other: unknown): boolean => {
     const keys = new Set([...Object.keys(mine), ...Object.keys(theirs)]);
     return [...keys].every((key) => same(mine[key] ?? null, theirs[key] ?? null));
 };
+
+/** Whether two drafts say the same: where one asks for the newest version, any version is that. */
+export const sameDraft = (one: Draft, other: Draft): boolean =>
+    same(one.range, other.range) &&
+    one.outputs.length === other.outputs.length &&
+    one.outputs.every((mine, i) => {
+        const { version: theirs, hostVersion: _, ...rest } = other.outputs[i] as Output;
+        const { version: ours, hostVersion: __, ...own } = mine;
+        return same(own, rest) && (ours == null || theirs == null || ours === theirs);
+    });
 
 /** The outputs with one cell of one output changed; null puts the preset's rule back. */
 export function withEdit(outputs: Output[], key: string, patch: Edits): Output[] {

@@ -11,10 +11,27 @@ export function useColumns(outputs: Output[], change: (outputs: Output[], name?:
         change(withEdit(outputs, key, patch), name),
     );
     /** A remedy changes cells, or takes another preset. */
-    const remedy = useStable((key: string, { patch, preset }: { patch: Edits; preset?: string }) =>
+    const remedy = useStable(
+        (key: string, { patch, preset, acceptHost }: { patch: Edits; preset?: string; acceptHost?: boolean }) =>
+            change(
+                withEdit(outputs, key, patch).map((output) =>
+                    output.key === key
+                        ? {
+                              ...output,
+                              ...(preset === undefined ? {} : { preset, version: null }),
+                              ...(acceptHost ? { hostVersion: null } : {}),
+                          }
+                        : output,
+                ),
+            ),
+    );
+    /** Another preset in its place, the newest version of it; what was changed by hand is kept or let go. */
+    const swap = useStable((key: string, preset: string, host: string | null, kept: boolean) =>
         change(
-            withEdit(outputs, key, patch).map((output) =>
-                output.key === key ? { ...output, preset: preset ?? output.preset } : output,
+            outputs.map((output) =>
+                output.key === key
+                    ? { ...output, preset, version: null, host, edits: kept ? output.edits : {} }
+                    : output,
             ),
         ),
     );
@@ -39,10 +56,10 @@ export function useColumns(outputs: Output[], change: (outputs: Output[], name?:
         change(outputs.map((output) => (output.key === key ? { ...output, range } : output))),
     );
     const add = useStable((preset: string, host: string | null) =>
-        change([...outputs, { key: crypto.randomUUID(), preset, host, edits: {}, range: null }]),
+        change([...outputs, { key: crypto.randomUUID(), preset, version: null, host, edits: {}, range: null }]),
     );
     return useMemo(
-        () => ({ edit, remedy, remove, duplicate, drop, setRange, add }),
-        [edit, remedy, remove, duplicate, drop, setRange, add],
+        () => ({ edit, remedy, swap, remove, duplicate, drop, setRange, add }),
+        [edit, remedy, swap, remove, duplicate, drop, setRange, add],
     );
 }

@@ -4,7 +4,7 @@ import { ApiError, api } from '../api/client';
 import type { Range, Sheet } from '../api/types';
 import { useStable } from '../ui/useStable';
 import { arrived, cancelling, empty, type History, keep, overtaken, recall, stepped, withdrawn } from './history';
-import { type Draft, draftOf, type Output, same } from './outputs';
+import { type Draft, draftOf, type Output, sameDraft } from './outputs';
 
 /** Pieces are being encoded for a better figure: it is asked for again. */
 const isSampling = (sheet: Sheet | undefined) =>
@@ -67,7 +67,7 @@ export function useSheet(cut: number) {
                     const answer: Sheet = await api.saveSheet(cut, { ...next, version: version.current });
                     arrived(cut, next);
                     // What comes next in line began from this, unless another window's work was merged in.
-                    version.current = same(next, draftOf(answer)) ? answer.version : version.current;
+                    version.current = sameDraft(next, draftOf(answer)) ? answer.version : version.current;
                     setTold((before) => (answer.told.length > 0 ? answer.told : before));
                     if (turn === latest.current) {
                         client.setQueryData(['sheet', cut], answer);

@@ -15,6 +15,13 @@ interface Sheet {
     change: (outputs: Output[], name?: string | null) => void;
 }
 
+/** Rows that a page key passes. */
+const PAGE = 5;
+
+/** Range, above the rows, and the four results below them. */
+const FIRST = -1;
+const RESULTS = 4;
+
 const steps: Record<string, [number, number]> = {
     ArrowUp: [-1, 0],
     ArrowDown: [1, 0],
@@ -54,6 +61,10 @@ export function useSheetKeys({ table, cells, rows, shown, outputs, plans, change
         } else if (step !== undefined && !command && !event.altKey) {
             event.preventDefault();
             focus(row + step[0], column + step[1]);
+        } else if (ends(event) !== null) {
+            event.preventDefault();
+            const [to, at] = ends(event) ?? [0, 0];
+            focus(Math.max(FIRST, Math.min(rows.length + RESULTS - 1, row + to)), at ?? column);
         } else if (command && event.key.toLowerCase() === 'c') {
             event.preventDefault();
             copyFrom(row, output);
@@ -63,6 +74,24 @@ export function useSheetKeys({ table, cells, rows, shown, outputs, plans, change
         } else if (event.key === 'Delete' || event.key === 'Backspace') {
             event.preventDefault();
             clear(row, output);
+        }
+    };
+
+    /** Home and End lead to the ends of a row, with Ctrl to those of the sheet; the page keys pass rows (WAI-ARIA, grid pattern). */
+    const ends = (event: KeyboardEvent): [number, number | null] | null => {
+        const last = shown.length - 1;
+        const far = event.ctrlKey ? rows.length + RESULTS : 0;
+        switch (event.key) {
+            case 'Home':
+                return [-far, 0];
+            case 'End':
+                return [far, last];
+            case 'PageUp':
+                return [-PAGE, null];
+            case 'PageDown':
+                return [PAGE, null];
+            default:
+                return null;
         }
     };
 
@@ -103,7 +132,9 @@ export function useSheetKeys({ table, cells, rows, shown, outputs, plans, change
     const clear = (at: number, output: Output) => {
         const row = rows[at];
         if (at === -2) {
+            const column = shown.indexOf(output);
             change(outputs.filter((other) => other.key !== output.key));
+            window.setTimeout(() => focus(-2, Math.min(column, shown.length - 2)), 0);
             setSaid('Removed the column. Ctrl Z brings it back.');
         } else if (row !== undefined && output.edits[row.cell] !== undefined) {
             change(withEdit(outputs, output.key, { [row.cell]: null }));

@@ -115,7 +115,9 @@ function Files({ close }: { close: () => void }) {
                 <table className="w-full table-fixed">
                     <thead className="sticky top-0 z-1 bg-surface">
                         <tr className="border-b border-rule text-soft">
-                            <th className="w-8" aria-label="Chosen" />
+                            <th scope="col" className="w-8">
+                                <span className="sr-only">Chosen</span>
+                            </th>
                             <Head by="name" label="File" order={order} setOrder={setOrder} className="" />
                             <Head
                                 by="modified"
@@ -131,7 +133,9 @@ function Files({ close }: { close: () => void }) {
                                 setOrder={setOrder}
                                 className="w-[90px] text-right"
                             />
-                            <th className="w-[160px]" aria-label="State" />
+                            <th scope="col" className="w-[160px]">
+                                <span className="sr-only">State</span>
+                            </th>
                         </tr>
                     </thead>
                     <tbody>
@@ -160,7 +164,12 @@ function Files({ close }: { close: () => void }) {
             </div>
             <div className="mt-3 flex items-center justify-end gap-2">
                 <Button onClick={close}>Close</Button>
-                <Button kind="primary" disabled={chosen.size === 0 || busy} onClick={() => bring([...chosen])}>
+                <Button
+                    kind="primary"
+                    disabled={chosen.size === 0 || busy}
+                    title={chosen.size === 0 ? 'Choose a file first' : undefined}
+                    onClick={() => bring([...chosen])}
+                >
                     {busy ? 'Reading …' : chosen.size < 2 ? 'Bring in' : `Bring in ${chosen.size} files`}
                 </Button>
             </div>

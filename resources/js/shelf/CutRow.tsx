@@ -8,6 +8,8 @@ import { Mark } from '../ui/Mark';
 import { Poster } from '../ui/Poster';
 import { QuickPack } from './QuickPack';
 
+const tool = 'flex size-5 flex-none items-center justify-center rounded text-faint hover:bg-sunk hover:text-stop';
+
 export function CutRow({ cut }: { cut: Cut }) {
     const client = useQueryClient();
     const takeOff = useMutation({
@@ -51,10 +53,10 @@ export function CutRow({ cut }: { cut: Cut }) {
                     <button
                         type="button"
                         aria-label={`Take ${cut.name} off the shelf`}
-                        title="Take off the shelf (the file stays)"
+                        title="Take off the shelf; the file stays, and it can be taken back"
                         disabled={takeOff.isPending}
                         onClick={() => takeOff.mutate()}
-                        className="absolute top-[22px] -right-5 z-1 flex size-5 flex-none items-center justify-center rounded text-faint opacity-0 group-hover:opacity-100 hover:bg-sunk hover:text-stop focus-visible:opacity-100"
+                        className={`absolute top-[22px] -right-5 z-1 ${tool}`}
                     >
                         <X size={14} />
                     </button>
@@ -69,10 +71,10 @@ export function CutRow({ cut }: { cut: Cut }) {
             <td className={quiet}>
                 <Figures text={cut.values.video} />
             </td>
-            <td className={quiet}>
+            <td className={`${quiet} max-[1180px]:hidden`}>
                 <Figures text={cut.values.colour} />
             </td>
-            <td className={`${quiet} ${cut.values.audio === 'none' ? 'text-faint' : ''}`}>
+            <td className={`${quiet} max-[1180px]:hidden ${cut.values.audio === 'none' ? 'text-faint' : ''}`}>
                 <Figures text={cut.values.audio} />
             </td>
             <td className={`${quiet} text-right`} title={`${cut.frames} frames`}>

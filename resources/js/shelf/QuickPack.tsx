@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { api } from '../api/client';
 import { usePresets } from '../api/queries';
 import type { Cut } from '../api/types';
+import { PresetPicker } from '../presets/PresetPicker';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { HostSelect } from '../ui/HostSelect';
@@ -30,7 +31,7 @@ export function QuickPack({ cut }: { cut: Cut }) {
                     aria-label={`Pack ${cut.name}`}
                     title="Choose a preset, read what will be made, pack"
                     onClick={() => setOpen(true)}
-                    className="h-6 rounded border border-line bg-surface px-2 text-[12px] text-soft opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 hover:border-rule hover:text-ink aria-expanded:opacity-100"
+                    className="h-6 rounded border border-line bg-surface px-2 text-[12px] text-soft hover:border-rule hover:text-ink"
                 >
                     Pack …
                 </button>
@@ -64,7 +65,7 @@ function Quick({ cut, close }: { cut: Cut; close: () => void }) {
         },
     });
     const findings = plan.data?.outputs[0]?.findings ?? [];
-    const select = 'h-7 min-w-0 flex-1 rounded border border-line bg-page px-1.5';
+    const ready = plan.data !== undefined && !plan.isPlaceholderData && !plan.data.stopped && !pack.isPending;
     return (
         <form
             onSubmit={(event) => {
@@ -75,26 +76,16 @@ function Quick({ cut, close }: { cut: Cut; close: () => void }) {
             <div className="mb-2 truncate font-medium" title={cut.name}>
                 Pack {cut.name}
             </div>
-            <div className="flex items-center gap-2">
-                <label htmlFor="quick-preset" className="w-12 text-soft">
-                    Preset
-                </label>
-                <select
-                    id="quick-preset"
-                    value={preset?.slug ?? ''}
-                    onChange={(event) => {
-                        setSlug(event.target.value);
-                        setHost(undefined);
-                    }}
-                    className={select}
-                >
-                    {presets.map((option) => (
-                        <option key={option.slug} value={option.slug}>
-                            {option.name}
-                        </option>
-                    ))}
-                </select>
-            </div>
+            <PresetPicker
+                presets={presets}
+                chosen={preset?.slug ?? null}
+                label="Preset"
+                choose={(option) => {
+                    setSlug(option.slug);
+                    setHost(undefined);
+                }}
+                take={() => ready && pack.mutate(false)}
+            />
             <div className="mt-2 flex items-center gap-2">
                 <label htmlFor="quick-host" className="w-12 text-soft">
                     For
@@ -132,7 +123,8 @@ function Quick({ cut, close }: { cut: Cut; close: () => void }) {
                     kind="primary"
                     type="submit"
                     className="ml-auto"
-                    disabled={plan.data === undefined || plan.isPlaceholderData || plan.data.stopped || pack.isPending}
+                    disabled={!ready}
+                    title={plan.data?.stopped ? 'A finding marked ■ has to be answered first, on the sheet' : undefined}
                 >
                     Pack
                 </Button>

@@ -1,14 +1,17 @@
 import { ArrowDown, ArrowUp, Plus } from 'lucide-react';
 import { type KeyboardEvent, useDeferredValue, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useCuts } from '../api/queries';
 import type { Cut } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Blank, Failed, Loading } from '../ui/States';
+import { useTitle } from '../ui/useTitle';
 import { DropZone } from '../uploads/DropZone';
 import { Sendings } from '../uploads/Sendings';
 import { BringIn } from './BringIn';
 import { CutRow } from './CutRow';
+import { TakenOff } from './TakenOff';
 
 type Column = { key: string; label: string; sort: (cut: Cut) => number | string; className: string };
 
@@ -17,8 +20,8 @@ const columns: readonly Column[] = [
     { key: 'frameSize', label: 'Frame size', sort: (cut) => cut.width * cut.height, className: 'w-[168px]' },
     { key: 'frameRate', label: 'Frame rate', sort: (cut) => fps(cut.frameRate), className: 'w-[132px]' },
     { key: 'video', label: 'Video codec', sort: (cut) => cut.values.video, className: 'w-[122px]' },
-    { key: 'colour', label: 'Colour', sort: (cut) => cut.values.colour, className: 'w-[190px]' },
-    { key: 'audio', label: 'Audio', sort: (cut) => cut.values.audio, className: 'w-[165px]' },
+    { key: 'colour', label: 'Colour', sort: (cut) => cut.values.colour, className: 'w-[190px] max-[1180px]:hidden' },
+    { key: 'audio', label: 'Audio', sort: (cut) => cut.values.audio, className: 'w-[165px] max-[1180px]:hidden' },
     {
         key: 'durationLabel',
         label: 'Length',
@@ -36,7 +39,10 @@ function fps(fraction: string): number {
 /** All cuts. */
 export function ShelfPage() {
     const { data, isError, error, refetch } = useCuts();
-    const [text, setText] = useState('');
+    useTitle('Shelf');
+    const [query, setQuery] = useSearchParams();
+    const text = query.get('q') ?? '';
+    const setText = (next: string) => setQuery(next === '' ? {} : { q: next }, { replace: true });
     const [order, setOrder] = useState<{ key: string; down: boolean } | null>(null);
     const [bringing, setBringing] = useState(false);
     const wanted = useDeferredValue(text.trim().toLowerCase());
@@ -80,13 +86,16 @@ export function ShelfPage() {
                             className="ml-auto h-7 w-[220px] rounded border border-line bg-surface px-2.5 text-[13px] placeholder:text-faint"
                         />
                     )}
-                    <Button className={all > 0 ? '' : 'ml-auto'} onClick={() => setBringing(true)}>
+                    {all === 0 && <span className="ml-auto" />}
+                    <TakenOff cuts={data.takenOff} />
+                    <Button onClick={() => setBringing(true)}>
                         <Plus size={14} /> Bring in a cut
                     </Button>
                 </div>
                 <Sendings />
                 {all === 0 ? (
                     <Blank
+                        within
                         title="The shelf is empty"
                         action={
                             <Button kind="primary" className="h-9" onClick={() => setBringing(true)}>
@@ -99,6 +108,7 @@ export function ShelfPage() {
                     </Blank>
                 ) : cuts.length === 0 ? (
                     <Blank
+                        within
                         title="No cut is named like that"
                         action={<Button onClick={() => setText('')}>Show all</Button>}
                     >

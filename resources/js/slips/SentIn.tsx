@@ -68,7 +68,12 @@ export function SentIn({ run }: { run: PackedRun }) {
                                 Take back
                             </Button>
                         )}
-                        <Button type="submit" kind="primary" disabled={typed.trim() === '' || save.isPending}>
+                        <Button
+                            type="submit"
+                            kind="primary"
+                            disabled={typed.trim() === '' || save.isPending}
+                            title={typed.trim() === '' ? 'Say how long it took first' : undefined}
+                        >
                             Keep
                         </Button>
                     </span>

@@ -10,6 +10,7 @@ import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { Failed, Loading } from '../ui/States';
 import { Title } from '../ui/Title';
+import { useTitle } from '../ui/useTitle';
 import { CopyButton } from './CopyButton';
 import { SentIn } from './SentIn';
 
@@ -19,6 +20,7 @@ type Slip = NonNullable<PackedRun['slip']>;
 export function SlipsPage() {
     const cells = useChoices().data?.cells ?? [];
     const { data, isError, error, refetch } = useSlips(useParams().pack ?? '');
+    useTitle(data === undefined ? undefined : `Slips of ${data.cutName}`);
     if (isError && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;
     }
@@ -146,11 +148,7 @@ function Head({ run }: { run: PackedRun }) {
     return (
         <th scope="col" className="border-b border-l border-b-rule border-l-line px-3">
             <span className="flex items-center gap-2">
-                <span
-                    className={`font-stencil text-[16px] tracking-[.05em] uppercase ${run.role === 'upload' ? 'text-rust' : ''}`}
-                >
-                    {run.role}
-                </span>
+                <span className="font-stencil text-[16px] tracking-[.05em] uppercase">{run.role}</span>
                 <span className="ml-auto flex items-center gap-2">
                     {run.state === 'done' && run.onDisk && !run.isFolder && (
                         <a
@@ -167,6 +165,11 @@ function Head({ run }: { run: PackedRun }) {
             <span className="block truncate text-soft" title={`${run.preset} · ${run.file}`}>
                 {run.state === 'done' ? run.file : run.preset}
             </span>
+            {run.state === 'done' && (
+                <span className="block truncate text-[12px] leading-4 text-soft">
+                    <Figures text={run.preset} />
+                </span>
+            )}
         </th>
     );
 }

@@ -16,10 +16,22 @@ interface Props {
     align?: 'start' | 'center' | 'end';
     /** As tall as the window allows. */
     tall?: boolean;
+    /** Pixels at the bottom of the window that it leaves in sight. */
+    clear?: number;
 }
 
 const isTyped = (target: EventTarget | null) =>
     target instanceof HTMLInputElement && !['range', 'radio', 'checkbox'].includes(target.type);
+
+/** To where the focus was; where that has gone meanwhile, as a finding that was answered, to what stands at its place in the sheet. */
+function focusAgain(before: Element | null) {
+    if (!(before instanceof HTMLElement)) {
+        return;
+    }
+    const place = before.dataset.at;
+    const there = before.isConnected || place === undefined ? before : document.querySelector(`[data-at="${place}"]`);
+    (there instanceof HTMLElement ? there : before).focus();
+}
 
 /** Opens beside its anchor; Esc or a click elsewhere closes it, and the focus goes back. */
 export function Popover({
@@ -34,6 +46,7 @@ export function Popover({
     side = 'bottom',
     align = 'start',
     tall,
+    clear = 12,
 }: Props) {
     const before = useRef<Element | null>(null);
     // Noted before anything inside takes the focus, which happens in later effects.
@@ -52,14 +65,12 @@ export function Popover({
                     onEscapeKeyDown={(event) => isTyped(event.target) && onCancel?.()}
                     onCloseAutoFocus={(event) => {
                         event.preventDefault();
-                        if (before.current instanceof HTMLElement) {
-                            before.current.focus();
-                        }
+                        focusAgain(before.current);
                     }}
                     side={side}
                     align={align}
                     sideOffset={4}
-                    collisionPadding={12}
+                    collisionPadding={{ top: 12, left: 12, right: 12, bottom: clear }}
                     style={{ width }}
                     className={`z-30 overflow-y-auto ${tall ? 'max-h-[var(--radix-popover-content-available-height)]' : 'max-h-[min(560px,var(--radix-popover-content-available-height))]'} rounded border border-rule bg-surface p-3.5 text-[13px] shadow-pop`}
                 >

@@ -1,12 +1,22 @@
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import { ApiError } from '../api/client';
 import { Button } from './Button';
 
+interface BlankProps {
+    title: string;
+    children?: ReactNode;
+    action?: ReactNode;
+    /** Under a heading of its page; it is the page's own otherwise. */
+    within?: boolean;
+}
+
 /** A page or table with nothing in it yet, or with something wrong: a heading, what it means, what to do. */
-export function Blank({ title, children, action }: { title: string; children?: ReactNode; action?: ReactNode }) {
+export function Blank({ title, children, action, within }: BlankProps) {
+    const Heading = within ? 'h2' : 'h1';
     return (
         <div className="mx-auto mt-24 max-w-md text-center">
-            <h2 className="text-[17px] font-semibold">{title}</h2>
+            <Heading className="text-[17px] font-semibold">{title}</Heading>
             <div className="mt-2 text-soft">{children}</div>
             {action && <div className="mt-5">{action}</div>}
         </div>
@@ -19,7 +29,15 @@ export function Failed({ error, retry }: { error: Error; retry?: () => void }) {
         <div role="alert">
             <Blank
                 title={gone ? 'Not here' : 'This could not be shown'}
-                action={retry && !gone && <Button onClick={retry}>Try again</Button>}
+                action={
+                    gone ? (
+                        <Link to="/" className="text-rust underline underline-offset-4">
+                            Go to the shelf
+                        </Link>
+                    ) : (
+                        retry && <Button onClick={retry}>Try again</Button>
+                    )
+                }
             >
                 {error.message}
             </Blank>
@@ -30,7 +48,7 @@ export function Failed({ error, retry }: { error: Error; retry?: () => void }) {
 /** Shown only when an answer takes long enough to be noticed. */
 export function Loading({ what }: { what: string }) {
     return (
-        <p role="status" className="mt-24 animate-pulse text-center text-faint [animation-delay:300ms]">
+        <p role="status" className="mt-24 text-center text-soft">
             Reading {what} …
         </p>
     );

@@ -6,6 +6,7 @@ import type { Cut, Range, Sheet } from '../api/types';
 import { RangeLine } from './RangeLine';
 import { RangeStrip } from './RangeStrip';
 import { usePlayer } from './usePlayer';
+import { useRoom } from './useRoom';
 import { Viewer } from './Viewer';
 
 interface Props {
@@ -16,11 +17,15 @@ interface Props {
     setRange: (range: Range | null) => void;
 }
 
+/** Height of the line under the strip, with its distance. */
+const LINE = 28;
+
 /** The cut to look at, and the part of it that is delivered. */
 export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }: Props) {
     const client = useQueryClient();
     const { data: analysis } = useAnalysis(cut.id);
     const [large, setLarge] = useState(false);
+    const room = useRoom();
     const player = usePlayer(cut, range, analysis?.proxy ?? null);
     const { frame, seek, toggle, pause, last } = player;
 
@@ -72,9 +77,16 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
             aria-label="Picture and range"
             className={`flex flex-none gap-3 ${large ? 'flex-col' : ''}`}
         >
-            <Viewer cut={cut} analysis={analysis} player={player} large={large} setLarge={setLarge} />
+            <Viewer cut={cut} analysis={analysis} player={player} large={large} setLarge={setLarge} height={room} />
             <div className="flex min-w-0 flex-1 flex-col gap-1">
-                <RangeStrip cut={cut} analysis={analysis} range={range} setRange={setRange} player={player} />
+                <RangeStrip
+                    cut={cut}
+                    analysis={analysis}
+                    range={range}
+                    setRange={setRange}
+                    player={player}
+                    height={room - LINE}
+                />
                 <RangeLine
                     cut={cut}
                     range={range}

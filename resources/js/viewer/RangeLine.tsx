@@ -2,6 +2,7 @@ import type { Cut, CutAnalysis, Range, Sheet } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
+import { Legend } from './Legend';
 import { RangeInputs } from './RangeInputs';
 import { framesPerSecond } from './timecode';
 
@@ -65,6 +66,7 @@ export function RangeLine({ cut, range, noticed, analysis, setRange, lookAgain }
                         </Button>
                     </span>
                 )}
+                <Legend />
             </span>
         </div>
     );

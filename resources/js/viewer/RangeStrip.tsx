@@ -15,14 +15,16 @@ interface Props {
     range: Range;
     setRange: (range: Range) => void;
     player: Player;
+    /** In pixels. */
+    height: number;
 }
 
 const RULER = 18;
-const PICTURES = 24;
-const PLOT = 56;
 
 /** What lies in the cut from end to end, and which part of it is delivered. The wheel zooms, down to single frames. */
-export function RangeStrip({ cut, analysis, range, setRange, player }: Props) {
+export function RangeStrip({ cut, analysis, range, setRange, player, height }: Props) {
+    const pictures = Math.round((height - RULER - 2) * 0.3);
+    const plot = height - RULER - 2 - pictures;
     const [strip, width] = useWidth<HTMLDivElement>();
     const { view, show, zoom, reveal } = useView(cut.frames);
     const [dragged, setDragged] = useState<Range | null>(null);
@@ -101,7 +103,7 @@ export function RangeStrip({ cut, analysis, range, setRange, player }: Props) {
                 }
             }}
             className="relative cursor-crosshair touch-none overflow-hidden border border-line bg-page select-none focus-visible:outline-offset-[-2px]"
-            style={{ height: RULER + PICTURES + PLOT + 2 }}
+            style={{ height }}
         >
             <Ruler cut={cut} view={view} width={width} height={RULER} />
             {analysis?.strip ? (
@@ -112,13 +114,13 @@ export function RangeStrip({ cut, analysis, range, setRange, player }: Props) {
                     frames={cut.frames}
                     view={view}
                     width={width}
-                    height={PICTURES}
+                    height={pictures}
                 />
             ) : (
-                <div className="bg-sunk" style={{ height: PICTURES }} />
+                <div className="bg-sunk" style={{ height: pictures }} />
             )}
-            <div className="relative bg-surface" style={{ height: PLOT }}>
-                <Shapes view={view} width={width} height={PLOT} curves={curves} found={analysis?.result} />
+            <div className="relative bg-surface" style={{ height: plot }}>
+                <Shapes view={view} width={width} height={plot} curves={curves} found={analysis?.result} />
                 <Waiting analysis={analysis} />
             </div>
             <Outside from={0} to={x(shown.first)} />

@@ -10,10 +10,15 @@ interface Props {
     player: Player;
     large: boolean;
     setLarge: (large: boolean) => void;
+    /** In pixels, where it is small. */
+    height: number;
 }
 
+/** Height of what stands below the picture. */
+const CONTROLS = 24;
+
 /** The picture: the proxy while it plays, the exact frame of the cut while it rests. */
-export function Viewer({ cut, analysis, player, large, setLarge }: Props) {
+export function Viewer({ cut, analysis, player, large, setLarge, height }: Props) {
     const { video, frame, playing, toggle } = player;
     const proxy = analysis?.proxy ?? null;
     const version = Number(new URLSearchParams(cut.poster.split('?')[1]).get('v'));
@@ -23,7 +28,8 @@ export function Viewer({ cut, analysis, player, large, setLarge }: Props) {
     const state = playing ? 'proxy' : exact ? 'exact' : problem ? 'this frame cannot be decoded' : 'decoding …';
     return (
         <div
-            className={`group flex flex-none flex-col ${large ? 'h-[min(46vh,440px)] w-full' : 'h-[128px] w-[186px]'}`}
+            className={`group flex flex-none flex-col ${large ? 'h-[max(240px,calc(100dvh-330px))] w-full' : ''}`}
+            style={large ? undefined : { height, width: Math.round(((height - CONTROLS) * 16) / 9) }}
         >
             <div className="relative min-h-0 flex-1 overflow-hidden bg-neutral">
                 {proxy !== null && (

@@ -8,15 +8,18 @@ use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Explains;
+use OuterCrate\Planning\Cells\Help;
 use OuterCrate\Planning\Cells\PlainCell;
 use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Units\ByteCount;
 
 /** The audio of the file, or none. */
-final readonly class AudioCell implements Cell
+final readonly class AudioCell implements Cell, Explains
 {
     use PlainCell;
 
@@ -73,6 +76,36 @@ final readonly class AudioCell implements Cell
             new Way(['codec'], ['as', 'kbps', 'bitDepth', 'sampleRate', 'channels'], unlessSame: true),
             new Way(['as'], ['codec', 'kbps', 'bitDepth', 'sampleRate', 'channels']),
         ];
+    }
+
+    /** @return array<mixed>|string */
+    public function fixed(Plan $plan): array|string
+    {
+        $audio = $plan->audio;
+        if ($audio->codec === null) {
+            return 'none';
+        }
+
+        return ['codec' => $audio->codec->id()]
+            + ($audio->bitrate === null ? ['bitDepth' => $audio->bitDepth] : ['kbps' => $audio->bitrate->bitsPerSecond / 1000])
+            + ['sampleRate' => $audio->sampleRate, 'channels' => $audio->channels]
+            + array_diff_key($plan->rules->fields(self::NAME)->all(), ['as' => true]);
+    }
+
+    public function help(Plan $plan, int $bytes): Help
+    {
+        $audio = $plan->audio;
+        $seconds = $plan->duration->toFloat();
+
+        return new Help(
+            'The sound: codec, bits, sample rate, channels and loudness. Little of the size, much of the impression.',
+            match (true) {
+                $audio->codec === null => 'No sound',
+                $audio->bitrate === null => "{$audio->bitDepth}-bit, {$audio->channels} ".($audio->channels === 1 ? 'channel' : 'channels'),
+                default => "{$audio->bitrate}: ".new ByteCount((int) round($audio->bitrate->bitsPerSecond * $seconds / 8)).' of the file',
+            },
+            'Hosts turn loud sound down, and seldom turn quiet sound up.',
+        );
     }
 
     public function ruleSchema(): array

@@ -24,12 +24,14 @@ final class AudioChoices
             new Choice('Follow', 'Uncompressed, as the cut has it', 'follow'),
             new Choice('As the host asks', 'Codec, bitrate and sample rate; AAC where it says nothing', 'host'),
         ];
+        $choices[] = new Choice('None', 'A silent file', 'none');
         foreach ($catalogue->audioCodecs() as $codec) {
             foreach ($codec->hasRate() ? self::KILOBITS : self::DEPTHS as $figure) {
                 $choices[] = self::of($codec, $figure);
             }
         }
-        $choices[] = new Choice('None', 'A silent file', 'none');
+        $order = array_flip(['', 'Lossy', 'Lossless', 'Uncompressed']);
+        usort($choices, static fn (Choice $a, Choice $b): int => $order[$a->group] <=> $order[$b->group]);
 
         return $choices;
     }
@@ -56,11 +58,12 @@ final class AudioChoices
     private static function of(AudioCodec $codec, int $figure): Choice
     {
         return $codec->hasRate()
-            ? new Choice("{$codec->name()} {$figure} kb/s", 'Lossy', ['codec' => $codec->id(), 'kbps' => $figure])
+            ? new Choice("{$codec->name()} {$figure} kb/s", '', ['codec' => $codec->id(), 'kbps' => $figure], 'Lossy')
             : new Choice(
                 "{$codec->name()} {$figure}-bit",
-                $codec->id() === 'pcm' ? 'Uncompressed' : 'Lossless, smaller',
+                $codec->id() === 'pcm' ? 'Every sample as it is' : 'Every sample, in a smaller file',
                 ['codec' => $codec->id(), 'bitDepth' => $figure],
+                $codec->id() === 'pcm' ? 'Uncompressed' : 'Lossless',
             );
     }
 }

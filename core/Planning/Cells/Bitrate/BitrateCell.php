@@ -4,17 +4,22 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Bitrate;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Explains;
+use OuterCrate\Planning\Cells\Help;
 use OuterCrate\Planning\Cells\PlainCell;
+use OuterCrate\Planning\Cells\SaysRule;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Units\ByteCount;
 
 /** How bits are spent on the picture. */
-final readonly class BitrateCell implements Cell
+final readonly class BitrateCell implements Cell, Explains, SaysRule
 {
     use PlainCell;
 
@@ -54,6 +59,44 @@ final readonly class BitrateCell implements Cell
     public function asked(Asks $asks, Plan $plan): string
     {
         return $asks->bitrate->wordsFor($plan->frameSize->frame, $plan->frameRate->rate, $plan->colour->colour->isHdr());
+    }
+
+    /** @return array<mixed> */
+    public function fixed(Plan $plan): array
+    {
+        $value = $plan->bitrate;
+        $rule = ['mode' => $value->mode->value];
+        if ($value->mode->hasAverage() && $value->average !== null) {
+            $passes = $value->mode === BitrateMode::Vbr ? ['passes' => $value->passes] : [];
+            $rule += $passes + ['average' => ['kbps' => $value->average->bitsPerSecond / 1000]];
+        }
+        if ($value->quality !== null) {
+            $rule += ['quality' => $value->quality];
+        }
+        if ($value->peak !== null && $value->mode !== BitrateMode::Cbr) {
+            $rule += ['peak' => ['kbps' => $value->peak->bitsPerSecond / 1000]];
+        }
+        $buffer = $plan->rules->fields(self::NAME)->within('buffer')->all();
+
+        return $rule + ($buffer === [] ? [] : ['buffer' => $buffer]);
+    }
+
+    public function inWords(Fields $rule): string
+    {
+        return BitrateWords::of($rule);
+    }
+
+    public function help(Plan $plan, int $bytes): Help
+    {
+        $half = new ByteCount(intdiv($bytes, 2));
+
+        return new Help(
+            'How many bits a second of picture may take: nearly all of the size of the file, and of the time to send it.',
+            $plan->bitrate->average === null
+                ? 'About '.new ByteCount($bytes).', as the picture needs'
+                : "{$plan->bitrate->average} is {$plan->bitsPerPixel()} bits a pixel; half of it makes about {$half}",
+            'Too few: blocks in grain and in the dark. Too many: only longer to send.',
+        );
     }
 
     public function ruleSchema(): array

@@ -7,6 +7,7 @@ namespace OuterCrate\Planning\Cells\Bitrate;
 use InvalidArgumentException;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Video\QualityScale;
+use OuterCrate\Hosts\AskedRate;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
@@ -57,7 +58,7 @@ final class DecideBitrate
             $passes = $this->passes($rule, $mode, $target !== null, $draft);
             $average =
                 $target?->average($draft, $passes === 2 || $mode === BitrateMode::Cbr) ??
-                ($mode->hasAverage() ? $this->average($rule->within('average'), $asked, $draft) : null);
+                ($mode->hasAverage() ? $this->average($rule->within('average'), $asked?->range->floor, $draft) : null);
             $peak = $mode === BitrateMode::Cbr ? $average : ($codec->holdsPeak($mode) ? $this->peak($rule, $average, $draft) : null);
             $value = new BitrateValue(
                 mode: $mode,
@@ -86,7 +87,8 @@ final class DecideBitrate
             $fromHost ? OriginSource::Host : OriginSource::Preset,
             match (true) {
                 $target !== null => 'under '.new ByteCount($target->bytes),
-                $asked !== null => "asks {$asked}".$this->factor($rule, $fromHost),
+                $asked !== null => "asks {$asked->range}".$this->factor($rule, $fromHost).self::within($asked, $average)
+                    .($asked->how === '' ? '' : ", {$asked->how}"),
                 default => 'preset',
             },
         );
@@ -100,9 +102,17 @@ final class DecideBitrate
         return $can && ($rule->int('passes') === 2 || ($target && ! $draft->isEdited(BitrateCell::NAME, 'passes'))) ? 2 : 1;
     }
 
-    private function asked(Draft $draft): ?Bitrate
+    /** Where in a range of the host's the rate lies. */
+    private static function within(AskedRate $asked, ?Bitrate $average): string
     {
-        return $draft->host?->asks->bitrate->average(
+        $where = $average === null ? '' : $asked->range->where($average);
+
+        return $where === '' ? '' : ": {$where}";
+    }
+
+    private function asked(Draft $draft): ?AskedRate
+    {
+        return $draft->host?->asks->bitrate->asked(
             $draft->frameSize()->frame,
             $draft->frameRate()->rate,
             $draft->colour()->colour->isHdr(),

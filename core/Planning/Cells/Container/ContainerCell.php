@@ -8,6 +8,8 @@ use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Explains;
+use OuterCrate\Planning\Cells\Help;
 use OuterCrate\Planning\Cells\PlainCell;
 use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
@@ -16,7 +18,7 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 
 /** What the streams are put into. */
-final readonly class ContainerCell implements Cell
+final readonly class ContainerCell implements Cell, Explains
 {
     use PlainCell;
 
@@ -64,7 +66,24 @@ final readonly class ContainerCell implements Cell
 
     public function ways(): array
     {
-        return [new Way(['set'], ['as'])];
+        return [new Way(['set'], ['as']), new Way(['as'], ['set', 'fastStart'])];
+    }
+
+    /** @return array<mixed> */
+    public function fixed(Plan $plan): array
+    {
+        return ['set' => $plan->container->container->id(), 'fastStart' => $plan->container->fastStart];
+    }
+
+    public function help(Plan $plan, int $bytes): Help
+    {
+        $value = $plan->container;
+
+        return new Help(
+            'The box that picture and sound travel in. It changes neither, and hardly the size; it decides who can open the file.',
+            $value->container->name().($value->fastStart ? ', its index in front: a host can begin before all of it has arrived' : ''),
+            'A player that does not know the box shows nothing at all.',
+        );
     }
 
     public function ruleSchema(): array

@@ -6,13 +6,16 @@ namespace OuterCrate\Planning\Cells\File;
 
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Explains;
+use OuterCrate\Planning\Cells\Help;
 use OuterCrate\Planning\Cells\PlainCell;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
+use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 
 /** What the file is called, and the folder it lies in. */
-final readonly class FileCell implements Cell
+final readonly class FileCell implements Cell, Explains
 {
     use PlainCell;
 
@@ -51,6 +54,15 @@ final readonly class FileCell implements Cell
     public function parts(bool $hardware): array
     {
         return FileChoices::parts();
+    }
+
+    public function help(Plan $plan, int $bytes): Help
+    {
+        return new Help(
+            'What the file will be called, and its folder. Nothing is written over: where a name is taken, a version is counted.',
+            $plan->file->path(),
+            'A name that says “final” is true only once.',
+        );
     }
 
     public function ruleSchema(): array

@@ -8,6 +8,8 @@ use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Explains;
+use OuterCrate\Planning\Cells\Help;
 use OuterCrate\Planning\Cells\PlainCell;
 use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
@@ -16,7 +18,7 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 
 /** How many frames a second, and whether they are whole. */
-final readonly class FrameRateCell implements Cell
+final readonly class FrameRateCell implements Cell, Explains
 {
     use PlainCell;
 
@@ -65,6 +67,22 @@ final readonly class FrameRateCell implements Cell
     public function ways(): array
     {
         return [new Way(['as', 'exact', 'atLeast', 'halve'])];
+    }
+
+    /** @return array<mixed> */
+    public function fixed(Plan $plan): array
+    {
+        return ['exact' => (string) $plan->frameRate->rate->perSecond]
+            + array_diff_key($plan->rules->fields(self::NAME)->all(), array_flip(['as', 'atLeast', 'halve', 'exact']));
+    }
+
+    public function help(Plan $plan, int $bytes): Help
+    {
+        return new Help(
+            'How many frames pass in a second. At another rate than the cut’s, frames are repeated, dropped or mixed.',
+            "{$plan->frameRate->rate->label()} fps: ".number_format($plan->frames).' frames to code',
+            'Uneven repeats judder whenever the camera moves, and twice the frames take nearly twice as long.',
+        );
     }
 
     public function ruleSchema(): array

@@ -17,32 +17,40 @@ final class FrameSizeChoices
     /** @return list<Choice> */
     public static function all(): array
     {
-        $inside = static fn (string $size): Choice => new Choice("Inside {$size}", 'Keeps its shape; never enlarged', ['fit' => $size]);
+        $inside = static fn (string $size): Choice => new Choice(
+            "Inside {$size}",
+            'Keeps its shape; never enlarged',
+            ['fit' => $size],
+            'Inside bounds',
+        );
         $disc = static fn (string $size): Choice => new Choice(
             "Disc {$size}",
             'Shown at 4:3 or 16:9, whichever is nearer',
             ['exact' => $size, 'display' => 'nearest'],
+            'Discs',
         );
         $exactly = static fn (string $size): Choice => new Choice(
             "Exactly {$size}",
             'Scaled to fill; black where the shape differs',
             ['exact' => $size],
+            'Exactly',
         );
         $cropped = static fn (string $size): Choice => new Choice(
             "Exactly {$size}, cropped",
             'Scaled to cover; edges cut off',
             ['exact' => $size, 'shape' => 'crop'],
+            'Exactly, cropped',
         );
 
         return [
             new Choice('Follow, as displayed', 'The cut’s size in square pixels', ['follow' => 'displayed']),
             new Choice('Follow, as stored', 'The cut’s own pixels and their shape', ['follow' => 'stored']),
-            ...array_map($inside, self::SIZES),
-            ...array_map($disc, ['720×576', '720×480']),
             new Choice('One size up', 'The next of the usual sizes; can reach a finer tier', ['step' => 1]),
             new Choice('One size down', 'The next smaller of the usual sizes', ['step' => -1]),
+            ...array_map($inside, self::SIZES),
             ...array_map($exactly, [...self::SIZES, '1080×1920']),
             ...array_map($cropped, self::CROPPED),
+            ...array_map($disc, ['720×576', '720×480']),
         ];
     }
 

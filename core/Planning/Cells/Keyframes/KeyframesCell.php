@@ -8,6 +8,8 @@ use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Explains;
+use OuterCrate\Planning\Cells\Help;
 use OuterCrate\Planning\Cells\PlainCell;
 use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
@@ -16,7 +18,7 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 
 /** How often a frame stands by itself, and what lies between. */
-final readonly class KeyframesCell implements Cell
+final readonly class KeyframesCell implements Cell, Explains
 {
     use PlainCell;
 
@@ -67,6 +69,31 @@ final readonly class KeyframesCell implements Cell
     public function ways(): array
     {
         return [new Way(['seconds', 'frames'])];
+    }
+
+    /** @return array<mixed>|string */
+    public function fixed(Plan $plan): array|string
+    {
+        $value = $plan->keyframes;
+        if ($plan->video->codec->isIntraOnly()) {
+            return 'intra';
+        }
+
+        return ['frames' => $value->frames, 'closed' => $value->closed, 'bFrames' => $value->bFrames, 'pyramid' => $value->pyramid]
+            + ($value->references === null ? [] : ['references' => $value->references]) + ['sceneCuts' => $value->sceneCuts];
+    }
+
+    public function help(Plan $plan, int $bytes): Help
+    {
+        $frames = max(1, $plan->keyframes->frames);
+        $all = number_format($plan->frames);
+        $count = intdiv($plan->frames + $frames - 1, $frames);
+
+        return new Help(
+            'How often a frame stands by itself. Players jump to these; those between only say what changed.',
+            $frames === 1 ? "Every frame: {$all}" : "Every {$frames} frames: about {$count} in {$all}",
+            'Far apart, jumping is slow. Close together, the same bits buy a worse picture.',
+        );
     }
 
     public function ruleSchema(): array

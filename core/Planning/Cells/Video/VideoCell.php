@@ -9,15 +9,18 @@ use OuterCrate\Formats\Video\LevelNeeds;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Explains;
+use OuterCrate\Planning\Cells\Help;
 use OuterCrate\Planning\Cells\PlainCell;
 use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Units\ByteCount;
 
 /** Codec, profile, level and effort; whether there is a picture at all. */
-final readonly class VideoCell implements Cell
+final readonly class VideoCell implements Cell, Explains
 {
     use PlainCell;
 
@@ -86,7 +89,32 @@ final readonly class VideoCell implements Cell
 
     public function ways(): array
     {
-        return [new Way(['codec'], ['as', 'profile', 'level', 'tune', 'effort', 'device'], unlessSame: true)];
+        return [
+            new Way(['codec'], ['as', 'profile', 'level', 'tune', 'effort', 'device'], unlessSame: true),
+            new Way(['as'], ['codec', 'profile', 'level', 'tune']),
+        ];
+    }
+
+    /** @return array<mixed>|string */
+    public function fixed(Plan $plan): array|string
+    {
+        if (! $plan->hasVideo()) {
+            return 'none';
+        }
+        $video = $plan->video;
+
+        return ['codec' => $video->codec->id()] + ($video->profile === null ? [] : ['profile' => $video->profile])
+            + ['effort' => $video->effort] + array_diff_key($plan->rules->fields(self::NAME)->all(), ['as' => true]);
+    }
+
+    public function help(Plan $plan, int $bytes): Help
+    {
+        return new Help(
+            'How the picture is written down. Delivery codecs keep only what changes from frame to frame: small, slow to edit. '
+                .'Editing codecs keep every frame whole.',
+            $plan->video->name().', about '.new ByteCount($bytes),
+            'Old players do not know new codecs, and more effort takes longer for a few per cent less.',
+        );
     }
 
     public function ruleSchema(): array

@@ -17,20 +17,40 @@ use OuterCrate\Units\FrameSize;
 /** The video codecs and profiles that can be made, and how hard the coder tries. */
 final class VideoChoices
 {
+    private const GROUPS = ['Delivery', 'Editing', 'Lossless', 'Stills'];
+
     /** @return list<Choice> */
     public static function all(Catalogue $catalogue): array
     {
-        $choices = [new Choice('None', 'Audio alone', 'none')];
+        $choices = [
+            new Choice('As the host asks', 'H.264 where it says nothing', 'host'),
+            new Choice('None', 'Audio alone', 'none'),
+        ];
+        foreach (self::GROUPS as $group) {
+            $choices = [...$choices, ...self::ofGroup($catalogue, $group)];
+        }
+
+        return $choices;
+    }
+
+    /** @return list<Choice> */
+    private static function ofGroup(Catalogue $catalogue, string $group): array
+    {
+        $choices = [];
         foreach ($catalogue->videoCodecs() as $codec) {
+            if (self::group($codec, $catalogue) !== $group) {
+                continue;
+            }
             foreach ($codec->profiles() as $profile => $name) {
                 $choices[] = new Choice(
                     "{$codec->name()} {$name}",
                     self::about($codec, $profile),
                     ['codec' => $codec->id(), 'profile' => $profile],
+                    $group,
                 );
             }
             if ($codec->profiles() === []) {
-                $choices[] = new Choice($codec->name(), self::about($codec, null), ['codec' => $codec->id()]);
+                $choices[] = new Choice($codec->name(), self::about($codec, null), ['codec' => $codec->id()], $group);
             }
         }
 
@@ -55,6 +75,19 @@ final class VideoChoices
             ...($hardware ? [$device] : []),
             Part::text('level', 'Level', 'Empty for the lowest that holds'),
         ];
+    }
+
+    /** What people look for it among. */
+    private static function group(VideoCodec $codec, Catalogue $catalogue): string
+    {
+        $stills = $catalogue->containers()['folder'] ?? null;
+
+        return match (true) {
+            $stills !== null && in_array($codec->id(), $stills->videoCodecs(), true) => 'Stills',
+            $codec->rateModes() === [BitrateMode::Lossless] => 'Lossless',
+            $codec->isIntraOnly() => 'Editing',
+            default => 'Delivery',
+        };
     }
 
     /** What a profile keeps of a fine picture, and what that costs. */

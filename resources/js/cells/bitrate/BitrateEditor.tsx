@@ -3,6 +3,7 @@ import { useChoices, useMachine } from '../../api/queries';
 import type { Rules } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Figures } from '../../ui/Figures';
+import { readRate } from '../../ui/rate';
 import { Segments } from '../../ui/Segments';
 import { useDragged } from '../../ui/useDragged';
 import { useTyped } from '../../ui/useTyped';
@@ -32,7 +33,7 @@ export function BitrateEditor({ plan, rule: set, edit, close }: EditorProps) {
     const allowed = data?.codecs[plan.values.video.codec]?.modes ?? [];
     const scale = data?.codecs[plan.values.video.codec]?.quality;
     const quality = useDragged(rate.quality ?? scale?.usual ?? 0);
-    const hasTable = plan.bitrateRow !== null;
+    const hasTable = plan.askedAverage !== null;
     const target = rule?.average !== undefined && 'bytes' in rule.average ? rule.average.bytes : null;
     // A number that was refused stays where it was typed, in its mode; what was decided without it is not shown.
     const refused = plan.findings.some(({ id, cell }) => id === 'impossible-value' && cell === 'bitrate');
@@ -209,7 +210,15 @@ interface FieldProps {
 function NumberField({ label, unit, value, onNumber, onEnter, autoFocus }: FieldProps) {
     const id = useId();
     const input = useRef<HTMLInputElement>(null);
-    const asNumber = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
+    // A rate may be typed with its own unit: 8000k, 8 Mb/s.
+    const asNumber = (text: string) => {
+        const rate = unit === 'Mb/s' ? readRate(text) : null;
+        return rate?.to === null
+            ? rate.kbps / 1_000
+            : text.trim() === ''
+              ? Number.NaN
+              : Number(text.trim().replace(',', '.'));
+    };
     const { typed, type, flush, settle } = useTyped(value, (text) => {
         if (asNumber(text) >= 0) {
             onNumber(asNumber(text));
@@ -247,7 +256,11 @@ function NumberField({ label, unit, value, onNumber, onEnter, autoFocus }: Field
                 className="figure h-[26px] w-24 flex-none rounded border border-line bg-page px-2 text-right aria-invalid:border-stop"
             />
             <span className="text-soft">{unit}</span>
-            {wrong && <span className="text-[12px] text-stop">a number, please</span>}
+            {wrong && (
+                <span role="alert" className="text-[12px] leading-4 text-stop">
+                    {unit === 'Mb/s' ? 'Write a rate: 8, 8.5 or 8000k' : 'Write a number'}
+                </span>
+            )}
         </div>
     );
 }

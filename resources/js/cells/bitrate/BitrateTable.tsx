@@ -1,24 +1,25 @@
-import { useHosts } from '../../api/queries';
+import { useItem } from '../../api/queries';
 import type { Plan } from '../../api/types';
 import { Figures } from '../../ui/Figures';
 
 /** What the host asks by frame size and frame rate, with the place of this picture marked. */
 export function BitrateTable({ plan }: { plan: Plan }) {
-    const host = useHosts().data?.hosts.find((candidate) => candidate.slug === plan.host);
+    const item = useItem('host', plan.host ?? undefined).data;
+    const host = item?.slug === plan.host ? item?.host : undefined;
     const here = plan.bitrateRow;
-    if (host === undefined || here === null || host.bitrates.length === 0) {
+    if (host == null || host.bitrates.length === 0) {
         return null;
     }
     const both = host.bitrates.some((row) => row.high !== row.normal);
     const peaks = host.bitrates.some((row) => row.peak !== null);
     const mark = (row: number, high: boolean) =>
-        row === here.shorterSide && (!both || high === here.high) ? 'bg-rust-wash font-medium text-ink' : '';
+        row === here?.shorterSide && (!both || high === here.high) ? 'bg-rust-wash font-medium text-ink' : '';
     return (
         <table className="self-start w-full text-[12px] leading-[22px] text-soft">
-            <caption className="sr-only">What {host.name} asks by frame size</caption>
+            <caption className="sr-only">What {plan.hostName} asks by frame size</caption>
             <thead>
                 <tr className="text-faint">
-                    <th className="py-1 text-left font-normal">{host.name} asks</th>
+                    <th className="py-1 text-left font-normal">{plan.hostName} asks</th>
                     <th className="px-2 text-right font-normal">
                         {both ? `≤ ${host.highFrameRateAbove} fps` : 'average'}
                     </th>
@@ -28,7 +29,7 @@ export function BitrateTable({ plan }: { plan: Plan }) {
             </thead>
             <tbody>
                 {host.bitrates.map((row) => (
-                    <tr key={row.shorterSide} aria-current={row.shorterSide === here.shorterSide || undefined}>
+                    <tr key={row.shorterSide} aria-current={row.shorterSide === here?.shorterSide || undefined}>
                         <th className="text-left font-normal">
                             <Figures text={`${row.shorterSide} lines`} />
                         </th>

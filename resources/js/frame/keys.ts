@@ -1,0 +1,53 @@
+/** Keys of the pages, as they are shown on pressing `?`. */
+export interface Keys {
+    where: string;
+    keys: readonly (readonly [string, string])[];
+}
+
+const everywhere: Keys = {
+    where: 'Everywhere',
+    keys: [
+        ['?', 'These keys'],
+        ['Tab', 'On to the next control'],
+        ['Esc', 'Close what is open; take back what was typed in it'],
+    ],
+};
+
+const sheet: readonly Keys[] = [
+    {
+        where: 'Cells',
+        keys: [
+            ['← → ↑ ↓', 'From cell to cell, down to the findings'],
+            ['Home  End', 'First and last column; with Ctrl the corners'],
+            ['Page ↑ ↓', 'Five rows at once'],
+            ['Enter', 'Change the cell'],
+            ['Delete', 'Put the preset’s rule back; on a head, remove the column'],
+            ['Ctrl C  Ctrl V', 'A cell to another column, or a column from its head'],
+            ['Alt ← →', 'Move the column'],
+            ['1 … 9', 'Add an output with one of the first nine presets'],
+            ['Ctrl Z  Ctrl Shift Z', 'Undo, redo'],
+        ],
+    },
+    {
+        where: 'Picture and range',
+        keys: [
+            ['I  O', 'This frame is the first, the last'],
+            ['← →', 'A frame back, on; with Shift a second'],
+            ['Space', 'Play, pause'],
+            ['Home  End', 'Ends of the cut; with Shift of the range'],
+        ],
+    },
+];
+
+const list: Keys = {
+    where: 'The list',
+    keys: [
+        ['↑ ↓', 'From one to the next'],
+        ['Enter', 'Open it'],
+    ],
+};
+
+/** The keys of the page at an address. */
+export function keysOf(path: string): readonly Keys[] {
+    return [...(path.startsWith('/cuts/') ? sheet : /^\/(presets|hosts)?(\/|$)/.test(path) ? [list] : []), everywhere];
+}

@@ -1,0 +1,44 @@
+import { useId } from 'react';
+
+interface Props {
+    label: string;
+    value: string;
+    onChange: (value: string) => void;
+    placeholder?: string;
+    focused?: boolean;
+    /** Over both columns. */
+    wide?: boolean;
+    lines?: number;
+}
+
+/** A text with its label above. */
+export function Field({ label, value, onChange, placeholder, focused, wide, lines }: Props) {
+    const id = useId();
+    const look = 'w-full rounded border border-line bg-page px-2';
+    return (
+        <div className={wide ? 'col-span-full' : ''}>
+            <label htmlFor={id} className="mb-0.5 block text-[12px] text-soft">
+                {label}
+            </label>
+            {lines === undefined ? (
+                <input
+                    id={id}
+                    value={value}
+                    placeholder={placeholder}
+                    autoFocus={focused}
+                    onChange={(event) => onChange(event.target.value)}
+                    className={`h-7 ${look}`}
+                />
+            ) : (
+                <textarea
+                    id={id}
+                    value={value}
+                    rows={lines}
+                    placeholder={placeholder}
+                    onChange={(event) => onChange(event.target.value)}
+                    className={`py-1 ${look}`}
+                />
+            )}
+        </div>
+    );
+}
