@@ -48,7 +48,7 @@ class Analyser
             $space->clear();
             $onProgress = fn (Progress $progress) => $onFrames(min($segment->range->last + 1, $segment->range->first + $progress->frames));
             $this->runner->encode(MeasureCommand::of($pass, $path), $space->folder, $onProgress, $shouldStop);
-            $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
+            $video = $reading->mainVideo() ?? throw EngineFailed::noPicture();
             $measurements = new Measurements($space->open(...), $video, $segment->range->first, $pass->lead, $checkpoint->reference);
             try {
                 $facts->append($measurements->facts($segment->range->count(), $pass->soundLead()));
@@ -79,7 +79,7 @@ class Analyser
 
     private function finishProxy(Reading $reading, string $path, Workspace $space, Closure $shouldStop): void
     {
-        $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
+        $video = $reading->mainVideo() ?? throw EngineFailed::noPicture();
         $partial = $space->proxy().Workspace::PARTIAL;
         $proxy = ProxyCommand::of($reading, $path, $space->joinedPicture(), $partial);
         $this->runner->encode($proxy, dirname($partial), shouldStop: $shouldStop);

@@ -83,7 +83,7 @@ class ReadCommand extends CrateCommand
 
             return Analysis::of($facts, $reading)->toArray();
         } catch (Stopped) {
-            throw new EngineFailed('The analysis was stopped.');
+            throw new EngineFailed('The analysis was stopped.', 'Read it again when the machine has time.');
         } finally {
             $scratch->remove();
             stream_isatty(STDERR) && fwrite(STDERR, "\r\e[2K");

@@ -23,7 +23,7 @@ final class EngineFailed extends RuntimeException implements Refused
 
     public readonly string $detail;
 
-    public function __construct(string $what, string $todo = '', string $kept = '', string $detail = '')
+    public function __construct(string $what, string $todo, string $kept = '', string $detail = '')
     {
         $this->say($what, $todo, $kept);
         $this->detail = $detail;
@@ -32,6 +32,11 @@ final class EngineFailed extends RuntimeException implements Refused
     public static function missing(string $program): self
     {
         return new self("The engine is missing: {$program} is not installed.", 'Run bin/setup, or install the ffmpeg package.');
+    }
+
+    public static function noPicture(): self
+    {
+        return new self('There is no picture in this file.', 'Choose a file with video.');
     }
 
     public static function endless(): self

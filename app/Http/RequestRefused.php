@@ -17,12 +17,12 @@ final class RequestRefused extends RuntimeException implements Refused
     }
 
     /** What was asked for is not there, or not yet. */
-    public static function notThere(string $what, string $todo = ''): self
+    public static function notThere(string $what, string $todo): self
     {
         return new self(404, 'not-found', $what, $todo);
     }
 
-    public static function notPossible(string $what, string $todo = ''): self
+    public static function notPossible(string $what, string $todo): self
     {
         return new self(422, 'refused', $what, $todo);
     }

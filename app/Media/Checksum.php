@@ -17,7 +17,7 @@ final class Checksum
      */
     public static function of(string $path, ?Closure $tick = null): string
     {
-        $file = @fopen($path, 'rb') ?: throw new FileProblem('The finished file has gone from its folder.', $path);
+        $file = @fopen($path, 'rb') ?: throw new FileProblem('The finished file has gone from its folder.', $path, 'Pack again.');
         $hash = hash_init('sha256');
         while (! feof($file)) {
             hash_update($hash, (string) fread($file, self::PIECE));

@@ -37,11 +37,11 @@ class ExactFrames
             return $path;
         }
         if ($cut->hasChanged()) {
-            throw new FileProblem('The file has changed or gone since it was read.', $cut->path);
+            throw new FileProblem('The file has changed or gone since it was read.', $cut->path, 'Read it again, or point to where it lies.');
         }
         $reading = $cut->reading();
         if ($frame < 0 || $frame >= $reading->length()) {
-            throw new FileProblem("There is no frame {$frame}: the cut has {$reading->length()}, counted from 0.", $cut->path);
+            throw new FileProblem("There is no frame {$frame}: the cut has {$reading->length()}, counted from 0.", $cut->path, 'Ask for one of them.');
         }
         $partial = "{$folder}/.".bin2hex(random_bytes(6));
         try {
@@ -62,7 +62,7 @@ class ExactFrames
      */
     public function draw(string $path, Reading $reading, int $frame, int $side, string $output): void
     {
-        $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
+        $video = $reading->mainVideo() ?? throw EngineFailed::noPicture();
         $this->runner->encode(StillCommand::of($reading, $video, $path, $frame, $side, $output), dirname($output));
         if (! is_file($output) || filesize($output) === 0) {
             throw new EngineFailed("Frame {$frame} could not be decoded.", 'The file may be damaged there: play it, or export it again.');

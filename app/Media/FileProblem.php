@@ -11,7 +11,7 @@ final class FileProblem extends RuntimeException implements Refused
 {
     use Says;
 
-    public function __construct(string $what, public readonly string $path, string $todo = '', string $kept = '')
+    public function __construct(string $what, public readonly string $path, string $todo, string $kept = '')
     {
         $this->say($what, $todo, $kept);
     }

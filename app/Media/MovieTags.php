@@ -25,14 +25,14 @@ class MovieTags
      */
     public static function put(string $path, string $boxes, ?Closure $tick = null): void
     {
-        $file = @fopen($path, 'r+b') ?: throw new FileProblem('The finished file has gone from its folder.', $path);
+        $file = @fopen($path, 'r+b') ?: throw new FileProblem('The finished file has gone from its folder.', $path, 'Pack again.');
         try {
             $bytes = (int) fstat($file)['size'];
             $outermost = (new BoxReader($file, $bytes))->outermost();
             $movie = self::of($outermost, 'moov');
             $media = self::of($outermost, 'mdat');
             if ($movie === null || $media === null) {
-                throw new FileProblem('The finished file has no index.', $path);
+                throw new FileProblem('The finished file has no index.', $path, 'Pack again.');
             }
             $index = new MovieIndex((string) stream_get_contents($file, $movie->bytes() + 8, $movie->start - 8));
             $index->add($boxes, $media->start > $movie->start);
@@ -40,7 +40,7 @@ class MovieTags
                 ? self::rewrite($file, $path, $movie, $index, $tick)
                 : self::replaceEnd($file, $movie, $bytes, $index);
         } catch (InvalidArgumentException $e) {
-            throw new FileProblem('The 360 or HDR metadata could not be put into the finished file. '.$e->getMessage(), $path);
+            throw new FileProblem('The 360 or HDR metadata could not be put into the finished file. '.$e->getMessage(), $path, 'Pack again.');
         } finally {
             fclose($file);
         }
@@ -58,7 +58,7 @@ class MovieTags
     private static function rewrite($file, string $path, Box $movie, MovieIndex $index, ?Closure $tick): void
     {
         $copy = $path.self::COPY;
-        $target = fopen($copy, 'w+b') ?: throw new FileProblem('The folder cannot be written to.', dirname($path));
+        $target = fopen($copy, 'w+b') ?: throw new FileProblem('The folder cannot be written to.', dirname($path), 'Change who may write there, and pack again.');
         try {
             rewind($file);
             stream_copy_to_stream($file, $target, $movie->start - 8);

@@ -11,7 +11,7 @@ final class PackRefused extends RuntimeException implements Refused
 {
     use Says;
 
-    public function __construct(string $what, string $todo = '')
+    public function __construct(string $what, string $todo)
     {
         $this->say($what, $todo);
     }

@@ -127,7 +127,7 @@ class Packer
         foreach ($columns as $column) {
             $stop = $column->firstStop();
             if ($stop !== null) {
-                throw new PackRefused("{$column->plan->spec->preset->name}: {$stop->text}");
+                throw new PackRefused("{$column->plan->spec->preset->name}: {$stop->text}", 'Its findings say what can be done.');
             }
         }
         OutputFile::needFolder($folder);

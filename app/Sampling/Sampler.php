@@ -67,7 +67,7 @@ class Sampler
 
     private function encode(string $path, Plan $plan, Reading $reading, Piece $piece, string $folder, ?Closure $shouldStop): PieceResult
     {
-        $video = $reading->mainVideo() ?? throw new EngineFailed('There is no picture in this file.');
+        $video = $reading->mainVideo() ?? throw EngineFailed::noPicture();
         $whole = $piece->frames->equals($plan->range);
         $length = $whole ? $plan->duration : $video->frameRate->secondsOf($piece->frames->count());
         $frames = $whole ? $plan->frames : max(1, $plan->frameRate->rate->framesIn($length));

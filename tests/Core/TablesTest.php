@@ -2,6 +2,7 @@
 
 use OuterCrate\Hosts\Tables\HostRows;
 use OuterCrate\Hosts\Tables\PastedTable;
+use OuterCrate\Hosts\Tables\RateWords;
 use OuterCrate\Hosts\Tables\TableFigure;
 
 /** What a table says, a figure a line: side, rate class, dynamic range, range in Mb/s. */
@@ -93,3 +94,10 @@ it('says which lines it did not understand', function () {
     $read = PastedTable::read("1080p\t8 Mbps\n720p\tsee below\n* More for sport.");
     expect($read['remarks'])->toBe([2 => 'see below', 3 => 'More for sport.']);
 });
+
+// The same table binds the field in which a rate is typed (tests/Page/rate.test.ts): what is pasted is read as what is typed.
+it('reads a rate as the field does in which it is typed', function (string $text, int $unit, int $kbps, ?int $to) {
+    $rate = RateWords::of($text, $unit * 1_000);
+
+    expect([$rate?->low, $rate?->high])->toBe([$kbps * 1_000, ($to ?? $kbps) * 1_000]);
+})->with(json_decode((string) file_get_contents(__DIR__.'/../Support/rates.json')));

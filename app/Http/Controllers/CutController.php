@@ -102,7 +102,7 @@ class CutController
     public function poster(Cut $cut, Posters $posters): BinaryFileResponse
     {
         $path = $posters->path($cut);
-        is_file($path) || throw RequestRefused::notThere('There is no picture of this cut.');
+        is_file($path) || throw RequestRefused::notThere('There is no picture of this cut.', 'Read it again, and one is drawn.');
 
         return response()->file($path, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }

@@ -16,7 +16,7 @@ class HelpController
     {
         $row = $cells->all()[$cell] ?? null;
         if (! $row instanceof Explains) {
-            throw RequestRefused::notThere('There is no such row, or nothing to say about it.');
+            throw RequestRefused::notThere('There is no such row, or nothing to say about it.', 'Open it from a row of the sheet.');
         }
         $help = null;
         $here = [];

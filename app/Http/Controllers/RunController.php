@@ -60,12 +60,13 @@ class RunController
     {
         $took = Payload::of($request, 'sent-request')['took'];
         if ($run->work->state !== WorkState::Done || ! isset($run->plan['host'])) {
-            throw RequestRefused::notPossible('Only a file that was made for a host is sent to one.');
+            throw RequestRefused::notPossible('Only a file that was made for a host is sent to one.', 'Say it of an upload file that is done.');
         }
         try {
             $seconds = $took === null ? null : Duration::parse($took)->seconds->round();
         } catch (InvalidArgumentException $e) {
-            throw RequestRefused::notPossible($e->getMessage());
+            // It says itself what to do.
+            throw RequestRefused::notPossible($e->getMessage(), '');
         }
         if ($seconds === 0) {
             throw RequestRefused::notPossible('No file is sent in no time.', 'Say how long it took, as 42:10 or 1:05:00.');

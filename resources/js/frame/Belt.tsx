@@ -1,10 +1,9 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
-import { api } from '../api/client';
 import { isUnderWay, useBelt } from '../api/queries';
 import type { Run, RunList } from '../api/types';
+import { runMark, stateText, useStop } from '../queue/runState';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 
@@ -98,11 +97,8 @@ function Look({ analysis }: { analysis: RunList['analyses'][number] }) {
 }
 
 function Item({ run }: { run: Run }) {
-    const client = useQueryClient();
-    const stop = useMutation({
-        mutationFn: () => api.stop(run.id),
-        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
-    });
+    const stop = useStop(run);
+    const mark = runMark(run);
     const going = run.state === 'running' || run.state === 'checking';
     const title = going ? `${run.frames} of ${run.framesTotal} frames, ${run.preset}` : (run.error ?? run.path);
     return (
@@ -110,13 +106,18 @@ function Item({ run }: { run: Run }) {
             title={title}
             className={`${going ? 'w-[400px]' : 'w-[250px]'} relative flex min-w-[180px] items-center gap-2.5 border-x border-line bg-surface pl-3 ${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`}
         >
-            {run.state === 'done' && <Mark kind="done" />}
-            {run.state === 'failed' && <Mark kind="stop" />}
+            {mark && <Mark kind={mark} />}
             <span className="min-w-0 truncate">
                 <b className="font-medium">{run.cutName}</b> {run.name}
             </span>
             <span className="ml-auto flex-none whitespace-nowrap">
-                <Figures text={stateText(run)} />
+                {stop.error ? (
+                    <span role="alert" className="text-stop">
+                        {stop.error.message}
+                    </span>
+                ) : (
+                    <Figures text={stateText(run)} />
+                )}
             </span>
             {isUnderWay(run) && (
                 <button
@@ -141,26 +142,4 @@ function Item({ run }: { run: Run }) {
             )}
         </div>
     );
-}
-
-/** What the belt and the queue say of a run: `194/313 · 62 % · 24.3 fps · 0:14`. */
-export function stateText(run: Run): string {
-    if (run.stopAsked) {
-        return 'stopping';
-    }
-    switch (run.state) {
-        case 'running':
-            return [
-                `${run.frames}/${run.framesTotal}`,
-                `${run.percent} %`,
-                run.speed === null ? null : `${run.speed.toFixed(run.speed < 10 ? 1 : 0)} fps`,
-                run.secondsLeftLabel,
-            ]
-                .filter(Boolean)
-                .join(' · ');
-        case 'done':
-            return run.bytesLabel ?? 'done';
-        default:
-            return run.state;
-    }
 }

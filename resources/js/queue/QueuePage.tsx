@@ -1,17 +1,13 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api } from '../api/client';
 import { isUnderWay, useRuns } from '../api/queries';
 import type { Run } from '../api/types';
-import { stateText } from '../frame/Belt';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
-import { Mark, type MarkKind } from '../ui/Mark';
+import { Mark } from '../ui/Mark';
 import { Blank, Failed, Loading } from '../ui/States';
 import { Title } from '../ui/Title';
 import { useTitle } from '../ui/useTitle';
-
-const marks: Partial<Record<Run['state'], MarkKind>> = { done: 'done', failed: 'stop', stopped: 'note' };
+import { runMark, stateText, useStop } from './runState';
 
 /** All runs: those under way in their order, then those that are over. */
 export function QueuePage() {
@@ -81,12 +77,9 @@ function Table({ name, runs }: { name: string; runs: Run[] }) {
 }
 
 function Row({ run }: { run: Run }) {
-    const client = useQueryClient();
-    const stop = useMutation({
-        mutationFn: () => api.stop(run.id),
-        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
-    });
-    const mark = marks[run.state];
+    const stop = useStop(run);
+    const mark = runMark(run);
+    const problem = stop.error?.message ?? run.error;
     const going = run.state === 'running' || run.state === 'checking';
     return (
         <tr className="h-9 border-b border-line">
@@ -95,9 +88,13 @@ function Row({ run }: { run: Run }) {
             </td>
             <td className="truncate px-2">{run.name}</td>
             <td className="truncate px-2 text-soft">{run.preset}</td>
-            <td className="truncate px-2 text-soft" title={run.error ?? run.path}>
-                {run.error ?? run.file}
-            </td>
+            {problem === null ? (
+                <td className="truncate px-2 text-soft" title={run.path}>
+                    {run.file}
+                </td>
+            ) : (
+                <td className="px-2 py-1.5 leading-[18px]">{problem}</td>
+            )}
             <td className="relative px-2">
                 <span className="flex items-center gap-2 whitespace-nowrap">
                     {mark && <Mark kind={mark} />}

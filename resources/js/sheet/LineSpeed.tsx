@@ -77,7 +77,11 @@ export function LineSpeed({ machine }: { machine: Machine }) {
                         ? 'Say on the slips how long a file took to its host, and this is learnt.'
                         : `Learnt from ${sent} you sent. What you set here holds until the next one.`}
                 </p>
-                {save.isError && <p className="mt-2 text-stop">{save.error.message}</p>}
+                {save.isError && (
+                    <p role="alert" className="mt-2 text-stop">
+                        {save.error.message}
+                    </p>
+                )}
             </form>
         </Popover>
     );

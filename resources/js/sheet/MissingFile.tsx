@@ -52,7 +52,7 @@ export function MissingFile({ cut }: { cut: Cut }) {
                     ))}
                 </>
             )}
-            {problem && <span className="w-full">{problem.message}</span>}
+            {problem && <span className="w-full text-stop">{problem.message}</span>}
         </div>
     );
 }

@@ -30,10 +30,13 @@ export function CutRow({ cut }: { cut: Cut }) {
                         >
                             {cut.name}
                         </Link>
+                        {takeOff.error && (
+                            <span role="alert" className="block text-[12.5px] leading-4 text-stop">
+                                {takeOff.error.message}
+                            </span>
+                        )}
                         <span className="block truncate text-soft" title={cut.path}>
-                            {takeOff.isError ? (
-                                takeOff.error.message
-                            ) : cut.fileState === 'here' ? (
+                            {cut.fileState === 'here' ? (
                                 cut.file
                             ) : (
                                 <span className="inline-flex items-center gap-1.5 text-stop">

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { isUnderWay, useRuns } from '../api/queries';
 import type { Run } from '../api/types';
+import { runMark } from '../queue/runState';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 import { moment } from '../ui/moment';
@@ -69,16 +70,21 @@ export function PacksPage() {
 function Pack({ pack, runs }: { pack: string; runs: Run[] }) {
     const going = runs.filter(isUnderWay).length;
     const failed = runs.filter(({ state }) => state === 'failed').length;
+    const stopped = runs.filter(({ state }) => state === 'stopped').length;
     const differences = runs.reduce((sum, run) => sum + (run.differences ?? 0), 0);
     const ended = runs.map(({ endedAt }) => endedAt).filter((at) => at !== null);
     const text =
         going > 0
             ? `${going} under way`
-            : failed > 0
-              ? `${failed} failed`
-              : differences > 0
-                ? `${differences} from the plan`
-                : 'as planned';
+            : [
+                  failed > 0 && `${failed} failed`,
+                  stopped > 0 && `${stopped} stopped`,
+                  differences > 0 && `${differences} from the plan`,
+              ]
+                  .filter(Boolean)
+                  .join(', ') || 'as planned';
+    const marks = going > 0 ? [] : runs.map(runMark);
+    const worst = (['stop', 'note', 'caution', 'done'] as const).find((kind) => marks.includes(kind));
     return (
         <tr className="relative h-9 border-b border-line hover:bg-surface">
             <td className="truncate px-2 pl-0 font-medium">
@@ -92,7 +98,7 @@ function Pack({ pack, runs }: { pack: string; runs: Run[] }) {
             </td>
             <td className="px-2">
                 <span className="flex items-center gap-2">
-                    {going === 0 && <Mark kind={failed > 0 ? 'stop' : differences > 0 ? 'caution' : 'done'} />}
+                    {worst && <Mark kind={worst} />}
                     <Figures text={text} />
                 </span>
             </td>

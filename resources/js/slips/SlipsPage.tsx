@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { fileAddress } from '../api/client';
 import { isUnderWay, useChoices, useSlips } from '../api/queries';
 import type { PackedRun, Plan } from '../api/types';
-import { stateText } from '../frame/Belt';
+import { runMark, stateText } from '../queue/runState';
 import type { CellName } from '../sheet/outputs';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
@@ -239,7 +239,7 @@ function Differences({ run }: { run: PackedRun }) {
         return (
             <span className="flex gap-2">
                 <span className="pt-1">
-                    <Mark kind="stop" />
+                    <Mark kind={runMark(run) ?? 'stop'} />
                 </span>
                 {run.state === 'stopped' ? 'Stopped. No file was kept.' : run.error}
             </span>

@@ -7,8 +7,8 @@ export interface Rate {
 
 const units: Record<string, number> = { k: 1, m: 1_000, g: 1_000_000 };
 
-/** 8,5 and 1.200,5 and 1,200 as people mean them: a comma or dot with three digits behind it in a number without another is a thousand. */
-function figure(text: string): number | null {
+/** 8,5 and 1,200 as people mean them: three digits behind a comma or dot are thousands, but in megabits, where nobody needs thousands. */
+function figure(text: string, kbps: number): number | null {
     const plain = text.replace(/[\s\u00a0\u2009']/g, '');
     if (!/^\d+([.,]\d+)*$/.test(plain)) {
         return null;
@@ -19,12 +19,18 @@ function figure(text: string): number | null {
     }
     const whole = plain.slice(0, last).replace(/[.,]/g, '');
     const rest = plain.slice(last + 1);
-    return rest.length === 3 && whole !== '0' && whole !== '' ? Number(whole + rest) : Number(`${whole}.${rest}`);
+    return rest.length === 3 && kbps === 1 && whole !== '0' ? Number(whole + rest) : Number(`${whole}.${rest}`);
 }
 
 const number = /([\d.,\s\u00a0\u2009']+?)/.source;
-const sign = /([kmg])?(?:bit|b)?(?:ps|\/s)?/.source;
+const sign = /([kmg](?:B(?=ps|\/s))?)?(?:bits?|b)?(?:ps|\/s(?:ec)?| per second)?/.source;
 const pattern = new RegExp(`^${number}\\s*${sign}\\s*(?:(?:–|—|-|to|bis|…)\\s*${number}\\s*${sign})?$`);
+
+/** In small letters, but the B of bytes: MB/s are eight times Mb/s. */
+const letters = (text: string) =>
+    text.replace(/([kmg])(b(?=ps|\/s))?|./giu, (all, prefix?: string, bits?: string) =>
+        prefix === undefined ? all.toLowerCase() : prefix.toLowerCase() + (bits ?? ''),
+    );
 
 /**
  * Reads "8000k", "8 Mb/s", "8,5", "35–45 Mbps", "53 to 68".
@@ -33,20 +39,22 @@ const pattern = new RegExp(`^${number}\\s*${sign}\\s*(?:(?:–|—|-|to|bis|…)
  * @returns null where it is no rate
  */
 export function readRate(text: string, unit = 1_000): Rate | null {
-    const match = text.trim().toLowerCase().match(pattern);
+    const match = letters(text.trim()).match(pattern);
     if (match === null) {
         return null;
     }
     const [, low = '', lowUnit, high, highUnit] = match;
-    const of = (sign: string | undefined) => (sign === undefined ? unit : (units[sign] ?? unit));
-    const from = figure(low);
-    const to = high === undefined ? null : figure(high);
+    const of = (sign: string | undefined) =>
+        sign === undefined ? unit : (units[sign.charAt(0)] ?? unit) * (sign.length > 1 ? 8 : 1);
+    // "53 to 68 Mb/s": the unit behind is that of both.
+    const [each, last] = [of(lowUnit ?? highUnit), of(highUnit ?? lowUnit)];
+    const from = figure(low, each);
+    const to = high === undefined ? null : figure(high, last);
     if (from === null || (high !== undefined && to === null)) {
         return null;
     }
-    // "53 to 68 Mb/s": the unit behind is that of both.
-    const kbps = Math.round(from * of(lowUnit ?? highUnit));
-    const ceiling = to === null ? null : Math.round(to * of(highUnit ?? lowUnit));
+    const kbps = Math.round(from * each);
+    const ceiling = to === null ? null : Math.round(to * last);
     return kbps < 1 ? null : { kbps, to: ceiling === null || ceiling === kbps ? null : ceiling };
 }
 

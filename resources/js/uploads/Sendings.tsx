@@ -83,7 +83,7 @@ function Row({ sending }: { sending: Sending }) {
     const percent = bytes === 0 ? 100 : Math.floor((100 * sent) / bytes);
     const over = state === 'done' || state === 'reading';
     return (
-        <li className="relative flex h-9 items-center gap-3 border-b border-line last:border-0">
+        <li className="relative flex min-h-9 items-center gap-3 border-b border-line last:border-0">
             {state === 'done' && <Mark kind="done" />}
             {state === 'failed' && <Mark kind="stop" />}
             {state === 'waiting for the line' && <Mark kind="caution" />}
@@ -96,7 +96,11 @@ function Row({ sending }: { sending: Sending }) {
                     </Link>
                 )}
             </span>
-            <span className="min-w-0 flex-1 truncate text-soft" title={sending.problem ?? sending.sha256 ?? undefined}>
+            <span
+                className={`min-w-0 flex-1 ${state === 'failed' ? 'py-1.5 leading-[18px]' : 'truncate text-soft'}`}
+                title={sending.sha256 ?? undefined}
+                role={state === 'failed' ? 'alert' : undefined}
+            >
                 <Figures text={words(sending)} />
             </span>
             {!over && <Figures className="flex-none" text={`${percent} %`} />}
