@@ -87,7 +87,9 @@ function Row({ run }: { run: Run }) {
                 {run.cut === null ? run.cutName : <Link to={`/cuts/${run.cut}`}>{run.cutName}</Link>}
             </td>
             <td className="truncate px-2">{run.name}</td>
-            <td className="truncate px-2 text-soft">{run.preset}</td>
+            <td className="truncate px-2 text-soft" title={run.preset}>
+                {run.preset}
+            </td>
             {problem === null ? (
                 <td className="truncate px-2 text-soft" title={run.path}>
                     {run.file}

@@ -146,7 +146,7 @@ export function SlipsPage() {
 
 function Head({ run }: { run: PackedRun }) {
     return (
-        <th scope="col" className="border-b border-l border-b-rule border-l-line px-3">
+        <th scope="col" className="border-b border-l border-b-rule border-l-line px-3 py-1.5 align-top">
             <span className="flex items-center gap-2">
                 <span className="font-stencil text-[16px] tracking-[.05em] uppercase">{run.role}</span>
                 <span className="ml-auto flex items-center gap-2">

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Measures;
+
+/** Which frame of the reference each frame of a test shows: found by small grey pictures of both. */
+final readonly class Alignment
+{
+    /** Frames by which a test is looked for before and behind its place. */
+    private const REACH = 3;
+
+    /** Part of the difference at its own place that another place has to come down to, to be taken for the right one. */
+    private const CLEARLY = 0.5;
+
+    /** Mean difference of samples of 8 bits under which two small pictures in a row are the same one: that of coding noise. */
+    private const SAME = 0.35;
+
+    /**
+     * @param  int  $shift  frames by which the test is late; below 0 it is early
+     * @param  int  $repeated  frames that show what the one before showed, where the reference moves on
+     * @param  int  $dropped  frames of the reference that were left out
+     */
+    private function __construct(public int $shift, public int $repeated, public int $dropped)
+    {
+    }
+
+    /**
+     * @param  non-empty-list<string>  $reference  a small grey picture of each frame, a byte for each sample
+     * @param  non-empty-list<string>  $test  of the same size
+     */
+    public static function of(array $reference, array $test): self
+    {
+        $own = array_map(self::numbers(...), $reference);
+        $other = array_map(self::numbers(...), $test);
+        $shift = self::shift($own, $other);
+        $repeated = $dropped = 0;
+        $shown = null;
+        foreach ($other as $i => $picture) {
+            $at = self::nearest($own, $picture, $i - $shift);
+            if ($shown !== null && $at !== null) {
+                $moves = isset($own[$i - $shift], $own[$i - $shift - 1]) &&
+                    self::difference($own[$i - $shift], $own[$i - $shift - 1]) > self::SAME;
+                $repeated += $moves && self::difference($picture, $other[$i - 1]) <= self::SAME ? 1 : 0;
+                $dropped += $moves ? max(0, $at - $shown - 1) : 0;
+            }
+            $shown = $at ?? $shown;
+        }
+
+        return new self($shift, $repeated, $dropped);
+    }
+
+    /**
+     * @param  non-empty-list<list<int>>  $own
+     * @param  non-empty-list<list<int>>  $other
+     */
+    private static function shift(array $own, array $other): int
+    {
+        /** @var array<int, float> $differences */
+        $differences = [];
+        for ($shift = -self::REACH; $shift <= self::REACH; $shift++) {
+            $sum = 0.0;
+            $count = 0;
+            foreach ($other as $i => $picture) {
+                if (isset($own[$i - $shift])) {
+                    $sum += self::difference($own[$i - $shift], $picture);
+                    $count++;
+                }
+            }
+            if (2 * $count >= count($other)) {
+                $differences[$shift] = $sum / $count;
+            }
+        }
+        $own = $differences[0] ?? 0.0;
+        $least = $differences === [] ? 0.0 : min($differences);
+
+        return $least < self::CLEARLY * $own ? (int) array_search($least, $differences, true) : 0;
+    }
+
+    /**
+     * The frame of the reference that a picture shows, its own place first.
+     *
+     * @param  list<list<int>>  $own
+     * @param  list<int>  $picture
+     */
+    private static function nearest(array $own, array $picture, int $place): ?int
+    {
+        if (! isset($own[$place])) {
+            return null;
+        }
+        $at = $place;
+        $least = self::CLEARLY * self::difference($own[$place], $picture);
+        for ($i = max(0, $place - self::REACH); $i <= min(count($own) - 1, $place + self::REACH); $i++) {
+            $difference = self::difference($own[$i], $picture);
+            if ($difference < $least) {
+                [$at, $least] = [$i, $difference];
+            }
+        }
+
+        return $at;
+    }
+
+    /**
+     * @param  list<int>  $one
+     * @param  list<int>  $other
+     */
+    private static function difference(array $one, array $other): float
+    {
+        $sum = 0;
+        foreach ($one as $i => $sample) {
+            $step = $sample - $other[$i];
+            $sum += $step < 0 ? -$step : $step;
+        }
+
+        return $sum / max(1, count($one));
+    }
+
+    /** @return list<int> */
+    private static function numbers(string $picture): array
+    {
+        /** @var array<int, int> $numbers */
+        $numbers = $picture === '' ? [] : unpack('C*', $picture);
+
+        return array_values($numbers);
+    }
+}
