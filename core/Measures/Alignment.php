@@ -56,25 +56,36 @@ final readonly class Alignment
      */
     private static function shift(array $own, array $other): int
     {
-        /** @var array<int, float> $differences */
-        $differences = [];
+        $best = 0;
+        $least = self::CLEARLY * (self::differenceAt(0, $own, $other) ?? 0.0);
         for ($shift = -self::REACH; $shift <= self::REACH; $shift++) {
-            $sum = 0.0;
-            $count = 0;
-            foreach ($other as $i => $picture) {
-                if (isset($own[$i - $shift])) {
-                    $sum += self::difference($own[$i - $shift], $picture);
-                    $count++;
-                }
-            }
-            if (2 * $count >= count($other)) {
-                $differences[$shift] = $sum / $count;
+            $difference = self::differenceAt($shift, $own, $other);
+            if ($difference !== null && $difference < $least) {
+                [$best, $least] = [$shift, $difference];
             }
         }
-        $own = $differences[0] ?? 0.0;
-        $least = $differences === [] ? 0.0 : min($differences);
 
-        return $least < self::CLEARLY * $own ? (int) array_search($least, $differences, true) : 0;
+        return $best;
+    }
+
+    /**
+     * The mean difference of the frames that both have; null where those are under half of them.
+     *
+     * @param  list<list<int>>  $own
+     * @param  list<list<int>>  $other
+     */
+    private static function differenceAt(int $shift, array $own, array $other): ?float
+    {
+        $sum = 0.0;
+        $count = 0;
+        foreach ($other as $i => $picture) {
+            if (isset($own[$i - $shift])) {
+                $sum += self::difference($own[$i - $shift], $picture);
+                $count++;
+            }
+        }
+
+        return $count === 0 || 2 * $count < count($other) ? null : $sum / $count;
     }
 
     /**
