@@ -13,6 +13,9 @@ final readonly class Viewing
     /** Gamuts wider than BT.709's (ITU-T H.273, table 2). */
     private const WIDE = ['bt2020', 'smpte431', 'smpte432', 'smpte428', 'film'];
 
+    /** The kernel that pictures are scaled by for looking closely, without the scaler's shortcuts. */
+    private const CAREFUL = 'bicubic+accurate_rnd+full_chroma_int';
+
     public function __construct(private VideoReading $video)
     {
     }
@@ -42,6 +45,18 @@ final readonly class Viewing
     }
 
     /**
+     * For measuring: BT.709, limited range, 4:2:0 in 10 bits.
+     *
+     * @return list<string>
+     */
+    public function asMeasured(FrameSize $size): array
+    {
+        return $this->isWide()
+            ? [...$this->intoBt709($size, self::CAREFUL), 'zscale=matrix=709:range=limited', 'format=yuv420p10le', 'setsar=1']
+            : [$this->scale($size, 'bt709', 'tv', self::CAREFUL), 'format=yuv420p10le', 'setsar=1'];
+    }
+
+    /**
      * For a JPEG: its coding has the coefficients of BT.601 and full range (ITU-T T.871, 7), whatever the picture's primaries.
      *
      * @return list<string>
@@ -56,7 +71,7 @@ final readonly class Viewing
                 'format=yuvj444p',
                 'setsar=1',
             ]
-            : [$this->scale($size, 'bt601', 'pc', 'bicubic+accurate_rnd+full_chroma_int'), 'format=yuvj444p', 'setsar=1'];
+            : [$this->scale($size, 'bt601', 'pc', self::CAREFUL), 'format=yuvj444p', 'setsar=1'];
     }
 
     private function isWide(): bool
