@@ -56,6 +56,9 @@ return [
     /* Seconds of a cut that are analysed at a time: what is lost when an analysis gives way to a run. */
     'segment' => 60,
 
+    /* What transit tests keep of their steps, in bytes; beyond it the oldest goes. */
+    'transit' => ['bytes' => (int) env('CRATE_TRANSIT_BYTES', 20_000_000_000)],
+
     /* Bits per second that the line sends, until the person says otherwise. */
     'line_speed' => 5_000_000,
 ];

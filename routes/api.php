@@ -13,6 +13,7 @@ use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PresetController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\TransitController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\ViewerController;
 use App\Http\Middleware\TusAnswers;
@@ -55,6 +56,12 @@ Route::middleware(TusAnswers::class)->group(function (): void {
 
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::get('packs/{pack}', [PackController::class, 'show']);
+
+Route::get('cuts/{cut}/tests', [TransitController::class, 'index']);
+Route::post('cuts/{cut}/tests', [TransitController::class, 'store']);
+Route::get('tests/{test}', [TransitController::class, 'show'])->whereNumber('test');
+Route::post('tests/{test}/stop', [TransitController::class, 'stop'])->whereNumber('test');
+Route::get('tests/{test}/csv', [TransitController::class, 'csv'])->whereNumber('test');
 
 Route::get('runs', [RunController::class, 'index']);
 Route::post('runs/{run}/stop', [RunController::class, 'stop']);

@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
 use OuterCrate\Units\FrameRange;
+use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
 use Tests\Support\KnownPosters;
 use Tests\Support\KnownProber;
@@ -94,6 +95,19 @@ abstract class TestCase extends LaravelTestCase
             $this->app->offsetUnset(Prober::class);
             $this->app->offsetUnset(Posters::class);
         }
+    }
+
+    /** What bin/crate says of these arguments, called from the folder for media, with a database of its own. */
+    public function crate(string ...$arguments): Process
+    {
+        $process = new Process([base_path('bin/crate'), ...$arguments], $this->folder('media'), [
+            'DB_DATABASE' => $this->folder('derived').'/crate.sqlite',
+            'CRATE_DERIVED' => $this->folder('derived'),
+            'APP_ENV' => 'production',
+        ], null, 120);
+        $process->run();
+
+        return $process;
     }
 
     /** Takes work in hand until there is none left. */

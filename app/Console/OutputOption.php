@@ -17,11 +17,11 @@ final class OutputOption
      * @throws WrongUse when none is given, or one is not in this form
      * @throws UnknownName
      */
-    public static function all(array $options, Presets $presets): array
+    public static function all(array $options, Presets $presets, string $name = '--output'): array
     {
         if ($options === []) {
             throw new WrongUse(
-                'Say what to make: --output=PRESET or --output=PRESET@HOST, once for each file. Presets: '.
+                "Say what to make: {$name}=PRESET or {$name}=PRESET@HOST, once for each file. Presets: ".
                     implode(', ', array_keys($presets->entries())).
                     '.',
             );

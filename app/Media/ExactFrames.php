@@ -37,11 +37,19 @@ class ExactFrames
             return $path;
         }
         if ($cut->hasChanged()) {
-            throw new FileProblem('The file has changed or gone since it was read.', $cut->path, 'Read it again, or point to where it lies.');
+            throw new FileProblem(
+                'The file has changed or gone since it was read.',
+                $cut->path,
+                'Read it again, or point to where it lies.',
+            );
         }
         $reading = $cut->reading();
         if ($frame < 0 || $frame >= $reading->length()) {
-            throw new FileProblem("There is no frame {$frame}: the cut has {$reading->length()}, counted from 0.", $cut->path, 'Ask for one of them.');
+            throw new FileProblem(
+                "There is no frame {$frame}: the cut has {$reading->length()}, counted from 0.",
+                $cut->path,
+                'Ask for one of them.',
+            );
         }
         $partial = "{$folder}/.".bin2hex(random_bytes(6));
         try {

@@ -40,7 +40,11 @@ class MovieTags
                 ? self::rewrite($file, $path, $movie, $index, $tick)
                 : self::replaceEnd($file, $movie, $bytes, $index);
         } catch (InvalidArgumentException $e) {
-            throw new FileProblem('The 360 or HDR metadata could not be put into the finished file. '.$e->getMessage(), $path, 'Pack again.');
+            throw new FileProblem(
+                'The 360 or HDR metadata could not be put into the finished file. '.$e->getMessage(),
+                $path,
+                'Pack again.',
+            );
         } finally {
             fclose($file);
         }
@@ -58,7 +62,11 @@ class MovieTags
     private static function rewrite($file, string $path, Box $movie, MovieIndex $index, ?Closure $tick): void
     {
         $copy = $path.self::COPY;
-        $target = fopen($copy, 'w+b') ?: throw new FileProblem('The folder cannot be written to.', dirname($path), 'Change who may write there, and pack again.');
+        $target = fopen($copy, 'w+b') ?: throw new FileProblem(
+            'The folder cannot be written to.',
+            dirname($path),
+            'Change who may write there, and pack again.',
+        );
         try {
             rewind($file);
             stream_copy_to_stream($file, $target, $movie->start - 8);

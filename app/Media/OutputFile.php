@@ -68,7 +68,11 @@ final class OutputFile
         if ($this->isFolder) {
             return $this->publishFolder();
         }
-        $handle = @fopen($this->partial, 'r+b') ?: throw new FileProblem('The finished file has gone from its folder.', $this->partial, 'Pack again.');
+        $handle = @fopen($this->partial, 'r+b') ?: throw new FileProblem(
+            'The finished file has gone from its folder.',
+            $this->partial,
+            'Pack again.',
+        );
         $isOnDisk = @fsync($handle);
         fclose($handle);
         if (! $isOnDisk) {
@@ -95,7 +99,11 @@ final class OutputFile
             }
             break;
         }
-        throw new FileProblem('The finished file could not be given its name.', $this->wanted, 'Look who may write in its folder, and pack again.');
+        throw new FileProblem(
+            'The finished file could not be given its name.',
+            $this->wanted,
+            'Look who may write in its folder, and pack again.',
+        );
     }
 
     /** Where the engine writes: the partial file, or images of these names within the partial folder. */
@@ -156,6 +164,10 @@ final class OutputFile
                 break;
             }
         }
-        throw new FileProblem('The finished folder could not be given its name.', $this->wanted, 'Look who may write beside it, and pack again.');
+        throw new FileProblem(
+            'The finished folder could not be given its name.',
+            $this->wanted,
+            'Look who may write beside it, and pack again.',
+        );
     }
 }

@@ -58,6 +58,12 @@ final readonly class Scratch
         return (string) @file_get_contents("{$this->path}/{$name}");
     }
 
+    /** Takes a file that a program left here to where it is kept. */
+    public function moveTo(string $name, string $path): void
+    {
+        rename("{$this->path}/{$name}", $path);
+    }
+
     public function remove(): void
     {
         File::deleteDirectory($this->path);

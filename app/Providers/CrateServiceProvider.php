@@ -12,6 +12,7 @@ use App\Library\ShippedPresets;
 use App\Packing\MakeFile;
 use App\Sampling\SamplePieces;
 use App\Schema\Contract;
+use App\Transit\RunTransitTest;
 use App\Work\Kinds;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
@@ -24,7 +25,7 @@ use OuterCrate\Planning\Cells\Cells;
 class CrateServiceProvider extends ServiceProvider
 {
     /** The kinds of work that there are. */
-    private const KINDS = [MakeFile::class, SamplePieces::class, AnalyseCut::class];
+    private const KINDS = [MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class];
 
     /** Made once: they know much, and change nothing. */
     private const SHARED = [

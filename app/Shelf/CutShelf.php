@@ -107,7 +107,11 @@ class CutShelf
         if ($other?->trashed() === true) {
             $other->forceDelete();
         } elseif ($other !== null) {
-            throw new FileProblem("This file stands on the shelf already, as {$other->name}.", $path, 'Open that one, or take it off first.');
+            throw new FileProblem(
+                "This file stands on the shelf already, as {$other->name}.",
+                $path,
+                'Open that one, or take it off first.',
+            );
         }
         clearstatcache(true, $path);
         $cut->update(['path' => $path, 'modified' => (int) filemtime($path)]);

@@ -36,6 +36,7 @@ final class Meter
     /**
      * @param  Closure(): bool  $leaving  true once this process is to end
      * @param  Closure(Work): void|null  $onProgress
+     * @param  bool  $givesWay  false where somebody stands and waits for this very piece of work
      */
     public function __construct(
         private readonly WorkQueue $queue,
@@ -43,6 +44,7 @@ final class Meter
         private readonly Kind $kind,
         private readonly Closure $leaving,
         private readonly ?Closure $onProgress = null,
+        private readonly bool $givesWay = true,
     ) {
         $this->begun = $this->beaten = microtime(true);
     }
@@ -127,7 +129,7 @@ final class Meter
             if (! $this->queue->isWanted($this->work)) {
                 return $this->queue->isOwned($this->work) ? Ending::Stopped : Ending::Lost;
             }
-            if ($this->kind->givesWay() && $this->queue->shouldGiveWay($this->work)) {
+            if ($this->givesWay && $this->kind->givesWay() && $this->queue->shouldGiveWay($this->work)) {
                 return Ending::Interrupted;
             }
         } catch (QueryException $e) {

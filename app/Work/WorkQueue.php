@@ -54,7 +54,8 @@ class WorkQueue
         $this->giveUpLost();
         foreach ($kinds as $kind) {
             $this->forgetStale($kind);
-            if ($kind->givesWay() && $this->isBusyAbove($kind->priority())) {
+            // What somebody stands and waits for gives way to nothing.
+            if ($only === null && $kind->givesWay() && $this->isBusyAbove($kind->priority())) {
                 continue;
             }
             while (($work = $this->next($kind, $only)) !== null) {

@@ -67,7 +67,7 @@ class Worker
             return false;
         }
         $kind = $this->kinds->get($work->kind);
-        $meter = new Meter($this->queue, $work, $kind, $leaving ?? fn (): bool => false, $onProgress);
+        $meter = new Meter($this->queue, $work, $kind, $leaving ?? fn (): bool => false, $onProgress, $only === null);
         try {
             $kind->run($work, $meter);
             $this->queue->end($work, WorkState::Done);

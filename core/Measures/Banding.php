@@ -17,7 +17,7 @@ final class Banding
     /** Steps in codes of 10 bits: those of 10, 9, 8, 7 and 6 bits, and between. */
     private const STEPS = [1, 2, 3, 4, 6, 8, 12, 16];
 
-    /** Up to here a step counts as much as it is high, as in the paper; from here on two more for each doubling, as the eye gets used to it. */
+    /** Up to here a step counts as much as it is high, as in the paper; from here on two more for each doubling. */
     private const LARGEST = 4;
 
     /** Share of a step in luminance that is seen at all (the paper's threshold of visibility). */
@@ -188,7 +188,8 @@ final class Banding
                 for ($code = 0; $code < 1024; $code++) {
                     $here = self::luminance($code);
                     $isSeen = self::luminance($code + $step) - $here > self::VISIBLE * $here;
-                    self::$weights[$step][$code] = $isSeen ? ($step <= self::LARGEST ? $step : self::LARGEST + 2 * log($step / self::LARGEST, 2)) : 0;
+                    $weight = $step <= self::LARGEST ? $step : self::LARGEST + 2 * log($step / self::LARGEST, 2);
+                    self::$weights[$step][$code] = $isSeen ? $weight : 0;
                 }
             }
         }

@@ -10,9 +10,9 @@ const CORE = [
     ['Reading', 'Naming', 'Devices'],
     ['Presets', 'Hosts', 'Analysis'],
     ['Planning'],
-    ['Encoding'],
+    ['Encoding', 'Measures'],
     ['Estimates'],
-    ['Checks', 'Slips'],
+    ['Checks', 'Slips', 'Transit'],
     ['Desk'],
 ];
 
@@ -24,7 +24,7 @@ const APP = [
     ['Work'],
     ['Library'],
     ['Desk'],
-    ['Packing', 'Analysis', 'Sampling', 'Uploads', 'Checking'],
+    ['Packing', 'Analysis', 'Sampling', 'Uploads', 'Checking', 'Transit'],
     ['Shelf'],
     ['Resources'],
     ['Http', 'Console'],

@@ -45,7 +45,9 @@ function texture(int $seed = 1, float $about = 500): Plane
 {
     $noise = noise($seed, SIDE * SIDE);
 
-    return plane(fn (int $x, int $y, int $i): float => $about + 60 * sin($x / 11) * cos($y / 9) + 40 * sin(($x + $y) / 3.1) + 30 * $noise[$i]);
+    return plane(
+        fn (int $x, int $y, int $i): float => $about + 60 * sin($x / 11) * cos($y / 9) + 40 * sin(($x + $y) / 3.1) + 30 * $noise[$i],
+    );
 }
 
 function changed(Plane $plane, Closure $change): Plane
@@ -259,7 +261,8 @@ it('names what became of the tones', function (Closure $change, ToneChange $is, 
     $reference = plane(fn (int $x, int $y, int $i): float => 64 + 876 * $i / (SIDE * SIDE - 1));
     $tone = tone($reference, changed($reference, $change));
 
-    expect($tone->change())->toBe($is)->and($tone->shift())->toEqualWithDelta($shift, 0.0025); // where in its bin a median lies, and rounding: two codes
+    // Where in its bin a median lies, and rounding: two codes.
+    expect($tone->change())->toBe($is)->and($tone->shift())->toEqualWithDelta($shift, 0.0025);
 })->with([
     'brighter' => [fn (int $s): int => $s + 30, ToneChange::Brighter, 30 / 876],
     'darker' => [fn (int $s): int => $s - 30, ToneChange::Darker, -30 / 876],

@@ -10,7 +10,6 @@ use App\Models\Cut;
 use App\Models\LibraryItem;
 use App\Models\LibraryVersion;
 use App\Models\Run;
-use Symfony\Component\Process\Process;
 
 /** A preset of one's own in few words. */
 function presetFile(string $name, array $rules = [], array $more = []): ItemFile
@@ -404,16 +403,7 @@ it('holds no more than it can show', function () {
 });
 
 it('is reached by command as well: listed, shown, made a default, taken out and brought in', function () {
-    $crate = function (string ...$arguments): Process {
-        $process = new Process([base_path('bin/crate'), ...$arguments], $this->folder('media'), [
-            'DB_DATABASE' => $this->folder('derived').'/crate.sqlite',
-            'CRATE_DERIVED' => $this->folder('derived'),
-            'APP_ENV' => 'production',
-        ], null, 120);
-        $process->run();
-
-        return $process;
-    };
+    $crate = $this->crate(...);
     $preset = json_decode($crate('presets', 'export', 'review-720')->getOutput(), true);
     $mine = $this->file('mine.json', json_encode(['name' => 'Friday review', 'tags' => ['friday'], 'id' => 'friday'] + $preset));
     $host = json_decode($crate('hosts', 'show', 'platen', '--json')->getOutput(), true)['file'];

@@ -60,7 +60,10 @@ class RunController
     {
         $took = Payload::of($request, 'sent-request')['took'];
         if ($run->work->state !== WorkState::Done || ! isset($run->plan['host'])) {
-            throw RequestRefused::notPossible('Only a file that was made for a host is sent to one.', 'Say it of an upload file that is done.');
+            throw RequestRefused::notPossible(
+                'Only a file that was made for a host is sent to one.',
+                'Say it of an upload file that is done.',
+            );
         }
         try {
             $seconds = $took === null ? null : Duration::parse($took)->seconds->round();

@@ -57,6 +57,11 @@ export interface Contract {
     span: Span;
     'table-answer': TableAnswer;
     'table-request': TableRequest;
+    'transit-request': TransitRequest;
+    'transit-test-answer': TransitTestAnswer;
+    'transit-test-list': TransitTestList;
+    'transit-test': TransitTest;
+    transit: Transit;
     'upload-answer': UploadAnswer;
     'upload-list': UploadList;
     upload: Upload;
@@ -2594,6 +2599,482 @@ export interface TableAnswer {
  */
 export interface TableRequest {
     text: string;
+}
+/**
+ * POST /api/cuts/{cut}/tests: candidates to send through a host.
+ */
+export interface TransitRequest {
+    host: string;
+    /**
+     * Candidates as they stand; absent for the uploads of the sheet.
+     *
+     * @maxItems 60
+     */
+    outputs?: {
+        preset: string;
+        host?: string | null;
+        edits?: Edits;
+        range?: Range | null;
+        version?: number | null;
+    }[];
+    /**
+     * Candidates around one output of the sheet.
+     */
+    grid?: {
+        /**
+         * Place of the sheet’s output that the candidates lie around.
+         */
+        output: number;
+        /**
+         * @minItems 1
+         * @maxItems 20
+         */
+        times?:
+            | [number]
+            | [number, number]
+            | [number, number, number]
+            | [number, number, number, number]
+            | [number, number, number, number, number]
+            | [number, number, number, number, number, number]
+            | [number, number, number, number, number, number, number]
+            | [number, number, number, number, number, number, number, number]
+            | [number, number, number, number, number, number, number, number, number]
+            | [number, number, number, number, number, number, number, number, number, number]
+            | [number, number, number, number, number, number, number, number, number, number, number]
+            | [number, number, number, number, number, number, number, number, number, number, number, number]
+            | [number, number, number, number, number, number, number, number, number, number, number, number, number]
+            | [
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number
+              ]
+            | [
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number
+              ]
+            | [
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number
+              ]
+            | [
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number
+              ]
+            | [
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number
+              ]
+            | [
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number
+              ]
+            | [
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number,
+                  number
+              ];
+        /**
+         * @minItems 1
+         * @maxItems 3
+         */
+        steps?: [number] | [number, number] | [number, number, number];
+        /**
+         * @maxItems 2
+         */
+        passes?: [] | [1 | 2] | [1 | 2, 1 | 2];
+        /**
+         * @maxItems 6
+         */
+        codecs?:
+            | []
+            | [string]
+            | [string, string]
+            | [string, string, string]
+            | [string, string, string, string]
+            | [string, string, string, string, string]
+            | [string, string, string, string, string, string];
+        /**
+         * @maxItems 6
+         */
+        keyframes?:
+            | []
+            | [number]
+            | [number, number]
+            | [number, number, number]
+            | [number, number, number, number]
+            | [number, number, number, number, number]
+            | [number, number, number, number, number, number];
+        /**
+         * @maxItems 2
+         */
+        depths?: [] | [8 | 10] | [8 | 10, 8 | 10];
+    };
+    /**
+     * @maxItems 5
+     */
+    screens?:
+        | []
+        | [480 | 720 | 1080 | 1440 | 2160]
+        | [480 | 720 | 1080 | 1440 | 2160, 480 | 720 | 1080 | 1440 | 2160]
+        | [480 | 720 | 1080 | 1440 | 2160, 480 | 720 | 1080 | 1440 | 2160, 480 | 720 | 1080 | 1440 | 2160]
+        | [
+              480 | 720 | 1080 | 1440 | 2160,
+              480 | 720 | 1080 | 1440 | 2160,
+              480 | 720 | 1080 | 1440 | 2160,
+              480 | 720 | 1080 | 1440 | 2160
+          ]
+        | [
+              480 | 720 | 1080 | 1440 | 2160,
+              480 | 720 | 1080 | 1440 | 2160,
+              480 | 720 | 1080 | 1440 | 2160,
+              480 | 720 | 1080 | 1440 | 2160,
+              480 | 720 | 1080 | 1440 | 2160
+          ];
+    pieces?: number;
+    /**
+     * Pieces that the person chose.
+     *
+     * @maxItems 24
+     */
+    chosen?: Range[];
+    weights?: {
+        size: number;
+        making: number;
+        sending: number;
+        quality: number;
+    };
+}
+/**
+ * Answer of POST /api/cuts/{cut}/tests, GET /api/tests/{test} and POST /api/tests/{test}/stop.
+ */
+export interface TransitTestAnswer {
+    test: TransitTest;
+}
+/**
+ * A transit test of a cut.
+ */
+export interface TransitTest {
+    id: number;
+    cut: number;
+    host: string;
+    hostName: string;
+    state: 'waiting' | 'running' | 'checking' | 'done' | 'failed' | 'stopped';
+    percent: number;
+    secondsLeft: number | null;
+    stopAsked: boolean;
+    error: string | null;
+    askedAt: string;
+    screens: number[];
+    candidates: {
+        name: string;
+        preset: string;
+        host: string | null;
+        version: number;
+        edits: Edits;
+    }[];
+    result: Transit | null;
+}
+/**
+ * What a transit test came to: candidates that were sent through a host’s recompression, and what was left.
+ */
+export interface Transit {
+    host: string;
+    hostName: string;
+    hostVersion: number;
+    simulation: string;
+    /**
+     * What each figure is, with its version.
+     */
+    measures: {
+        [k: string]: string;
+    };
+    sampled: {
+        frames: number;
+        of: number;
+        share: number;
+    };
+    pieces: {
+        firstFrame: number;
+        lastFrame: number;
+        /**
+         * Of the range that it stands for.
+         */
+        share: number;
+        why: string;
+        words: string;
+    }[];
+    /**
+     * Lines of the screen that decides what is recommended.
+     */
+    screen: number;
+    candidates: {
+        name: string;
+        upload: {
+            /**
+             * Of the whole file, estimated.
+             */
+            bytes: number;
+            /**
+             * Bits per second that the pieces stand for.
+             */
+            bitrate: number;
+            /**
+             * Bits per second that the whole is to have; null where quality or codec leads.
+             */
+            wanted: number | null;
+            ssimDb: number;
+            /**
+             * To make the whole.
+             */
+            seconds: number;
+            sendSeconds: number;
+            /**
+             * The 5th percentile of the seconds, of the worst piece.
+             */
+            ssimDbWorst: number;
+            ssimDbPieces: number[];
+            /**
+             * dB; null where nothing differs.
+             */
+            psnr: number | null;
+            /**
+             * The engine’s, the mean of four scales; of the frames that were looked at closely.
+             */
+            vif: number | null;
+            /**
+             * Frames by which it came back late, which was corrected before it was measured.
+             */
+            shift: number;
+            repeated: number;
+            dropped: number;
+            /**
+             * By octave, the finest first, 0 to 1; null where the cut has none.
+             */
+            detailKept: (number | null)[];
+            /**
+             * Energy that was added, as a share of the cut’s.
+             */
+            detailAdded: (number | null)[];
+            shadowKept: number | null;
+            grainKept: number | null;
+            bandingAdded: number;
+            /**
+             * Share of black to white; above 0 it became brighter.
+             */
+            toneShift: number;
+            tone: string;
+            tint: {
+                cb: number;
+                cr: number;
+            };
+        };
+        after: {
+            screen: number;
+            /**
+             * Lines of the one that a player picks.
+             */
+            rendition: number;
+            frame: string;
+            codec: string;
+            tier: string;
+            bitrate: number;
+            wanted: number | null;
+            ssimDb: number;
+            /**
+             * dB: by how much its difference from the recommended one is uncertain.
+             */
+            margin: number;
+            /**
+             * The 5th percentile of the seconds, of the worst piece.
+             */
+            ssimDbWorst: number;
+            ssimDbPieces: number[];
+            /**
+             * dB; null where nothing differs.
+             */
+            psnr: number | null;
+            /**
+             * The engine’s, the mean of four scales; of the frames that were looked at closely.
+             */
+            vif: number | null;
+            /**
+             * Frames by which it came back late, which was corrected before it was measured.
+             */
+            shift: number;
+            repeated: number;
+            dropped: number;
+            /**
+             * By octave, the finest first, 0 to 1; null where the cut has none.
+             */
+            detailKept: (number | null)[];
+            /**
+             * Energy that was added, as a share of the cut’s.
+             */
+            detailAdded: (number | null)[];
+            shadowKept: number | null;
+            grainKept: number | null;
+            bandingAdded: number;
+            /**
+             * Share of black to white; above 0 it became brighter.
+             */
+            toneShift: number;
+            tone: string;
+            tint: {
+                cb: number;
+                cr: number;
+            };
+        }[];
+        /**
+         * After the host’s own loudness; null where it is not known.
+         */
+        sound: {
+            loudness: number;
+            truePeak: number;
+            gain: number;
+            text: string;
+        } | null;
+    }[];
+    /**
+     * Candidates that none as small beats, the smallest first.
+     */
+    edge: string[];
+    /**
+     * The candidate past which twice the size gains less than a step.
+     */
+    past: string | null;
+    /**
+     * dB.
+     */
+    step: number;
+    weights: {
+        size: number;
+        making: number;
+        sending: number;
+        quality: number;
+    };
+    recommended: {
+        name: string;
+        why: string;
+        /**
+         * Others that cannot be told from it.
+         */
+        equals: string[];
+    };
+}
+/**
+ * Answer of GET /api/cuts/{cut}/tests: the newest first, without their results.
+ */
+export interface TransitTestList {
+    tests: {
+        id: number;
+        hostName: string;
+        state: string;
+        askedAt: string;
+        candidates: number;
+    }[];
 }
 /**
  * Answer of GET /api/uploads/{id}.

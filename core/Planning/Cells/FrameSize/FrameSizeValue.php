@@ -52,6 +52,12 @@ final readonly class FrameSizeValue implements Value
         return ! $this->frame->equals($this->picture);
     }
 
+    /** Whether the frame shows all of the cut's picture in its own shape, and nothing else. */
+    public function showsAll(): bool
+    {
+        return ! $this->isPadded() && $this->scaled === null && ! $this->stretched && $this->window === null;
+    }
+
     public function label(): string
     {
         $pixels = $this->sampleAspect->equals(new Fraction(1))

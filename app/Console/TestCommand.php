@@ -1,0 +1,145 @@
+<?php
+
+namespace App\Console;
+
+use App\Analysis\CutAnalyses;
+use App\Desk\CutDesk;
+use App\Library\Hosts;
+use App\Library\Presets;
+use App\Models\Cut;
+use App\Models\CutAnalysis;
+use App\Models\TransitTest;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Shelf\CutShelf;
+use App\Transit\ResultCsv;
+use App\Transit\TransitTests;
+use App\Work\Worker;
+use App\Work\WorkQueue;
+use OuterCrate\Transit\ChoosePieces;
+use OuterCrate\Transit\Screen;
+use OuterCrate\Units\ByteCount;
+
+class TestCommand extends CrateCommand
+{
+    /** Microseconds between looks at what another process does. */
+    private const PAUSE = 300_000;
+
+    protected $signature = 'test
+        {file : The media file}
+        {--host= : Whose recompression the candidates go through}
+        {--candidate=* : PRESET or PRESET@HOST, once for each}
+        {--screen=* : Lines of a viewer’s screen: 480, 720, 1080, 1440 or 2160}
+        {--pieces=6 : Pieces of the cut that stand for it, 1 to 24}
+        {--json : Print resources/schema/transit.json}
+        {--csv : Print a line for each candidate and screen}';
+
+    protected $description = 'Send candidates through a host’s recompression, and say what is left';
+
+    public function __construct(
+        private readonly CutShelf $shelf,
+        private readonly CutDesk $desk,
+        private readonly CutAnalyses $analyses,
+        private readonly TransitTests $tests,
+        private readonly Worker $worker,
+        private readonly WorkQueue $queue,
+        private readonly Presets $presets,
+        private readonly Hosts $hosts,
+    ) {
+        parent::__construct();
+    }
+
+    protected function perform(): int
+    {
+        $hosts = implode(', ', array_keys($this->hosts->entries()));
+        $slug = $this->option('host') ?? throw new WrongUse("Say through which host: --host=HOST. Hosts: {$hosts}.");
+        $host = $this->hosts->need($slug);
+        $outputs = array_map(
+            fn (array $output): array => ['host' => $slug] + $output,
+            OutputOption::all($this->option('candidate'), $this->presets, '--candidate'),
+        );
+        $screens = array_map($this->screen(...), $this->option('screen'));
+        $range = ['min_range' => 1, 'max_range' => ChoosePieces::MOST];
+        $pieces = filter_var($this->option('pieces'), FILTER_VALIDATE_INT, ['options' => $range]);
+        $pieces !== false ?: throw new WrongUse('--pieces is a number from 1 to '.ChoosePieces::MOST.'.');
+        $cut = $this->shelf->bringIn($this->file(), analyse: false);
+        $this->work(CutAnalysis::WORK, fn (): Work => $this->analyses->ask($cut)->work, 'analysing');
+        $cut = Cut::query()->findOrFail($cut->id);
+        $columns = $this->desk->columns($cut, $cut->reading(), $outputs, $cut->range($cut->reading()));
+        $test = $this->tests->ask($cut, $host, $columns, $screens, $pieces);
+        $work = $this->work(TransitTest::WORK, fn (): Work => $test->work, 'testing');
+        $result = $test->refresh()->result;
+        if ($work->state !== WorkState::Done || $result === null) {
+            throw new TestNotDone($work->state === WorkState::Stopped ? 'The test was stopped.' : (string) $work->error);
+        }
+        match (true) {
+            $this->option('json') => $this->json($result),
+            $this->option('csv') => $this->output->write(ResultCsv::of($result)),
+            default => $this->show($result),
+        };
+
+        return self::SUCCESS;
+    }
+
+    /**
+     * Does it here, unless another process has it in hand already; then it is waited for.
+     *
+     * @param  callable(): Work  $asked
+     */
+    private function work(string $kind, callable $asked, string $doing): Work
+    {
+        $work = $asked();
+        $this->trap([SIGINT, SIGTERM], function () use ($work): void {
+            $this->queue->stop($work);
+        });
+        $onProgress = function (Work $work) use ($doing): void {
+            stream_isatty(STDERR) && fwrite(STDERR, sprintf("\r\e[2K%s · %d %%", $doing, $work->percent));
+        };
+        while ($work->exists && ! $work->refresh()->state->isOver()) {
+            $this->worker->one([$kind], only: [$work->id], onProgress: $onProgress) || usleep(self::PAUSE);
+        }
+        stream_isatty(STDERR) && fwrite(STDERR, "\r\e[2K");
+
+        return $work;
+    }
+
+    private function screen(string $lines): int
+    {
+        return in_array((int) $lines, Screen::LINES, true) && ctype_digit($lines)
+            ? (int) $lines
+            : throw new WrongUse('--screen is one of '.implode(', ', Screen::LINES).'.');
+    }
+
+    /** @param  array<string, mixed>  $result */
+    private function show(array $result): void
+    {
+        $this->line($result['simulation']);
+        $this->line(sprintf(
+            '%d pieces, %d of %d frames (%.0f %%).',
+            count($result['pieces']),
+            $result['sampled']['frames'],
+            $result['sampled']['of'],
+            100 * $result['sampled']['share'],
+        ));
+        foreach ($result['candidates'] as $candidate) {
+            $upload = $candidate['upload'];
+            $this->line("<options=bold>{$candidate['name']}</> · ".new ByteCount($upload['bytes']).sprintf(
+                ' · %.2f dB SSIM before the host',
+                $upload['ssimDb'],
+            ));
+            foreach ($candidate['after'] as $after) {
+                $this->line(sprintf(
+                    '  %4d lines: %s at %d lines (%s tier), %.2f ± %.2f dB, worst second %.2f dB',
+                    $after['screen'],
+                    $after['codec'],
+                    $after['rendition'],
+                    $after['tier'],
+                    $after['ssimDb'],
+                    $after['margin'],
+                    $after['ssimDbWorst'],
+                ));
+            }
+        }
+        $this->line($result['recommended']['why']);
+    }
+}

@@ -1,0 +1,147 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Desk\CutDesk;
+use App\Http\Payload;
+use App\Http\RequestRefused;
+use App\Library\Hosts;
+use App\Models\Cut;
+use App\Models\TransitTest;
+use App\Resources\TransitResource;
+use App\Transit\Rejudged;
+use App\Transit\ResultCsv;
+use App\Transit\TransitTests;
+use App\Work\WorkQueue;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use InvalidArgumentException;
+use OuterCrate\Desk\Column;
+use OuterCrate\Transit\ChoosePieces;
+use OuterCrate\Transit\Grid;
+use OuterCrate\Transit\Weights;
+use OuterCrate\Units\FrameRange;
+
+/** Transit tests of a cut. */
+class TransitController
+{
+    /** Tests of a cut that are listed. */
+    private const SHOWN = 50;
+
+    public function index(Cut $cut): JsonResponse
+    {
+        $tests = TransitTest::query()->where('cut_id', $cut->id)->with('work')->orderByDesc('id')->limit(self::SHOWN)
+            ->get(['id', 'host', 'asked', 'created_at']);
+
+        return response()->json(['tests' => $tests->map(TransitResource::line(...))]);
+    }
+
+    public function store(Request $request, Cut $cut, CutDesk $desk, Hosts $hosts, TransitTests $tests): JsonResponse
+    {
+        $asked = Payload::of($request, 'transit-request');
+        $host = $hosts->need($asked['host']);
+        [$columns, $names] = $this->columns($cut, $desk, $asked);
+        $test = $tests->ask(
+            $cut,
+            $host,
+            $columns,
+            $asked['screens'] ?? [],
+            $asked['pieces'] ?? ChoosePieces::USUAL,
+            array_map(self::piece(...), $asked['chosen'] ?? []),
+            self::weights($asked['weights'] ?? []),
+            $names,
+        );
+
+        return response()->json(['test' => TransitResource::of($test)], 202);
+    }
+
+    public function show(Request $request, TransitTest $test): JsonResponse
+    {
+        $told = TransitResource::of($test);
+        $weights = array_map(floatval(...), $request->only(['size', 'making', 'sending', 'quality']));
+        if ($told['result'] !== null && $weights !== []) {
+            $told['result'] = Rejudged::with($told['result'], self::weights($weights));
+        }
+
+        return response()->json(['test' => $told]);
+    }
+
+    public function stop(TransitTest $test, WorkQueue $queue): JsonResponse
+    {
+        $queue->stop($test->work);
+
+        return response()->json(['test' => TransitResource::of($test->refresh())]);
+    }
+
+    public function csv(TransitTest $test): Response
+    {
+        $result = $test->result ?? throw RequestRefused::notThere('This test has no result yet.', 'Wait until it is done.');
+
+        return response(ResultCsv::of($result), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"transit-test-{$test->id}.csv\"",
+        ]);
+    }
+
+    /**
+     * Candidates: those that are named, those around an output of the sheet, or the uploads of the sheet.
+     *
+     * @param  array<string, mixed>  $asked
+     * @return array{list<Column>, list<string>} and their names, where they have some of their own
+     */
+    private function columns(Cut $cut, CutDesk $desk, array $asked): array
+    {
+        $reading = $cut->reading();
+        $range = $cut->range($reading);
+        $to = fn (array $output): array => ['host' => $asked['host']] + $output;
+        if (isset($asked['outputs'])) {
+            return [$desk->columns($cut, $reading, array_map($to, $asked['outputs']), $range), []];
+        }
+        $sheet = $desk->sheet($cut, $reading);
+        if (! isset($asked['grid'])) {
+            return [array_values(array_filter(
+                $sheet,
+                fn (Column $column): bool => $column->plan->spec->host?->slug === $asked['host'],
+            )), []];
+        }
+        $grid = $asked['grid'];
+        $column = $sheet[$grid['output']] ??
+            throw RequestRefused::notPossible('The sheet has no such output.', 'Choose one of its outputs.');
+        $around = (new Grid(
+            array_map(floatval(...), $grid['times'] ?? [1]),
+            $grid['steps'] ?? [0],
+            $grid['passes'] ?? [],
+            $grid['codecs'] ?? [],
+            array_map(floatval(...), $grid['keyframes'] ?? []),
+            $grid['depths'] ?? [],
+        ))->around($column->plan);
+        if ($around === []) {
+            throw RequestRefused::notPossible(
+                "{$column->plan->spec->preset->name} has no average to go up and down from.",
+                'Choose an output with VBR or CBR.',
+            );
+        }
+        $base = $cut->outputs[$grid['output']];
+        $outputs = array_map(fn (array $one): array => $to(['edits' => $one['edits']] + $base), $around);
+
+        return [$desk->columns($cut, $reading, $outputs, $range), array_column($around, 'name')];
+    }
+
+    /** @param  array{first: int, last: int}  $piece */
+    private static function piece(array $piece): FrameRange
+    {
+        return new FrameRange($piece['first'], max($piece['first'], $piece['last']));
+    }
+
+    /** @param  array<string, float>  $weights */
+    private static function weights(array $weights): Weights
+    {
+        try {
+            return new Weights(...array_intersect_key($weights, ['size' => 0, 'making' => 0, 'sending' => 0, 'quality' => 0]));
+        } catch (InvalidArgumentException $e) {
+            // It says itself what to do.
+            throw RequestRefused::notPossible($e->getMessage(), '');
+        }
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+namespace App\Media;
+
+use Closure;
+use Illuminate\Support\Facades\File;
+
+/**
+ * What transit tests made, kept by what it was made of: pieces, encodings and figures. The same step of another test is not done
+ * again; an interrupted one loses nothing. Beyond its limit the store forgets what was not looked at for longest.
+ */
+class StepStore
+{
+    /** How what lies here is made and read; counted up when that changes. */
+    private const VERSION = '1';
+
+    private readonly string $folder;
+
+    public function __construct()
+    {
+        $this->folder = config('crate.derived').'/transit';
+    }
+
+    /** @param  string|int|float|null  ...$of  everything that the result depends on */
+    public static function key(string|int|float|null ...$of): string
+    {
+        return hash('xxh128', implode("\0", [self::VERSION, ...array_map(strval(...), $of)]));
+    }
+
+    /**
+     * The file of this key.
+     *
+     * @param  string  $ending  of its name
+     * @param  Closure(string): void  $make  writes it to a path; what it throws leaves nothing behind
+     * @return string its path
+     */
+    public function file(string $key, string $ending, Closure $make): string
+    {
+        OutputFile::needFolder($this->folder);
+        $path = "{$this->folder}/{$key}.{$ending}";
+        if (is_file($path)) {
+            @touch($path);
+
+            return $path;
+        }
+        $partial = "{$this->folder}/.{$key}.".bin2hex(random_bytes(4)).".partial.{$ending}";
+        try {
+            $make($partial);
+            rename($partial, $path);
+        } finally {
+            @unlink($partial);
+        }
+
+        return $path;
+    }
+
+    /**
+     * Figures of this key.
+     *
+     * @param  Closure(): array<mixed>  $find
+     * @return array<mixed>
+     */
+    public function figures(string $key, Closure $find): array
+    {
+        $path = $this->file($key, 'json', function (string $partial) use ($find): void {
+            OutputFile::write($partial, json_encode($find(), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+        });
+
+        return json_decode((string) file_get_contents($path), true, 64, JSON_THROW_ON_ERROR);
+    }
+
+    public function has(string $key, string $ending): bool
+    {
+        return is_file("{$this->folder}/{$key}.{$ending}");
+    }
+
+    /** Forgets the oldest until no more than this many bytes are left, and what a test that was ended left half done. */
+    public function prune(?int $most = null): void
+    {
+        $most ??= (int) config('crate.transit.bytes');
+        $files = [];
+        foreach (is_dir($this->folder) ? File::files($this->folder, true) : [] as $file) {
+            if (str_starts_with($file->getFilename(), '.')) {
+                // Nothing is being made that has not been written to for an hour.
+                $file->getMTime() > time() - 3600 || @unlink($file->getPathname());
+
+                continue;
+            }
+            $files[] = $file;
+        }
+        usort($files, fn ($a, $b): int => $b->getMTime() <=> $a->getMTime());
+        $bytes = 0;
+        foreach ($files as $file) {
+            $bytes += $file->getSize();
+            if ($bytes > $most) {
+                @unlink($file->getPathname());
+            }
+        }
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+namespace App\Transit;
+
+use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
+
+/** The pieces of a reel as an upload, or as a host's rendition. */
+final readonly class Encoded
+{
+    /**
+     * @param  string  $key  of its content
+     * @param  Plan  $plan  that it was made by
+     * @param  float  $bitsPerSecond  of the picture, that the whole would come to with what made the pieces
+     * @param  float|null  $wanted  bits per second that it was to come to; null where its quality or its codec leads
+     */
+    public function __construct(
+        public string $path,
+        public string $key,
+        public Reading $reading,
+        public Plan $plan,
+        public float $bitsPerSecond,
+        public ?float $wanted,
+    ) {
+    }
+
+    /** Share of the wanted average that the pieces had to be asked for; null where none was wanted. */
+    public function askedShare(): ?float
+    {
+        $asked = $this->plan->bitrate->average?->bitsPerSecond;
+
+        return $this->wanted === null || $asked === null ? null : $asked / $this->wanted;
+    }
+}

@@ -1,0 +1,155 @@
+<?php
+
+namespace App\Transit;
+
+use App\Engine\Capabilities;
+use App\Engine\Prober;
+use App\Engine\Runner;
+use App\Media\CutReader;
+use App\Media\Scratch;
+use App\Media\StepStore;
+use Closure;
+use OuterCrate\Encoding\Commands\EncodeCommand;
+use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Estimates\Sampling\PieceTally;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\ProbeReader;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Transit\HoldRate;
+use OuterCrate\Units\Bitrate;
+
+/** Encodes pieces so that they have the rate that the whole would have. */
+class HeldEncoder
+{
+    public function __construct(
+        private readonly PassBuilder $passes,
+        private readonly Runner $runner,
+        private readonly Prober $prober,
+        private readonly CutReader $reader,
+        private readonly StepStore $store,
+        private readonly Capabilities $capabilities,
+    ) {
+    }
+
+    /**
+     * @param  Reading  $reading  of what is encoded
+     * @param  string  $key  of its content
+     * @param  float|null  $guess  share of the wanted average that came near before
+     * @param  Closure(): bool  $shouldStop
+     */
+    public function encode(Reel $reel, string $path, Reading $reading, string $key, Plan $plan, ?float $guess, Closure $shouldStop): Encoded
+    {
+        $rate = $plan->bitrate;
+        if ($rate->mode !== BitrateMode::Vbr || $rate->average === null) {
+            return $this->once($reel, $path, $reading, $key, $plan, $rate->average?->bitsPerSecond, $shouldStop);
+        }
+        $wanted = (float) $rate->average->bitsPerSecond;
+        $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
+        $asked = $wanted * ($guess ?? 1.0);
+        [$tries, $made] = [[], []];
+        do {
+            $bitrate = new BitrateValue(
+                BitrateMode::Vbr,
+                $passes,
+                new Bitrate((int) round($asked)),
+                // A busy piece may need more than the peak of the whole; it is held to it all the same.
+                $rate->peak !== null && $rate->peak->bitsPerSecond < $asked ? new Bitrate((int) round($asked)) : $rate->peak,
+                buffer: $rate->buffer,
+            );
+            $encoded = $this->once($reel, $path, $reading, $key, $plan->atBitrate($bitrate), $wanted, $shouldStop);
+            $tries[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
+            $made[] = $encoded;
+            $asked = HoldRate::next($wanted, $tries);
+        } while ($asked !== null);
+
+        return $made[HoldRate::nearest($wanted, $tries)];
+    }
+
+    /** @param  Closure(): bool  $shouldStop */
+    private function once(
+        Reel $reel,
+        string $path,
+        Reading $reading,
+        string $key,
+        Plan $plan,
+        ?float $wanted,
+        Closure $shouldStop,
+    ): Encoded {
+        $passes = array_map(
+            fn (Pass $pass): Pass => $this->inPieces($pass, $reel),
+            $this->passes->passes($plan, $reading, witnessed: false),
+        );
+        $own = StepStore::key('encoded', $key, $this->capabilities->version(), json_encode(array_map(
+            fn (Pass $pass): array => [$pass->input, $pass->arguments, $pass->boxes, $pass->elements],
+            $passes,
+        )));
+        $ending = $plan->container->container->extension();
+        $file = $this->store->file($own, $ending, function (string $partial) use ($passes, $path, $shouldStop): void {
+            $scratch = Scratch::named('transit-'.bin2hex(random_bytes(4)));
+            try {
+                foreach ($passes as $pass) {
+                    $command = EncodeCommand::of($pass, $path, $pass->writes ? $partial : null);
+                    $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
+                }
+            } finally {
+                $scratch->remove();
+            }
+        });
+        $rate = StepStore::key('rate', $own, ...$this->weights($reel));
+        $bits = $this->store->figures($rate, fn (): array => [$this->rate($file, $reel, $plan)])[0];
+
+        return new Encoded($file, $own, $this->reader->read($file)['reading'], $plan, (float) $bits, $wanted);
+    }
+
+    /** With a keyframe where each piece begins. */
+    private function inPieces(Pass $pass, Reel $reel): Pass
+    {
+        $times = array_map(fn (int $frame): string => sprintf('%.6F', $frame / $reel->framesPerSecond()), $reel->starts());
+
+        return new Pass(
+            input: $pass->input,
+            arguments: [...$pass->arguments, '-force_key_frames', implode(',', $times)],
+            writes: $pass->writes,
+            weight: $pass->weight,
+            boxes: $pass->boxes,
+            images: $pass->images,
+            elements: $pass->elements,
+        );
+    }
+
+    /** Bits per second of the picture of the whole: each piece for what it stands for, keyframes as often as they would be there. */
+    private function rate(string $file, Reel $reel, Plan $plan): float
+    {
+        $starts = array_map(fn (int $frame): float => $frame / $reel->framesPerSecond(), $reel->starts());
+        $tallies = array_map(fn (): PieceTally => new PieceTally(0.0), $starts);
+        $video = ProbeReader::firstVideo($this->prober->probe($file)) ?? 0;
+        // Half a frame earlier, since times are rounded.
+        $slack = 0.5 / $plan->frameRate->rate->perSecond->toFloat();
+        $this->prober->packets($file, function (Packet $packet) use ($tallies, $starts, $slack, $video): void {
+            if ($packet->stream !== $video) {
+                return;
+            }
+            $piece = 0;
+            foreach ($starts as $i => $start) {
+                $piece = ($packet->shown ?? 0.0) >= $start - $slack ? $i : $piece;
+            }
+            $tallies[$piece]->take(new Packet(0, 0.0, null, null, $packet->bytes, $packet->keyframe));
+        });
+        $bytes = 0.0;
+        foreach ($reel->pieces as $i => $piece) {
+            $bytes += $piece->share * $piece->weight * $tallies[$i]->result(0.0)->bytesPerFrame($plan->keyframes->frames);
+        }
+
+        return 8 * $bytes * $plan->frameRate->rate->perSecond->toFloat();
+    }
+
+    /** @return list<string> */
+    private function weights(Reel $reel): array
+    {
+        return array_map(fn ($piece): string => sprintf('%.6F', $piece->share * $piece->weight), $reel->pieces);
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+namespace App\Transit;
+
+use App\Engine\Prober;
+use App\Engine\Runner;
+use App\Media\CutReader;
+use App\Media\StepStore;
+use App\Media\Workspace;
+use App\Models\Cut;
+use Closure;
+use OuterCrate\Encoding\Commands\ReelCommand;
+use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Transit\ChoosePieces;
+use OuterCrate\Transit\Course;
+use OuterCrate\Transit\TestPiece;
+use OuterCrate\Transit\Why;
+use OuterCrate\Units\FrameRange;
+
+/** Chooses the pieces of a cut that are tested, and takes them out of it. */
+class ReelMaker
+{
+    public function __construct(
+        private readonly Runner $runner,
+        private readonly Prober $prober,
+        private readonly CutReader $reader,
+        private readonly StepStore $store,
+    ) {
+    }
+
+    /**
+     * @param  list<FrameRange>  $chosen  by the person; empty where the analysis chooses
+     * @return list<TestPiece>
+     */
+    public function pieces(Cut $cut, Reading $reading, FrameRange $range, int $count, array $chosen = []): array
+    {
+        if ($chosen !== []) {
+            $all = array_sum(array_map(fn (FrameRange $piece): int => $piece->count(), $chosen));
+
+            return array_map(fn (FrameRange $piece): TestPiece => new TestPiece($piece, $piece->count() / $all, 1.0, Why::Chosen), $chosen);
+        }
+        $second = max(1, (int) round($reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0));
+
+        return ChoosePieces::of($range, $this->course($cut, $second), $second, $count);
+    }
+
+    /**
+     * @param  list<TestPiece>  $pieces
+     * @param  Closure(): bool  $shouldStop
+     */
+    public function reel(Cut $cut, Reading $reading, array $pieces, Closure $shouldStop): Reel
+    {
+        $ranges = array_map(fn (TestPiece $piece): FrameRange => $piece->frames, $pieces);
+        $spans = array_map(fn (FrameRange $range): string => "{$range->first}-{$range->last}", $ranges);
+        $key = StepStore::key('reel', $cut->fingerprint, ...$spans);
+        $path = $this->store->file($key, 'mkv', function (string $partial) use ($cut, $reading, $ranges, $shouldStop): void {
+            $this->runner->encode(ReelCommand::of($reading, $cut->path, $ranges, $partial), dirname($partial), shouldStop: $shouldStop);
+        });
+
+        return new Reel($path, $key, $this->reader->read($path)['reading'], $pieces);
+    }
+
+    /** The small, fast pass over the whole cut at one quality is its proxy; null where it has not been looked at. */
+    private function course(Cut $cut, int $framesPerSecond): ?Course
+    {
+        $space = Workspace::ofCut($cut->id);
+        $facts = $cut->found() === null ? null : $space->facts();
+        if ($facts === null || ! is_file($space->proxy())) {
+            return null;
+        }
+        $bytes = [];
+        $this->prober->packets($space->proxy(), function (Packet $packet) use (&$bytes): void {
+            if ($packet->stream === 0) {
+                $bytes[] = $packet->bytes;
+            }
+        });
+
+        return Course::of($facts, $bytes, $framesPerSecond);
+    }
+}

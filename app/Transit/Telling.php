@@ -1,0 +1,173 @@
+<?php
+
+namespace App\Transit;
+
+use OuterCrate\Hosts\Host;
+use OuterCrate\Measures\OverTime;
+use OuterCrate\Planning\Subject;
+use OuterCrate\Transit\Edge;
+use OuterCrate\Transit\Gain;
+use OuterCrate\Transit\Outcome;
+use OuterCrate\Transit\Recommendation;
+use OuterCrate\Transit\Screen;
+use OuterCrate\Transit\SoundAfter;
+use OuterCrate\Transit\TestPiece;
+use OuterCrate\Transit\Weights;
+use OuterCrate\Units\FrameRange;
+
+/** Tells what a transit test came to, with the name of every measure and what was looked at. */
+final readonly class Telling
+{
+    /** @param  non-empty-list<Screen>  $screens */
+    public function __construct(private Reel $reel, private Host $host, private array $screens, private FrameRange $range)
+    {
+    }
+
+    /**
+     * @param  non-empty-list<array<string, mixed>>  $results
+     * @param  Subject  $heard  the cut, and what was found in its sound
+     * @return array<string, mixed> resources/schema/transit.json
+     */
+    public function of(array $results, Weights $weights, Subject $heard): array
+    {
+        $shares = $this->reel->shares();
+        $frames = array_sum(array_map(fn (TestPiece $piece): int => $piece->frames->count(), $this->reel->pieces));
+        $outcomes = array_map(fn (int $at): array => array_map(fn (array $result): Outcome => new Outcome(
+            $result['candidate']->name,
+            $result['candidate']->bytes,
+            $result['candidate']->making,
+            $result['candidate']->sending,
+            $result['after'][$at]['figures']['ssim'],
+            $shares,
+            $frames / $this->range->count(),
+        ), $results), array_keys($this->screens));
+        $deciding = $this->deciding();
+        $recommended = Recommendation::of($outcomes[$deciding], $this->screens[$deciding], $weights);
+        $past = Edge::past($outcomes[$deciding]);
+
+        return [
+            'host' => $this->host->slug,
+            'hostName' => $this->host->name,
+            'hostVersion' => $this->host->version,
+            'simulation' => "A simulation of what {$this->host->name} publishes or was taught.",
+            'measures' => $this->measures(),
+            'sampled' => ['frames' => $frames, 'of' => $this->range->count(), 'share' => round($frames / $this->range->count(), 4)],
+            'pieces' => array_map(fn (TestPiece $piece): array => [
+                'firstFrame' => $piece->frames->first,
+                'lastFrame' => $piece->frames->last,
+                'share' => round($piece->share, 4),
+                'why' => $piece->why->value,
+                'words' => $piece->why->words(),
+            ], $this->reel->pieces),
+            'screen' => $this->screens[$deciding]->lines,
+            'candidates' => array_map(fn (int $i): array => [
+                'name' => $results[$i]['candidate']->name,
+                'upload' => $this->uploadTold($results[$i], $shares),
+                'after' => array_map(fn (int $at): array => $this->afterTold(
+                    $results[$i],
+                    $at,
+                    $this->screens[$at],
+                    Gain::of($outcomes[$at][$i], $outcomes[$at][$recommended->index])->margin,
+                    $outcomes[$at][$i]->decibels(),
+                ), array_keys($this->screens)),
+                'sound' => SoundAfter::of(
+                    $results[$i]['candidate']->plan->audio->heard($heard),
+                    $this->host->recompression?->audio,
+                )?->toArray(),
+            ], array_keys($results)),
+            'edge' => array_map(fn (int $i): string => $results[$i]['candidate']->name, Edge::of($outcomes[$deciding])),
+            'past' => $past === null ? null : $results[$past]['candidate']->name,
+            'step' => Weights::STEP,
+            'weights' => get_object_vars($weights),
+            'recommended' => [
+                'name' => $results[$recommended->index]['candidate']->name,
+                'why' => $recommended->why,
+                'equals' => array_map(fn (int $i): string => $results[$i]['candidate']->name, $recommended->equals),
+            ],
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $result
+     * @param  non-empty-list<float>  $shares
+     * @return array<string, mixed>
+     */
+    private function uploadTold(array $result, array $shares): array
+    {
+        $own = $result['own'];
+        $mean = array_sum(array_map(fn (float $ssim, float $share): float => $ssim * $share, $own['ssim'], $shares));
+
+        return [
+            'bytes' => $result['candidate']->bytes,
+            'bitrate' => (int) round($result['upload']->bitsPerSecond),
+            'wanted' => $result['upload']->wanted === null ? null : (int) $result['upload']->wanted,
+            'ssimDb' => round(OverTime::decibels($mean), 3),
+            'seconds' => round($result['candidate']->making, 1),
+            'sendSeconds' => round($result['candidate']->sending, 1),
+        ] + $this->figuresTold($own);
+    }
+
+    /**
+     * @param  array<string, mixed>  $result
+     * @return array<string, mixed>
+     */
+    private function afterTold(array $result, int $at, Screen $screen, float $margin, float $decibels): array
+    {
+        ['rung' => $rung, 'rendition' => $rendition, 'figures' => $figures] = $result['after'][$at];
+
+        return [
+            'screen' => $screen->lines,
+            'rendition' => $rung->shorterSide,
+            'frame' => (string) $rendition->plan->frameSize->frame,
+            'codec' => $rung->codecName(),
+            'tier' => $result['tier'],
+            'bitrate' => (int) round($rendition->bitsPerSecond),
+            'wanted' => $rendition->wanted === null ? null : (int) $rendition->wanted,
+            'ssimDb' => round($decibels, 3),
+            'margin' => round($margin, 3),
+        ] + $this->figuresTold($figures);
+    }
+
+    /**
+     * @param  array<mixed>  $figures
+     * @return array<mixed>
+     */
+    private function figuresTold(array $figures): array
+    {
+        return [
+            'ssimDbWorst' => round(OverTime::decibels($figures['ssimWorst']), 3),
+            'ssimDbPieces' => array_map(fn (float $ssim): float => round(OverTime::decibels($ssim), 3), $figures['ssim']),
+        ] + array_diff_key($figures, ['ssim' => 0, 'ssimWorst' => 0]);
+    }
+
+    /**
+     * The smallest screen that shows every line of the cut, or the largest that was asked for.
+     */
+    private function deciding(): int
+    {
+        $lines = $this->reel->reading->mainVideo()?->displaySize()->shorterSide() ?? 1080;
+        $all = array_map(fn (Screen $screen): int => $screen->lines, $this->screens);
+        $fits = array_filter($all, fn (int $own): bool => $own >= $lines);
+
+        return (int) array_search($fits === [] ? max($all) : min($fits), $all, true);
+    }
+
+    /** @return array<string, string> what each figure is */
+    private function measures(): array
+    {
+        return [
+            'ssimDb' => 'SSIM (Wang et al. 2004) of luma and chroma as the engine weighs them, in dB: 10 log10 of 1 over 1 − SSIM. '.
+                'Every frame of every piece, 10 bits.',
+            'ssimDbWorst' => 'The 5th percentile of the seconds, of the worst piece.',
+            'psnr' => 'Mean over luma and chroma, in dB of 10 bits.',
+            'vif' => 'The engine’s vif (Sheikh and Bovik 2006), the mean of its four scales; two frames of each piece.',
+            'detailKept' => 'Outer Crate, version 1: least squares in four octaves of a Laplacian pyramid; '.
+                'three windows of a frame of each piece.',
+            'grainKept' => 'Outer Crate, version 1: energy of change where nothing moves, against the cut’s.',
+            'shadowKept' => 'Outer Crate, version 1: detail kept where luma lies under a fifth of its range.',
+            'bandingAdded' => 'Outer Crate, version 1: after CAMBI (Tandon et al. 2021), above the cut’s own.',
+            'toneShift' => 'Outer Crate, version 1: the largest step off the cut’s tones, as a share of black to white.',
+            'kernel' => 'Scaled to the cut’s size by bicubic.',
+        ];
+    }
+}

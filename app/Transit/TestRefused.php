@@ -1,0 +1,67 @@
+<?php
+
+namespace App\Transit;
+
+use OuterCrate\Refusals\Refused;
+use OuterCrate\Refusals\Says;
+use RuntimeException;
+
+/** A transit test that cannot be made as it was asked for. */
+final class TestRefused extends RuntimeException implements Refused
+{
+    use Says;
+
+    private function __construct(string $what, string $todo)
+    {
+        $this->say($what, $todo);
+    }
+
+    public static function noLadder(string $host): self
+    {
+        return new self(
+            "It is not known what {$host} does to an upload: it has no ladder.",
+            'Give it tiers on its page, or choose another host.',
+        );
+    }
+
+    public static function otherShape(string $candidate): self
+    {
+        return new self(
+            "{$candidate} has another shape than the cut, and cannot be laid over it to be measured.",
+            'Leave it out, or let its frame follow the cut.',
+        );
+    }
+
+    public static function tooMany(int $most, int $have): self
+    {
+        return new self(
+            "A test takes {$most} candidates at most; these are {$have}.",
+            'Leave some out, and test those later: what was made is kept.',
+        );
+    }
+
+    public static function older(): self
+    {
+        return new self('This was asked for by another version of Outer Crate.', 'Test again.');
+    }
+
+    public static function nothing(): self
+    {
+        return new self('There is no upload to test.', 'Add an upload to the sheet first.');
+    }
+
+    public static function cannot(string $candidate, string $why): self
+    {
+        return new self("{$candidate} cannot be made: {$why}", 'Leave it out, or answer its findings.');
+    }
+
+    public function id(): string
+    {
+        return 'refused';
+    }
+
+    public function status(): int
+    {
+        return 422;
+    }
+}

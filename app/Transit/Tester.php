@@ -1,0 +1,121 @@
+<?php
+
+namespace App\Transit;
+
+use App\Desk\Surroundings;
+use App\Models\Cut;
+use Closure;
+use OuterCrate\Hosts\Host;
+use OuterCrate\Hosts\Recompression\Rung;
+use OuterCrate\Hosts\Recompression\Upload;
+use OuterCrate\Planning\OutputSpec;
+use OuterCrate\Planning\Planner;
+use OuterCrate\Transit\AsRendition;
+use OuterCrate\Transit\Candidate;
+use OuterCrate\Transit\Screen;
+use OuterCrate\Transit\Weights;
+use OuterCrate\Units\FrameRange;
+
+/** Sends candidates through a host's recompression, and measures what is left on a viewer's screen. */
+class Tester
+{
+    public function __construct(
+        private readonly ReelMaker $reels,
+        private readonly HeldEncoder $encoder,
+        private readonly Likeness $likeness,
+        private readonly Planner $planner,
+        private readonly Surroundings $surroundings,
+    ) {
+    }
+
+    /**
+     * @param  non-empty-list<Candidate>  $candidates
+     * @param  non-empty-list<Screen>  $screens
+     * @param  list<FrameRange>  $chosen  pieces that the person chose
+     * @param  Closure(float): void  $onShare  told how much of it is done, 0 to 1
+     * @param  Closure(): bool  $shouldStop
+     * @return array<string, mixed> resources/schema/transit.json
+     *
+     * @throws TestRefused
+     */
+    public function test(
+        Cut $cut,
+        Host $host,
+        array $candidates,
+        array $screens,
+        int $pieces,
+        array $chosen,
+        Weights $weights,
+        Closure $onShare,
+        Closure $shouldStop,
+    ): array {
+        $recompression = $host->recompression ?? throw TestRefused::noLadder($host->name);
+        $reading = $cut->reading();
+        $range = $candidates[0]->plan->range;
+        $chosenPieces = $this->reels->pieces($cut, $reading, $range, $pieces, $chosen);
+        $reel = $this->reels->reel($cut, $reading, $chosenPieces, $shouldStop);
+        $done = 0;
+        $onShare(0.05);
+        $results = [];
+        $guesses = [];
+        foreach ($candidates as $candidate) {
+            $upload = $this->upload($reel, $cut, $candidate, $shouldStop);
+            $arrived = new Upload(
+                $upload->plan->frameSize->frame,
+                $upload->plan->frameRate->rate,
+                $upload->plan->colour->colour->isHdr(),
+            );
+            $tier = $recompression->tierOf($arrived);
+            $renditions = $tier->renditionsOf($arrived->frame);
+            $own = $this->likeness->of($reel, $upload->path, $upload->key, $shouldStop);
+            $byRung = [];
+            foreach ($screens as $screen) {
+                $rung = $screen->pick($renditions);
+                $guess = "{$tier->name}/{$rung->shorterSide}";
+                $byRung[$rung->shorterSide] ??=
+                    $this->passedOn($reel, $cut, $upload, $rung, $arrived, $guesses[$guess] ?? null, $shouldStop);
+                $guesses[$guess] = $byRung[$rung->shorterSide]['rendition']->askedShare();
+                $done++;
+                $onShare(0.05 + 0.95 * $done / (count($candidates) * count($screens)));
+            }
+            $results[] = [
+                'candidate' => $candidate,
+                'upload' => $upload,
+                'own' => $own,
+                'tier' => $tier->name,
+                'after' => array_map(fn (Screen $screen): array => $byRung[$screen->pick($renditions)->shorterSide], $screens),
+            ];
+        }
+
+        $heard = $this->surroundings->of($cut, $reading);
+
+        return (new Telling($reel, $host, $screens, $range))->of($results, $weights, $heard);
+    }
+
+    private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
+    {
+        $subject = $this->surroundings->of($cut, $reel->reading);
+        $whole = $candidate->plan;
+        $spec = $whole->spec;
+        $plan = $this->planner->plan($subject, new OutputSpec($spec->preset, $spec->host, $spec->edits));
+        if (! $plan->frameSize->showsAll()) {
+            throw TestRefused::otherShape($candidate->name);
+        }
+
+        return $this->encoder->encode($reel, $reel->path, $reel->reading, $reel->key, $plan->atBitrate($whole->bitrate), null, $shouldStop);
+    }
+
+    /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */
+    private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Upload $arrived, ?float $guess, Closure $shouldStop): array
+    {
+        $subject = $this->surroundings->of($cut, $upload->reading);
+        $plan = $this->planner->plan($subject, AsRendition::of($rung, $arrived->frame, $arrived->hdr));
+        $rendition = $this->encoder->encode($reel, $upload->path, $upload->reading, $upload->key, $plan, $guess, $shouldStop);
+
+        return [
+            'rung' => $rung,
+            'rendition' => $rendition,
+            'figures' => $this->likeness->of($reel, $rendition->path, $rendition->key, $shouldStop),
+        ];
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+namespace App\Transit;
+
+use App\Models\Cut;
+use App\Models\TransitTest;
+use App\Models\Work;
+use App\Work\WorkQueue;
+use OuterCrate\Desk\Column;
+use OuterCrate\Hosts\Host;
+use OuterCrate\Json\Freezer;
+use OuterCrate\Transit\Candidate;
+use OuterCrate\Transit\ChoosePieces;
+use OuterCrate\Transit\Screen;
+use OuterCrate\Transit\Weights;
+use OuterCrate\Units\FrameRange;
+
+/** Asks for transit tests. What is asked for is frozen: a preset or a host that is changed later changes no test. */
+class TransitTests
+{
+    public function __construct(private readonly WorkQueue $queue, private readonly RunTransitTest $kind)
+    {
+    }
+
+    /**
+     * @param  list<Column>  $columns
+     * @param  list<int>  $screens  lines of each; the usual ones when empty
+     * @param  list<FrameRange>  $chosen  pieces that the person chose; the analysis chooses when empty
+     * @param  list<string>  $names  of the columns, where they have some of their own
+     *
+     * @throws TestRefused
+     */
+    public function ask(
+        Cut $cut,
+        Host $host,
+        array $columns,
+        array $screens = [],
+        int $pieces = ChoosePieces::USUAL,
+        array $chosen = [],
+        Weights $weights = new Weights,
+        array $names = [],
+    ): TransitTest {
+        $host->recompression !== null ?: throw TestRefused::noLadder($host->name);
+        $test = TransitTest::query()->create([
+            'cut_id' => $cut->id,
+            'host' => $host->slug,
+            'asked' => [
+                'fingerprint' => $cut->fingerprint,
+                'host' => Freezer::freeze($host),
+                'candidates' => array_map(Freezer::freeze(...), $this->candidates($columns, $names)),
+                'screens' => $screens === [] ? self::screens($cut) : $screens,
+                'pieces' => $pieces,
+                'chosen' => array_map(fn (FrameRange $piece): array => [$piece->first, $piece->last], $chosen),
+                'weights' => Freezer::freeze($weights),
+            ],
+        ]);
+        $this->queue->put($this->kind, $test->id, Work::now());
+
+        return $test;
+    }
+
+    /**
+     * @param  list<Column>  $columns
+     * @param  list<string>  $own
+     * @return non-empty-list<Candidate>
+     */
+    private function candidates(array $columns, array $own): array
+    {
+        if (count($columns) > Candidate::MOST) {
+            throw TestRefused::tooMany(Candidate::MOST, count($columns));
+        }
+        $candidates = [];
+        $names = [];
+        foreach ($columns as $i => $column) {
+            $preset = $own[$i] ?? $column->plan->spec->preset->name;
+            $names[$preset] = ($names[$preset] ?? 0) + 1;
+            $name = $preset.($names[$preset] > 1 ? " ({$names[$preset]})" : '');
+            $stop = $column->firstStop();
+            if ($stop !== null) {
+                throw TestRefused::cannot($name, $stop->text);
+            }
+            if (! $column->plan->frameSize->showsAll()) {
+                throw TestRefused::otherShape($name);
+            }
+            $candidates[] = new Candidate($name, $column->plan, $column->size->bytes, $column->making, $column->sending);
+        }
+
+        return $candidates ?: throw TestRefused::nothing();
+    }
+
+    /** @return non-empty-list<int> screens up to the one that shows every line of the cut */
+    private static function screens(Cut $cut): array
+    {
+        $lines = $cut->reading()->mainVideo()?->displaySize()->shorterSide() ?? 1080;
+        $screens = [];
+        foreach (Screen::LINES as $screen) {
+            $screens[] = $screen;
+            if ($screen >= $lines) {
+                break;
+            }
+        }
+
+        return $screens;
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding\Commands;
+
+use InvalidArgumentException;
+use OuterCrate\Encoding\Viewing;
+use OuterCrate\Reading\Reading;
+
+/**
+ * Lays a file over the reel that it came from, frame by frame, both as they are shown at the reel's size: SSIM and PSNR of every frame
+ * by the engine, VIF of a few, and those few as raw pictures. What it writes lies in the working folder.
+ */
+final class LikenessCommand
+{
+    public const SSIM = 'ssim';
+
+    public const PSNR = 'psnr';
+
+    public const VIF = 'vif';
+
+    /** Chosen frames of the file: 4:2:0 in 10 bits, one after another. */
+    public const PICTURES = 'pictures';
+
+    /** Small grey pictures of all frames, LITTLE bytes each. */
+    public const LITTLE_PICTURES = 'little';
+
+    /** Bytes of a small picture. */
+    public const LITTLE = 32 * 18;
+
+    /**
+     * @param  Reading  $reel  the reference
+     * @param  Reading  $file  what is laid over it
+     * @param  list<int>  $looked  frames that are looked at closely
+     * @param  int  $late  frames by which the file is behind the reel; below 0 it is before it
+     *
+     * @throws InvalidArgumentException when one of them has no picture
+     */
+    public static function of(Reading $reel, string $reelPath, Reading $file, string $path, array $looked, int $late = 0): Command
+    {
+        $chosen = self::chosen($looked);
+        $reference = self::shown($reel, $reel, max(0, -$late));
+        $shown = self::shown($file, $reel, max(0, $late));
+
+        return Command::encode(Allowance::Run, [
+            ...Input::of($reelPath),
+            ...Input::of($path),
+            '-filter_complex',
+            implode(';', [
+                "[0:v:0]{$reference},split=3[r1][r2][r3]",
+                "[1:v:0]{$shown},split=4[t1][t2][t3][t4]",
+                '[t1][r1]ssim=stats_file='.self::SSIM.'[ssim]',
+                '[t2][r2]psnr=stats_file='.self::PSNR.'[psnr]',
+                "[t3]select='{$chosen}',split=2[few][pictures]",
+                "[r3]select='{$chosen}'[fewr]",
+                '[few][fewr]vif,metadata=mode=print:file='.self::VIF.'[vif]',
+                '[t4]scale=32:18:flags=area,format=gray[little]',
+            ]),
+            ...['-map', '[ssim]', '-map', '[psnr]', '-map', '[vif]', '-f', 'null', '-'],
+            ...['-map', '[pictures]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
+            ...['-map', '[little]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::LITTLE_PICTURES],
+        ]);
+    }
+
+    /**
+     * The reel by itself: what files are held against.
+     *
+     * @param  list<int>  $looked
+     */
+    public static function reference(Reading $reel, string $path, array $looked): Command
+    {
+        return Command::encode(Allowance::Run, [
+            ...Input::of($path),
+            '-filter_complex',
+            '[0:v:0]'.self::shown($reel, $reel, 0).",split=2[a][b];[a]select='".self::chosen($looked)."'[pictures];"
+                .'[b]scale=32:18:flags=area,format=gray[little]',
+            ...['-map', '[pictures]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
+            ...['-map', '[little]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::LITTLE_PICTURES],
+        ]);
+    }
+
+    /** @param  list<int>  $looked */
+    private static function chosen(array $looked): string
+    {
+        return implode('+', array_map(static fn (int $frame): string => "eq(n,{$frame})", $looked));
+    }
+
+    /** A picture as it is shown at the reel's size and rate, from the frame on that it begins with. */
+    private static function shown(Reading $file, Reading $reel, int $from): string
+    {
+        $video = $file->mainVideo() ?? throw new InvalidArgumentException('There is no picture to measure.');
+        $own = $reel->mainVideo() ?? throw new InvalidArgumentException('There is no picture to measure.');
+        $viewing = new Viewing($video);
+
+        return implode(',', [
+            ...$viewing->progressive(),
+            'setpts=PTS-STARTPTS',
+            "fps=fps={$own->frameRate}",
+            ...$from === 0 ? [] : ["trim=start_frame={$from}", 'setpts=PTS-STARTPTS'],
+            ...$viewing->asMeasured($own->displaySize()),
+        ]);
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Transit;
+
+use OuterCrate\Hosts\Recompression\Rung;
+use OuterCrate\Planning\OutputSpec;
+use OuterCrate\Presets\Preset;
+use OuterCrate\Presets\Role;
+use OuterCrate\Presets\Rules;
+use OuterCrate\Units\FrameSize;
+
+/** A rung of a host's ladder as an output of the upload that it is made of: what the host does is planned and made as any file is. */
+final class AsRendition
+{
+    /** Longer side that bounds nothing. */
+    private const ANY = 16_384;
+
+    /** Codecs whose renditions carry HDR; of the others the host makes an SDR version. */
+    private const HDR = ['vp9' => 'p2', 'hevc' => 'main10', 'av1' => 'main'];
+
+    private const SDR = ['h264' => 'high', 'vp9' => 'p0', 'hevc' => 'main', 'av1' => 'main'];
+
+    /** B-frames that codecs with such frames get: what encoders do that nobody asks for fewer. */
+    private const B_FRAMES = 3;
+
+    public static function of(Rung $rung, FrameSize $upload, bool $hdr): OutputSpec
+    {
+        $keepsHdr = $hdr && isset(self::HDR[$rung->codec]);
+        $isUpright = $upload->height > $upload->width;
+        $box = $isUpright ? $rung->shorterSide.'×'.self::ANY : self::ANY.'×'.$rung->shorterSide;
+        $seconds = $rung->keyframeSeconds->toFloat();
+
+        return new OutputSpec(
+            new Preset(
+                slug: 'recompression',
+                name: "{$rung->shorterSide} lines",
+                role: Role::Upload,
+                host: null,
+                about: '',
+                rules: new Rules([
+                    'container' => ['set' => 'matroska'],
+                    'video' => array_filter([
+                        'codec' => $rung->codec,
+                        'profile' => ($keepsHdr ? self::HDR : self::SDR)[$rung->codec] ?? null,
+                        'effort' => $rung->speed,
+                    ]),
+                    'frameSize' => ['fit' => $box],
+                    'frameRate' => 'follow',
+                    'bitrate' => $rung->average === null
+                        ? ['mode' => 'quality', 'quality' => $rung->quality]
+                        : ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => $rung->average->bitsPerSecond / 1000]],
+                    'keyframes' => ['seconds' => $seconds, 'closed' => true, 'bFrames' => self::B_FRAMES, 'pyramid' => true],
+                    'colour' => ['bitDepth' => $keepsHdr ? 10 : 8, 'chroma' => '4:2:0'] +
+                        ($hdr && ! $keepsHdr ? ['convert' => 'bt709'] : []),
+                    'audio' => 'none',
+                ]),
+            ),
+            null,
+            new Rules([]),
+        );
+    }
+}

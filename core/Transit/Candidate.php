@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Transit;
+
+use OuterCrate\Planning\Plan;
+
+/** One way to encode an upload, with what is known of the whole file. */
+final readonly class Candidate
+{
+    /** Candidates that one test takes. */
+    public const MOST = 60;
+
+    /**
+     * @param  int  $bytes  of the file
+     * @param  float  $making  seconds
+     * @param  float  $sending  seconds
+     */
+    public function __construct(public string $name, public Plan $plan, public int $bytes, public float $making, public float $sending)
+    {
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Transit;
+
+use OuterCrate\Units\FrameRange;
+
+/** A short span of a cut that is sent through a host. */
+final readonly class TestPiece
+{
+    /**
+     * @param  FrameRange  $frames  of the cut
+     * @param  float  $share  of the range that it stands for, 0 to 1
+     * @param  float  $weight  how much more there is to code in a frame of what it stands for than in one of itself
+     */
+    public function __construct(public FrameRange $frames, public float $share, public float $weight, public Why $why)
+    {
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Transit;
+
+/**
+ * The places of a frame that are looked at closely: where there is most detail, where it is darkest and not black, and where it is
+ * smoothest and not flat. Chosen by the cut alone, so that every candidate is looked at in the same places.
+ */
+final class Windows
+{
+    /** Pixels of a side. */
+    public const SIDE = 192;
+
+    /** Every so many pixels one is looked at. */
+    public const STRIDE = 8;
+
+    /** Codes from one sample to the next, on the mean, under which a place is flat: rounding to 10 bits and no more. */
+    private const FLAT = 0.25;
+
+    /**
+     * @param  int  $width  of the frame, in pixels
+     * @param  list<int>  $samples  one of every STRIDE pixels of every STRIDE rows, row by row
+     * @return non-empty-list<array{int, int}> left and top of each, even; side by side() of a smaller frame
+     */
+    public static function of(int $width, int $height, array $samples): array
+    {
+        [$across, $down] = [intdiv($width - 1, self::STRIDE) + 1, intdiv($height - 1, self::STRIDE) + 1];
+        [$wide, $high] = [self::side($width), self::side($height)];
+        $places = [];
+        for ($top = 0; $top + $high <= $height; $top += max(self::STRIDE, intdiv($high, 2))) {
+            for ($left = 0; $left + $wide <= $width; $left += max(self::STRIDE, intdiv($wide, 2))) {
+                $sum = $steps = $count = 0;
+                for ($y = intdiv($top + self::STRIDE - 1, self::STRIDE); $y * self::STRIDE < $top + $high && $y < $down; $y++) {
+                    for ($x = intdiv($left + self::STRIDE - 1, self::STRIDE); $x * self::STRIDE < $left + $wide && $x < $across; $x++) {
+                        $code = $samples[$y * $across + $x];
+                        $sum += $code;
+                        $steps += abs($code - ($x > 0 ? $samples[$y * $across + $x - 1] : $code));
+                        $count++;
+                    }
+                }
+                $places[] = [
+                    'left' => $left & ~1,
+                    'top' => $top & ~1,
+                    'mean' => $sum / max(1, $count),
+                    'varies' => $steps / max(1, $count),
+                ];
+            }
+        }
+        $lively = array_values(array_filter($places, static fn (array $place): bool => $place['varies'] > self::FLAT)) ?: $places;
+        $chosen = [];
+        foreach ([
+            static fn (array $a, array $b): int => $b['varies'] <=> $a['varies'],
+            static fn (array $a, array $b): int => $a['mean'] <=> $b['mean'],
+            static fn (array $a, array $b): int => $a['varies'] <=> $b['varies'],
+        ] as $order) {
+            usort($lively, $order);
+            foreach ($lively as ['left' => $left, 'top' => $top]) {
+                if (! in_array([$left, $top], $chosen, true)) {
+                    $chosen[] = [$left, $top];
+                    break;
+                }
+            }
+        }
+
+        return $chosen === [] ? [[0, 0]] : $chosen;
+    }
+
+    /** Of a window in a frame whose side this is; even. */
+    public static function side(int $pixels): int
+    {
+        return min(self::SIDE, $pixels & ~1);
+    }
+}

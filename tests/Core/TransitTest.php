@@ -1,0 +1,209 @@
+<?php
+
+use OuterCrate\Hosts\Recompression\Rung;
+use OuterCrate\Transit\AsRendition;
+use OuterCrate\Transit\ChoosePieces;
+use OuterCrate\Transit\Course;
+use OuterCrate\Transit\Edge;
+use OuterCrate\Transit\Gain;
+use OuterCrate\Transit\HoldRate;
+use OuterCrate\Transit\Outcome;
+use OuterCrate\Transit\Recommendation;
+use OuterCrate\Transit\Screen;
+use OuterCrate\Transit\TestPiece;
+use OuterCrate\Transit\Weights;
+use OuterCrate\Transit\Why;
+use OuterCrate\Transit\Windows;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\FrameSize;
+
+/** @param  list<float>  $effort  by second */
+function course(array $effort, array $movement = [], array $gradient = [], array $grain = []): Course
+{
+    $flat = array_fill(0, count($effort), 1.0);
+
+    return new Course(25, $effort, $movement ?: $flat, $gradient ?: $flat, $grain ?: $flat);
+}
+
+/** @return list<string> */
+function chosen(array $pieces): array
+{
+    return array_map(fn (TestPiece $piece): string => intdiv($piece->frames->first, 25)." {$piece->why->value}", $pieces);
+}
+
+function outcome(string $name, int $megabytes, array $decibels, float $sampled = 0): Outcome
+{
+    $ssim = array_map(fn (float $db): float => 1 - 10 ** (-$db / 10), $decibels);
+
+    return new Outcome($name, $megabytes * 1_000_000, 60, $megabytes, $ssim, array_fill(0, count($ssim), 1 / count($ssim)), $sampled);
+}
+
+it('takes a short range whole, piece after piece', function () {
+    $pieces = ChoosePieces::of(new FrameRange(10, 10 + 7 * 25 - 1), null, 25);
+
+    expect(array_map(fn (TestPiece $p): array => [$p->frames->first, $p->frames->last], $pieces))->toBe([[10, 59], [60, 109], [110, 184]])
+        ->and(array_sum(array_map(fn (TestPiece $p): float => $p->share, $pieces)))->toEqualWithDelta(1.0, 1e-9)
+        ->and($pieces[0]->why)->toBe(Why::Whole)
+        ->and(ChoosePieces::of(new FrameRange(3, 9), null, 25))->toHaveCount(1);
+});
+
+it('lets a piece of each class stand for it, and takes the worst places with them', function () {
+    // A minute of calm, a minute of bustle; at 30 s it moves most, at 90 s there is a dark sky, at 100 s most to code.
+    $effort = [...array_fill(0, 60, 100.0), ...array_fill(0, 60, 1000.0)];
+    $effort[100] = $effort[101] = 3000.0;
+    $movement = array_fill(0, 120, 5.0);
+    $movement[30] = $movement[31] = 50.0;
+    $gradient = array_fill(0, 120, 0.01);
+    $gradient[90] = $gradient[91] = 0.6;
+    $pieces = ChoosePieces::of(FrameRange::whole(120 * 25), course($effort, $movement, $gradient), 25, 2);
+
+    expect(chosen($pieces))->toContain('30 fastest', '90 gradient', '100 busiest')
+        ->and(array_sum(array_map(fn (TestPiece $p): float => $p->share, $pieces)))->toEqualWithDelta(1.0, 1e-9);
+    // Weighed, the pieces come to what there is to code in the whole.
+    $whole = array_sum($effort) / 120;
+    $told = array_sum(array_map(
+        fn (TestPiece $p): float => $p->share * $p->weight * $effort[intdiv($p->frames->first, 25)],
+        $pieces,
+    ));
+    expect($told)->toEqualWithDelta($whole, 1e-6);
+});
+
+it('keeps to a range, and needs no analysis', function () {
+    $pieces = ChoosePieces::of(new FrameRange(1000, 3999), null, 25, 4);
+    $firsts = array_map(fn (TestPiece $p): int => $p->frames->first, $pieces);
+
+    expect($pieces)->toHaveCount(4)
+        ->and($firsts)->toBe(collect($firsts)->sort()->values()->all())
+        ->and($firsts[0])->toBeGreaterThanOrEqual(1000)
+        ->and(array_map(fn (TestPiece $p): int => $p->frames->count(), $pieces))->toBe([50, 50, 50, 50])
+        ->and($pieces[3]->frames->last)->toBeLessThanOrEqual(3999);
+});
+
+it('holds pieces to the rate of the whole in a few tries', function (Closure $comes, float $wanted, int $most) {
+    $tried = [];
+    while (($asked = HoldRate::next($wanted, $tried)) !== null) {
+        $tried[] = [$asked, $comes($asked)];
+    }
+
+    expect(count($tried))->toBeLessThanOrEqual($most)
+        ->and(abs($tried[HoldRate::nearest($wanted, $tried)][1] / $wanted - 1))->toBeLessThan(HoldRate::NEAR);
+})->with([
+    'pieces like the whole' => [fn (float $asked): float => $asked, 5e6, 1],
+    'pieces twice as busy' => [fn (float $asked): float => $asked / 2, 5e6, 2],
+    'pieces that cost more than they are given' => [fn (float $asked): float => 1.7 * $asked, 5e6, 2],
+    'a bent curve' => [fn (float $asked): float => 3 * $asked ** 0.9, 5e6, 3],
+]);
+
+it('stops asking for more where a picture cannot use it', function () {
+    $tried = [[5e6, 1e6]];
+    $asked = HoldRate::next(5e6, $tried);
+    $tried[] = [$asked, 1e6];
+
+    expect($asked)->toBe(1e7)->and(HoldRate::next(5e6, $tried))->toBeNull();
+});
+
+it('picks the rendition that a player picks', function (int $lines, array $ladder, int $picked) {
+    $rungs = array_map(fn (int $side): Rung => new Rung($side, 'h264', new Bitrate(1_000_000), null, new Fraction(2), 'fast'), $ladder);
+
+    expect((new Screen($lines))->pick($rungs)->shorterSide)->toBe($picked);
+})->with([
+    'one that fills it' => [720, [1080, 720, 480], 720],
+    'the next larger' => [720, [1080, 480], 1080],
+    'the largest there is' => [2160, [1080, 720], 1080],
+    'whatever there is' => [480, [360], 360],
+]);
+
+it('knows no screen of other lines', fn () => new Screen(1000))->throws(InvalidArgumentException::class, 'A screen has 480, 720');
+
+it('makes an output of a rung, upright or not, and an SDR version where its codec has no HDR', function () {
+    $rung = new Rung(720, 'h264', new Bitrate(1_500_000), null, new Fraction(5), 'fast');
+    $vp9 = AsRendition::of(new Rung(720, 'vp9', null, 30, new Fraction(5), 'fast'), new FrameSize(1920, 1080), true);
+    $rules = fn (FrameSize $upload, bool $hdr): array => AsRendition::of($rung, $upload, $hdr)->preset->rules->rules;
+
+    expect($rules(new FrameSize(1920, 1080), false)['frameSize'])->toBe(['fit' => '16384×720'])
+        ->and($rules(new FrameSize(1080, 1920), false)['frameSize'])->toBe(['fit' => '720×16384'])
+        ->and($rules(new FrameSize(1920, 1080), false)['bitrate']['average'])->toBe(['kbps' => 1500])
+        ->and($rules(new FrameSize(1920, 1080), true)['colour'])->toBe(['bitDepth' => 8, 'chroma' => '4:2:0', 'convert' => 'bt709'])
+        ->and($vp9->preset->rules->rules)
+        ->toMatchArray(['colour' => ['bitDepth' => 10, 'chroma' => '4:2:0'], 'bitrate' => ['mode' => 'quality', 'quality' => 30]]);
+});
+
+it('tells a difference from what pieces differ by', function () {
+    // Each piece gains half a dB, however different the pieces are: that is sure.
+    $steady = Gain::of(outcome('b', 20, [20.5, 30.5, 25.5, 15.5]), outcome('a', 10, [20, 30, 25, 15]));
+    // One gains and one loses: that is not.
+    $loose = Gain::of(outcome('b', 20, [21.5, 28.9, 25.5, 14.2]), outcome('a', 10, [20, 30, 25, 15]));
+
+    expect($steady->decibels)->toEqualWithDelta(0.5, 0.001)->and($steady->margin)->toBe(Gain::LEAST)->and($steady->isCertain())->toBeTrue()
+        ->and($loose->isCertain())->toBeFalse()
+        // By hand: differences 1.5, −1.1, 0.5, −0.8 have a standard deviation of 1.205, and a standard error of 0.603; t is 3.18.
+        ->and($loose->margin)->toEqualWithDelta(3.18 * 0.6027, 0.003)
+        // A single piece says nothing of the others, but where there are none.
+        ->and(Gain::of(outcome('b', 20, [21]), outcome('a', 10, [20]))->isCertain())->toBeFalse()
+        ->and(Gain::of(outcome('b', 20, [21], sampled: 1), outcome('a', 10, [20], sampled: 1))->margin)->toBe(Gain::LEAST);
+});
+
+it('finds the efficient edge, and where it stops paying', function () {
+    // What uploads of 1.5 to 18 Mb/s left behind a host at 1.5, and one that is worse than a smaller one.
+    $outcomes = array_map(
+        fn (array $of): Outcome => outcome($of[0], $of[1], [$of[2], $of[2]]),
+        [['18', 18, 20.83], ['1.5', 2, 19.78], ['3', 3, 20.38], ['bad', 4, 20.1], ['5.5', 6, 20.68], ['9.9', 10, 20.78]],
+    );
+    $names = fn (array $places): array => array_map(fn (int $i): string => $outcomes[$i]->name, $places);
+
+    expect($names(Edge::of($outcomes)))->toBe(['1.5', '3', '5.5', '9.9', '18'])
+        ->and($outcomes[Edge::past($outcomes)]->name)->toBe('5.5') // 0.10 dB for 0.74 of a doubling
+        ->and(Edge::past([$outcomes[0]]))->toBeNull()
+        ->and(Edge::of([]))->toBe([]);
+});
+
+it('recommends one in a sentence with its numbers', function () {
+    $small = outcome('Even', 10, [20.0, 22.0, 21.0, 19.0]);
+    $large = outcome('Generous', 18, [20.6, 22.6, 21.6, 19.6]);
+    $same = outcome('Vast', 40, [20.62, 22.58, 21.62, 19.58]);
+    $screen = new Screen(1080);
+    $of = fn (array $outcomes, Weights $weights = new Weights): Recommendation => Recommendation::of($outcomes, $screen, $weights);
+
+    // 0.6 dB for 0.85 of a doubling is worth it; nothing for more is not.
+    expect($of([$small, $large])->index)->toBe(1)
+        ->and($of([$small, $large])->why)->toBe(
+            'Generous leaves 20.96 dB SSIM on a screen of 1080 lines for 18.0 MB, made in about 1:00. '.
+            'Even leaves 0.60 dB less (± 0.05) for 0.56 × the size.',
+        )
+        ->and($of([$small, $large, $same])->index)->toBe(1)
+        ->and($of([$small, $large, $same])->equals)->toBe([2])
+        ->and($of([$large, $same])->why)->toContain('Vast cannot be told from it')
+        // Whoever cares for size alone takes the smallest; whoever cares for quality alone the one that leaves most.
+        ->and($of([$small, $large, $same], new Weights(2, 0, 0, 0))->index)->toBe(0)
+        ->and($of([$small, $large], new Weights(0, 0, 0, 1))->index)->toBe(1)
+        ->and($of([$small])->why)->toContain('There is nothing to hold it against');
+});
+
+it('refuses weights that weigh nothing', function (array $weights) {
+    new Weights(...$weights);
+})->with([[[0, 0, 0, 0]], [[-1, 0, 0, 1]], [[3, 0, 0, 1]]])->throws(InvalidArgumentException::class);
+
+it('looks closely where detail, shadow and smoothness are', function () {
+    // Flat and bright but for a busy, a dark and a gently sloping corner.
+    [$across, $down] = [1280 / 8, 720 / 8];
+    $samples = [];
+    for ($y = 0; $y < $down; $y++) {
+        for ($x = 0; $x < $across; $x++) {
+            $samples[] = match (true) {
+                $x < 24 && $y < 24 => 500 + 300 * (($x + $y) % 2),
+                $x >= 136 && $y < 24 => 100 + 8 * ($x % 3),
+                $x < 48 && $y >= 48 => 600 + intdiv($x, 2),
+                default => 800,
+            };
+        }
+    }
+    $windows = Windows::of(1280, 720, $samples);
+
+    expect($windows)->toHaveCount(3)
+        ->and($windows[0])->toBe([0, 0])
+        ->and($windows[1][0])->toBeGreaterThan(900)->and($windows[1][1])->toBeLessThan(100)
+        ->and($windows[2][0])->toBeLessThan(100)->and($windows[2][1])->toBeGreaterThan(350)
+        ->and(Windows::of(64, 48, array_fill(0, 48, 500)))->toBe([[0, 0]]);
+});

@@ -1,0 +1,167 @@
+<?php
+
+use App\Media\StepStore;
+use App\Models\TransitTest;
+use App\Models\WorkState;
+use App\Schema\Contract;
+
+beforeEach(function (): void {
+    $this->ask = fn (array $cut, array $asked = [], int $status = 202): array => $this->answer(
+        $this->postJson("/api/cuts/{$cut['id']}/tests", $asked + ['host' => 'lanternwick']),
+        $status === 202 ? 'transit-test-answer' : 'error',
+        $status,
+    );
+    $this->result = function (array $test): array {
+        $this->work('transit');
+
+        return $this->answer($this->getJson("/api/tests/{$test['test']['id']}"), 'transit-test-answer')['test'];
+    };
+    /** Two uploads, one of which has much to spend. */
+    $this->two = [
+        ['preset' => 'lanternwick-even', 'edits' => ['bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 100]]]],
+        ['preset' => 'lanternwick-even', 'edits' => ['bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 1500]]]],
+    ];
+    $this->made = fn (string $ending): array => array_values(array_filter(
+        $this->left('derived/transit'),
+        fn (string $name): bool => str_ends_with($name, $ending),
+    ));
+});
+
+it('sends candidates through a host and says what is left of each, and does nothing twice', function () {
+    $cut = $this->bringIn();
+    $first = ($this->result)(($this->ask)($cut, ['outputs' => [$this->two[1]], 'screens' => [480]]));
+    $made = $this->left('derived/transit');
+    $again = ($this->result)(($this->ask)($cut, ['outputs' => [$this->two[1]], 'screens' => [480]]));
+    expect($this->left('derived/transit'))->toBe($made)
+        ->and($again['result']['candidates'])->toBe($first['result']['candidates']);
+
+    $test = ($this->result)(($this->ask)($cut, ['outputs' => $this->two, 'screens' => [480]]));
+    $result = $test['result'];
+    [$poor, $rich] = $result['candidates'];
+    expect(array_diff($made, $this->left('derived/transit')))->toBe([])
+        ->and($rich['upload'])->toBe($first['result']['candidates'][0]['upload'])
+        ->and(array_filter($this->left('derived/transit'), fn (string $name): bool => str_contains($name, 'partial')))->toBe([])
+        ->and($test['state'])->toBe('done')
+        ->and($test['candidates'][1]['edits']['bitrate']['average']['kbps'])->toBe(1500)
+        ->and($result['sampled'])->toBe(['frames' => 50, 'of' => 50, 'share' => 1])
+        ->and($result['pieces'][0])->toMatchArray(['firstFrame' => 0, 'lastFrame' => 49, 'why' => 'whole'])
+        // The host takes what the upload had too much of; neither comes back better than it went.
+        ->and($rich['upload']['ssimDb'])->toBeGreaterThan($poor['upload']['ssimDb'] + 3)
+        ->and($rich['after'][0]['ssimDb'])->toBeLessThan($rich['upload']['ssimDb'])
+        ->and($poor['after'][0]['ssimDb'])->toBeLessThan($poor['upload']['ssimDb'] + 0.01)
+        ->and($rich['after'][0]['ssimDb'])->toBeGreaterThan($poor['after'][0]['ssimDb'])
+        ->and($rich['after'][0])
+        ->toMatchArray(['rendition' => 360, 'tier' => 'basic', 'codec' => 'H.264', 'frame' => '320×180', 'shift' => 0])
+        // Pieces are held to the rate of the whole.
+        ->and(abs($rich['upload']['bitrate'] / 1_500_000 - 1))->toBeLessThan(0.1) // three tries on two seconds of a picture
+        ->and(count($rich['after'][0]['detailKept']))->toBe(4)
+        ->and($rich['upload']['detailKept'][0])->toBeGreaterThan($poor['upload']['detailKept'][0])
+        ->and(abs($rich['after'][0]['toneShift']))->toBeLessThan(0.02)
+        ->and($result['recommended']['why'])->toContain('dB SSIM on a screen of 480 lines')
+        ->and($result['edge'])->toHaveCount(2);
+
+    // Whoever looks at the size alone is told another, and nothing is made for that.
+    $before = $this->left('derived/transit');
+    $small = $this->getJson("/api/tests/{$test['id']}?size=2&making=0&sending=0&quality=0")->json('test.result.recommended.name');
+    expect($small)->toBe($poor['name'])->and($this->left('derived/transit'))->toBe($before);
+
+    $lines = explode("\r\n", trim($this->get("/api/tests/{$test['id']}/csv")->assertOk()->getContent()));
+    expect($lines)->toHaveCount(3)
+        ->and(array_combine(str_getcsv($lines[0], escape: ''), str_getcsv($lines[1], escape: '')))
+        ->toMatchArray(['candidate' => $poor['name'], 'screen' => '480', 'rendition' => '360', 'recommended' => '0']);
+});
+
+it('makes candidates around a column, and names them by what they are', function () {
+    $cut = $this->bringIn();
+    $this->putJson("/api/cuts/{$cut['id']}/sheet", ['range' => null, 'outputs' => [
+        ['key' => 'a', 'host' => 'lanternwick', ...$this->two[0]],
+    ]])->assertOk();
+    $test = ($this->ask)($cut, ['grid' => ['output' => 0, 'times' => [0.5, 1, 2], 'steps' => [0, 1]]]);
+
+    expect(array_column($test['test']['candidates'], 'name'))->toBe([
+        "50\u{2009}kb/s", "50\u{2009}kb/s, one size up", "100\u{2009}kb/s", "100\u{2009}kb/s, one size up",
+        "200\u{2009}kb/s", "200\u{2009}kb/s, one size up",
+    ])->and($test['test']['candidates'][5]['edits']['frameSize']['step'])->toBe(1)
+        ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/tests"), 'transit-test-list')['tests'][0]['candidates'])->toBe(6);
+});
+
+it('is put down and taken up again, and stopped', function () {
+    $cut = $this->bringIn('few');
+    $asked = ($this->ask)($cut, ['outputs' => [$this->two[0]], 'screens' => [480]]);
+    $this->answer($this->getJson("/api/tests/{$asked['test']['id']}/csv"), 'error', 404);
+    $test = TransitTest::query()->find($asked['test']['id']);
+    // The process ends after the first upload was made.
+    $worker = app(App\Work\Worker::class);
+    $worker->one(['transit'], fn (): bool => count(($this->made)('.mp4')) > 0);
+    expect($test->refresh()->work->state)->toBe(WorkState::Waiting);
+    $half = ($this->made)('.mp4');
+    $done = ($this->result)($asked);
+    expect($done['state'])->toBe('done')->and(array_diff($half, ($this->made)('.mp4')))->toBe([]);
+
+    $stopped = ($this->ask)($cut, ['outputs' => $this->two, 'screens' => [720]]);
+    $this->answer($this->postJson("/api/tests/{$stopped['test']['id']}/stop"), 'transit-test-answer');
+    expect(($this->result)($stopped))->toMatchArray(['state' => 'stopped', 'result' => null]);
+});
+
+it('refuses what cannot be tested, and says what to do', function (array $asked, string $words, int $status = 422) {
+    $cut = $this->bringIn();
+
+    expect(($this->ask)($cut, $asked, $status)['error']['message'])->toContain($words)
+        ->and(TransitTest::query()->count())->toBe(0);
+})->with([
+    'no upload' => [['host' => 'orrery'], 'There is no upload to test. Add an upload'],
+    'a host that is not there' => [['host' => 'nowhere'], 'nowhere'],
+    'another shape' => [
+        ['outputs' => [['preset' => 'lanternwick-even', 'edits' => ['frameSize' => ['exact' => '320×320', 'shape' => 'pad']]]]],
+        'has another shape than the cut',
+    ],
+    'too many' => [['outputs' => array_fill(0, 61, ['preset' => 'lanternwick-even'])], 'at most 60 entries'],
+    'weights of nothing' => [
+        ['outputs' => [['preset' => 'lanternwick-even']], 'weights' => ['size' => 0, 'making' => 0, 'sending' => 0, 'quality' => 0]],
+        'Something has to count',
+    ],
+    'a grid around nothing' => [['grid' => ['output' => 7]], 'no such output'],
+]);
+
+it('knows a host that has no ladder', function () {
+    $cut = $this->bringIn();
+    $this->postJson('/api/library/host', ['name' => 'Plain place'])->assertCreated();
+
+    expect(($this->ask)($cut, ['host' => 'plain-place', 'outputs' => [['preset' => 'lanternwick-even']]], 422)['error']['message'])
+        ->toContain('has no ladder', 'Give it tiers');
+});
+
+it('says so when the cut has changed meanwhile', function () {
+    $cut = $this->bringIn();
+    $asked = ($this->ask)($cut, ['outputs' => $this->two]);
+    file_put_contents($cut['path'], 'x', FILE_APPEND);
+
+    expect(($this->result)($asked))->toMatchArray(['state' => 'failed'])
+        ->and(TransitTest::query()->first()->work->error)->toContain('has changed or gone', 'test again');
+});
+
+it('forgets the oldest of what it made when there is too much', function () {
+    $store = new StepStore;
+    foreach (['a', 'b', 'c'] as $age => $name) {
+        touch($store->file($name, 'bin', fn (string $path) => file_put_contents($path, str_repeat('x', 100))), time() - 100 + $age);
+    }
+    $store->file('a', 'bin', fn () => throw new Exception('It is there.'));
+    $store->prune(250);
+
+    expect($store->has('a', 'bin'))->toBeTrue()->and($store->has('b', 'bin'))->toBeFalse()->and($store->has('c', 'bin'))->toBeTrue()
+        ->and(fn () => $store->file('d', 'bin', fn (string $path) => throw new Exception(file_put_contents($path, 'half'))))
+        ->toThrow(Exception::class)
+        ->and($this->left('derived/transit'))->toHaveCount(2);
+});
+
+it('is reached by command, in the shape that scripts rely on', function () {
+    $this->clip('few', 'few.mp4');
+    $arguments = ['test', 'few.mp4', '--host=lanternwick', '--candidate=lanternwick-even', '--screen=480', '--pieces=2'];
+    $result = $this->crate(...$arguments, ...['--json']);
+    $wrong = $this->crate('test', 'few.mp4', '--host=lanternwick', '--candidate=lanternwick-even', '--screen=500');
+
+    expect($result->getExitCode())->toBe(0)
+        ->and(app(Contract::class)->faults(json_decode($result->getOutput()), 'transit'))->toBe([])
+        ->and($this->crate(...$arguments, ...['--csv'])->getOutput())->toStartWith('candidate,bytes,')
+        ->and([$wrong->getExitCode(), $wrong->getErrorOutput()])->toBe([2, "--screen is one of 480, 720, 1080, 1440, 2160.\n"]);
+});
