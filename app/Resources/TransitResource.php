@@ -24,6 +24,7 @@ final class TransitResource
             'error' => $work->error,
             'askedAt' => $test->created_at->toIso8601String(),
             'screens' => $test->asked['screens'],
+            'output' => $test->asked['output'] ?? null,
             'candidates' => array_map(function (array $candidate): array {
                 $spec = $candidate['plan']['spec'];
 

@@ -13,6 +13,8 @@ use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\SoundAfter;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Weights;
+use OuterCrate\Units\ByteCount;
+use OuterCrate\Units\Duration;
 use OuterCrate\Units\FrameRange;
 
 /** Tells what a transit test came to, with the name of every measure and what was looked at. */
@@ -99,11 +101,14 @@ final readonly class Telling
 
         return [
             'bytes' => $result['candidate']->bytes,
+            'bytesLabel' => (string) new ByteCount($result['candidate']->bytes),
             'bitrate' => (int) round($result['upload']->bitsPerSecond),
             'wanted' => $result['upload']->wanted === null ? null : (int) $result['upload']->wanted,
             'ssimDb' => round(OverTime::decibels($mean), 3),
             'seconds' => round($result['candidate']->making, 1),
             'sendSeconds' => round($result['candidate']->sending, 1),
+            'secondsLabel' => (string) Duration::upTo($result['candidate']->making),
+            'sendLabel' => (string) Duration::upTo($result['candidate']->sending),
         ] + $this->figuresTold($own);
     }
 

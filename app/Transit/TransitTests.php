@@ -27,6 +27,7 @@ class TransitTests
      * @param  list<int>  $screens  lines of each; the usual ones when empty
      * @param  list<FrameRange>  $chosen  pieces that the person chose; the analysis chooses when empty
      * @param  list<string>  $names  of the columns, where they have some of their own
+     * @param  string|null  $output  key of the sheet's output that they lie around
      *
      * @throws TestRefused
      */
@@ -39,6 +40,7 @@ class TransitTests
         array $chosen = [],
         Weights $weights = new Weights,
         array $names = [],
+        ?string $output = null,
     ): TransitTest {
         $host->recompression !== null ?: throw TestRefused::noLadder($host->name);
         $test = TransitTest::query()->create([
@@ -50,6 +52,7 @@ class TransitTests
                 'candidates' => array_map(Freezer::freeze(...), $this->candidates($columns, $names)),
                 'screens' => $screens === [] ? self::screens($cut) : $screens,
                 'pieces' => $pieces,
+                'output' => $output,
                 'chosen' => array_map(fn (FrameRange $piece): array => [$piece->first, $piece->last], $chosen),
                 'weights' => Freezer::freeze($weights),
             ],

@@ -12,6 +12,9 @@ final class Tone
 
     private const BINS = 32;
 
+    /** The level of the bands that is looked at: smoothed twice, at half the size. */
+    private const SMOOTHED = 1;
+
     /** Share of the places that a bin needs to have a say. */
     private const ENOUGH = 0.005;
 
@@ -29,20 +32,30 @@ final class Tone
 
     private int $chroma = 0;
 
-    /** The same window of both. */
-    public function add(Picture $reference, Picture $test): void
+    /**
+     * The same window of both, smoothed: of a grainy picture the brightest samples are grain, and would seem to become darker when it
+     * goes.
+     */
+    public function add(Bands $reference, Bands $test): void
     {
         $came = $this->came;
         $own = $this->own;
-        $other = $test->luma->samples;
-        foreach ($reference->luma->samples as $i => $code) {
+        $other = $test->levels[self::SMOOTHED] ?? [];
+        foreach ($reference->levels[self::SMOOTHED] ?? [] as $i => $value) {
+            $code = intdiv($value + intdiv(Bands::PARTS, 2), Bands::PARTS);
+            $back = intdiv($other[$i] + intdiv(Bands::PARTS, 2), Bands::PARTS);
             $bin = intdiv($code, self::BIN);
             $own[$bin][$code] = ($own[$bin][$code] ?? 0) + 1;
-            $came[$bin][$other[$i]] = ($came[$bin][$other[$i]] ?? 0) + 1;
+            $came[$bin][$back] = ($came[$bin][$back] ?? 0) + 1;
         }
         $this->came = $came;
         $this->own = $own;
         $this->places += count($other);
+    }
+
+    /** The chroma of the same window of both. */
+    public function addChroma(Picture $reference, Picture $test): void
+    {
         $this->blue += array_sum($test->cb->samples) - array_sum($reference->cb->samples);
         $this->red += array_sum($test->cr->samples) - array_sum($reference->cr->samples);
         $this->chroma += count($test->cb->samples);

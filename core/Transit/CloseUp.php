@@ -42,7 +42,8 @@ final class CloseUp
         $this->detail->add($reference->bands, $bands);
         $this->shadows->add($reference->bands, $bands);
         $this->grain->add($reference->first->luma, $reference->second->luma, $first->luma, $second->luma);
-        $this->tone->add($reference->first, $first);
+        $this->tone->add($reference->bands, $bands);
+        $this->tone->addChroma($reference->first, $first);
         $this->banding += max(0.0, Banding::of($first->luma, $this->lines) - $reference->banding);
         $this->windows++;
     }

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { ApiError } from './api/client';
@@ -12,6 +12,9 @@ import { SheetPage } from './sheet/SheetPage';
 import { ShelfPage } from './shelf/ShelfPage';
 import { PacksPage } from './slips/PacksPage';
 import { SlipsPage } from './slips/SlipsPage';
+import { Loading } from './ui/States';
+
+const SurvivesPage = lazy(() => import('./survives/SurvivesPage'));
 
 const client = new QueryClient({
     defaultOptions: {
@@ -31,6 +34,14 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                     <Route element={<Frame />}>
                         <Route index element={<ShelfPage />} />
                         <Route path="cuts/:cut" element={<SheetPage />} />
+                        <Route
+                            path="cuts/:cut/survives"
+                            element={
+                                <Suspense fallback={<Loading what="the test" />}>
+                                    <SurvivesPage />
+                                </Suspense>
+                            }
+                        />
                         <Route path="slips" element={<PacksPage />} />
                         <Route path="slips/:pack" element={<SlipsPage />} />
                         <Route path="queue" element={<QueuePage />} />

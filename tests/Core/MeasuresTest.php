@@ -50,7 +50,7 @@ function texture(int $seed = 1, float $about = 500): Plane
     );
 }
 
-function changed(Plane $plane, Closure $change): Plane
+function planeWith(Plane $plane, Closure $change): Plane
 {
     return new Plane($plane->width, $plane->height, array_map(
         fn (int $sample, int $i): int => max(0, min(1023, (int) round($change($sample, $i)))),
@@ -127,7 +127,8 @@ function tone(Plane $reference, Plane $test): Tone
 {
     $half = fn (): Plane => new Plane(SIDE / 2, SIDE / 2, array_fill(0, SIDE * SIDE / 4, 512));
     $tone = new Tone;
-    $tone->add(new Picture($reference, $half(), $half()), new Picture($test, $half(), $half()));
+    $tone->add(Bands::of($reference), Bands::of($test));
+    $tone->addChroma(new Picture($reference, $half(), $half()), new Picture($test, $half(), $half()));
 
     return $tone;
 }
@@ -152,7 +153,7 @@ it('finds nothing where nothing changed', function () {
 
 it('says how much of a detail is kept by its size', function () {
     $reference = texture();
-    $half = changed($reference, fn (int $sample): float => 500 + ($sample - 500) / 2);
+    $half = planeWith($reference, fn (int $sample): float => 500 + ($sample - 500) / 2);
 
     foreach (detail($reference, $half)->kept() as $kept) {
         expect($kept)->toEqualWithDelta(0.5, 0.01); // rounding to whole codes
@@ -167,8 +168,8 @@ it('says how much of a detail is kept by its size', function () {
 it('tells what was added from what was kept', function () {
     $reference = texture();
     $noise = noise(9, SIDE * SIDE);
-    $noisy = detail($reference, changed($reference, fn (int $sample, int $i): float => $sample + 40 * $noise[$i]));
-    $sharpened = detail($reference, changed($reference, fn (int $sample): float => 500 + 1.5 * ($sample - 500)));
+    $noisy = detail($reference, planeWith($reference, fn (int $sample, int $i): float => $sample + 40 * $noise[$i]));
+    $sharpened = detail($reference, planeWith($reference, fn (int $sample): float => 500 + 1.5 * ($sample - 500)));
 
     expect($noisy->kept()[0])->toEqualWithDelta(1.0, 0.03) // the noise is not the reference's own, but for chance over 9,216 places
         ->and($noisy->added()[0])->toBeGreaterThan(0.8)
@@ -182,7 +183,7 @@ it('falls as the quantiser grows, as the blur grows, as bits go', function () {
         fn (int $degree): ?float => detail($reference, $change($degree))->overall(),
         [1, 2, 3, 4],
     );
-    $added = fn (int $bits): ?float => detail($reference, changed($reference, fn (int $s): int => $s >> $bits << $bits))->added()[0];
+    $added = fn (int $bits): ?float => detail($reference, planeWith($reference, fn (int $s): int => $s >> $bits << $bits))->added()[0];
 
     expect(falling([1.0, ...$overall(fn (int $degree): Plane => quantised($reference, 40 * 2 ** $degree))]))->toBeTrue()
         ->and(falling([1.0, ...$overall(fn (int $degree): Plane => blurred($reference, $degree))]))->toBeTrue()
@@ -191,7 +192,7 @@ it('falls as the quantiser grows, as the blur grows, as bits go', function () {
 
 it('does not mind a brightness that moved, which is tone and no detail', function () {
     $reference = texture();
-    $brighter = changed($reference, fn (int $sample): int => $sample + 50);
+    $brighter = planeWith($reference, fn (int $sample): int => $sample + 50);
 
     expect(detail($reference, $brighter)->kept())->toBe([1.0, 1.0, 1.0, 1.0])
         ->and(detail($reference, $brighter)->added())->toBe([0.0, 0.0, 0.0, 0.0]);
@@ -224,11 +225,11 @@ it('measures grain where nothing moves', function () {
     $grainy = function (int $seed, float $strength) use ($still): Plane {
         $noise = noise($seed, SIDE * SIDE);
 
-        return changed($still, fn (int $sample, int $i): float => $sample + $strength * $noise[$i]);
+        return planeWith($still, fn (int $sample, int $i): float => $sample + $strength * $noise[$i]);
     };
     $left = fn (float $strength): ?float => grain($grainy(3, 16), $grainy(4, 16), $grainy(3, $strength), $grainy(4, $strength));
     // The whole picture brightens: that is motion, and says nothing of grain.
-    $moved = changed($grainy(4, 16), fn (int $sample): int => $sample + 60);
+    $moved = planeWith($grainy(4, 16), fn (int $sample): int => $sample + 60);
 
     expect($left(16))->toBe(1.0)
         ->and($left(8))->toEqualWithDelta(0.25, 0.02) // rounding to whole codes
@@ -242,8 +243,8 @@ it('sees bands where a gentle ramp lost its bits, and none where it was dithered
     $noise = noise(5, SIDE * SIDE);
     // 40 codes over the width: dusk, a wall.
     $ramp = fn (float $dither): Plane => plane(fn (int $x, int $y, int $i): float => 200 + 40 * $x / SIDE + $dither * $noise[$i]);
-    $bits = fn (int $bits): Plane => changed($ramp(0), fn (int $sample): int => $sample >> 10 - $bits << 10 - $bits);
-    $ditheredTo8 = changed(
+    $bits = fn (int $bits): Plane => planeWith($ramp(0), fn (int $sample): int => $sample >> 10 - $bits << 10 - $bits);
+    $ditheredTo8 = planeWith(
         plane(fn (int $x): float => 200 + 40 * $x / SIDE),
         fn (int $sample, int $i): int => (int) floor($sample / 4 + 0.5 + $noise[$i] / 2) * 4,
     );
@@ -258,18 +259,22 @@ it('sees bands where a gentle ramp lost its bits, and none where it was dithered
 });
 
 it('names what became of the tones', function (Closure $change, ToneChange $is, float $shift) {
-    $reference = plane(fn (int $x, int $y, int $i): float => 64 + 876 * $i / (SIDE * SIDE - 1));
-    $tone = tone($reference, changed($reference, $change));
+    // Twelve patches from dark to bright, with grain.
+    $noise = noise(7, SIDE * SIDE);
+    $reference = plane(fn (int $x, int $y, int $i): float => 80 + 72 * (intdiv($x, 24) + 4 * intdiv($y, 32)) + 8 * $noise[$i]);
+    $patches = plane(fn (int $x, int $y): int => 80 + 72 * (intdiv($x, 24) + 4 * intdiv($y, 32)));
+    // The grain goes, which is no change of tone.
+    $tone = tone($reference, planeWith($patches, $change));
 
-    // Where in its bin a median lies, and rounding: two codes.
+    // What the mean of the grain comes to in a patch, smoothed, and rounding: two codes.
     expect($tone->change())->toBe($is)->and($tone->shift())->toEqualWithDelta($shift, 0.0025);
 })->with([
     'brighter' => [fn (int $s): int => $s + 30, ToneChange::Brighter, 30 / 876],
     'darker' => [fn (int $s): int => $s - 30, ToneChange::Darker, -30 / 876],
-    'full taken for narrow' => [fn (int $s): float => 64 + $s * 876 / 1023, ToneChange::Narrowed, -70 / 876],
-    'narrow taken for full' => [fn (int $s): float => ($s - 64) * 1023 / 876, ToneChange::Widened, 82 / 876],
+    'full taken for narrow' => [fn (int $s): float => 64 + $s * 876 / 1023, ToneChange::Narrowed, -61 / 876],
+    'narrow taken for full' => [fn (int $s): float => ($s - 64) * 1023 / 876, ToneChange::Widened, 72 / 876],
     'blacks lifted' => [fn (int $s): int => max($s, 110), ToneChange::Lifted, 30 / 876],
-    'blacks crushed' => [fn (int $s): int => $s < 130 ? 64 : $s, ToneChange::Crushed, -48 / 876],
+    'blacks crushed' => [fn (int $s): int => $s < 130 ? 64 : $s, ToneChange::Crushed, -16 / 876],
     'rounded to 8 bits' => [fn (int $s): int => $s + 2 >> 2 << 2, ToneChange::None, 0.0],
 ]);
 

@@ -51,6 +51,7 @@ class TransitController
             array_map(self::piece(...), $asked['chosen'] ?? []),
             self::weights($asked['weights'] ?? []),
             $names,
+            isset($asked['grid']) ? $cut->outputs[$asked['grid']['output']]['key'] ?? null : null,
         );
 
         return response()->json(['test' => TransitResource::of($test)], 202);

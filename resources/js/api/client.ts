@@ -30,6 +30,9 @@ import type {
     Sheet,
     SheetRequest,
     TableAnswer,
+    TransitRequest,
+    TransitTestAnswer,
+    TransitTestList,
     UploadAnswer,
     UploadList,
 } from './types';
@@ -144,6 +147,14 @@ export const api = {
         call<ImportAnswer>('POST', 'library/import', { name, text, ways }),
     hosts: () => call<HostList>('GET', 'hosts'),
     choices: () => call<Choices>('GET', 'choices'),
+    tests: (cut: number) => call<TransitTestList>('GET', `cuts/${cut}/tests`),
+    test: (id: number, weights: Record<string, number>) =>
+        call<TransitTestAnswer>(
+            'GET',
+            `tests/${id}?${new URLSearchParams(Object.entries(weights).map(([k, v]) => [k, String(v)]))}`,
+        ),
+    askTest: (cut: number, request: TransitRequest) => call<TransitTestAnswer>('POST', `cuts/${cut}/tests`, request),
+    stopTest: (id: number) => call<TransitTestAnswer>('POST', `tests/${id}/stop`),
 };
 
 export const fileAddress = (run: number) => `/api/runs/${run}/file`;

@@ -2626,213 +2626,34 @@ export interface TransitRequest {
          */
         output: number;
         /**
-         * @minItems 1
-         * @maxItems 20
+         * @maxItems 24
          */
-        times?:
-            | [number]
-            | [number, number]
-            | [number, number, number]
-            | [number, number, number, number]
-            | [number, number, number, number, number]
-            | [number, number, number, number, number, number]
-            | [number, number, number, number, number, number, number]
-            | [number, number, number, number, number, number, number, number]
-            | [number, number, number, number, number, number, number, number, number]
-            | [number, number, number, number, number, number, number, number, number, number]
-            | [number, number, number, number, number, number, number, number, number, number, number]
-            | [number, number, number, number, number, number, number, number, number, number, number, number]
-            | [number, number, number, number, number, number, number, number, number, number, number, number, number]
-            | [
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number
-              ]
-            | [
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number
-              ]
-            | [
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number
-              ]
-            | [
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number
-              ]
-            | [
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number
-              ]
-            | [
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number
-              ]
-            | [
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number,
-                  number
-              ];
+        times?: number[];
         /**
-         * @minItems 1
-         * @maxItems 3
+         * @maxItems 24
          */
-        steps?: [number] | [number, number] | [number, number, number];
+        steps?: number[];
         /**
-         * @maxItems 2
+         * @maxItems 24
          */
-        passes?: [] | [1 | 2] | [1 | 2, 1 | 2];
+        passes?: (1 | 2)[];
         /**
-         * @maxItems 6
+         * @maxItems 24
          */
-        codecs?:
-            | []
-            | [string]
-            | [string, string]
-            | [string, string, string]
-            | [string, string, string, string]
-            | [string, string, string, string, string]
-            | [string, string, string, string, string, string];
+        codecs?: string[];
         /**
-         * @maxItems 6
+         * @maxItems 24
          */
-        keyframes?:
-            | []
-            | [number]
-            | [number, number]
-            | [number, number, number]
-            | [number, number, number, number]
-            | [number, number, number, number, number]
-            | [number, number, number, number, number, number];
+        keyframes?: number[];
         /**
-         * @maxItems 2
+         * @maxItems 24
          */
-        depths?: [] | [8 | 10] | [8 | 10, 8 | 10];
+        depths?: (8 | 10)[];
     };
     /**
-     * @maxItems 5
+     * @maxItems 24
      */
-    screens?:
-        | []
-        | [480 | 720 | 1080 | 1440 | 2160]
-        | [480 | 720 | 1080 | 1440 | 2160, 480 | 720 | 1080 | 1440 | 2160]
-        | [480 | 720 | 1080 | 1440 | 2160, 480 | 720 | 1080 | 1440 | 2160, 480 | 720 | 1080 | 1440 | 2160]
-        | [
-              480 | 720 | 1080 | 1440 | 2160,
-              480 | 720 | 1080 | 1440 | 2160,
-              480 | 720 | 1080 | 1440 | 2160,
-              480 | 720 | 1080 | 1440 | 2160
-          ]
-        | [
-              480 | 720 | 1080 | 1440 | 2160,
-              480 | 720 | 1080 | 1440 | 2160,
-              480 | 720 | 1080 | 1440 | 2160,
-              480 | 720 | 1080 | 1440 | 2160,
-              480 | 720 | 1080 | 1440 | 2160
-          ];
+    screens?: (480 | 720 | 1080 | 1440 | 2160)[];
     pieces?: number;
     /**
      * Pieces that the person chose.
@@ -2876,6 +2697,10 @@ export interface TransitTest {
         edits: Edits;
     }[];
     result: Transit | null;
+    /**
+     * Key of the sheet’s output that the candidates lie around; null where they are outputs themselves.
+     */
+    output: string | null;
 }
 /**
  * What a transit test came to: candidates that were sent through a host’s recompression, and what was left.
@@ -2970,6 +2795,9 @@ export interface Transit {
                 cb: number;
                 cr: number;
             };
+            bytesLabel: string;
+            secondsLabel: string;
+            sendLabel: string;
         };
         after: {
             screen: number;

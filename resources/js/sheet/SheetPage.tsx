@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { api } from '../api/client';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -105,6 +105,12 @@ function SheetOf({ id }: { id: number }) {
                         </span>
                         <AboutCut cut={cut} />
                         <ToSlips cut={cut.id} />
+                        <Link
+                            to={`/cuts/${cut.id}/survives`}
+                            className="ml-3 flex-none underline decoration-dotted underline-offset-3 hover:text-ink"
+                        >
+                            What survives
+                        </Link>
                     </p>
                 </div>
                 <div className="flex flex-none items-center gap-3 text-right">

@@ -1,0 +1,133 @@
+import type { Transit } from '../api/types';
+import { Figures } from '../ui/Figures';
+import { Mark } from '../ui/Mark';
+
+interface Props {
+    result: Transit;
+    /** Place of the screen in each candidate's list. */
+    screen: number;
+    chosen: string | null;
+    choose: (name: string) => void;
+}
+
+type After = Transit['candidates'][number]['after'][number];
+
+const percent = (share: number | null | undefined) => (share == null ? '–' : `${Math.round(100 * share)} %`);
+
+/** Bands that an eye looks for; a step of 8 bits in a gentle ramp comes to three times that. */
+const BANDED = 0.1;
+
+const heads: { text: string; below?: string; about?: string }[] = [
+    { text: 'File size' },
+    { text: 'To make' },
+    { text: 'To send' },
+    { text: 'The upload', below: 'SSIM dB', about: 'ssimDb' },
+    { text: 'After the host', below: 'mean · worst second', about: 'ssimDbWorst' },
+    { text: 'Detail kept', below: 'fine → coarse', about: 'detailKept' },
+    { text: 'Grain', below: 'kept', about: 'grainKept' },
+    { text: 'Shadow', below: 'texture', about: 'shadowKept' },
+    { text: 'Banding', below: 'added', about: 'bandingAdded' },
+    { text: 'Tone', about: 'toneShift' },
+];
+
+export function Results({ result, screen, chosen, choose }: Props) {
+    return (
+        <table className="mt-3 w-full border-t-2 border-rule text-[13px]" aria-label="What is left of each candidate">
+            <thead>
+                <tr className="border-b border-rule align-bottom text-soft">
+                    <th scope="col" className="px-3 py-1.5 text-left">
+                        Candidate
+                    </th>
+                    {heads.map(({ text, below, about }) => (
+                        <th
+                            key={text}
+                            scope="col"
+                            title={about === undefined ? undefined : result.measures[about]}
+                            className="px-2 py-1.5 text-right leading-4"
+                        >
+                            {text}
+                            {below && <span className="block text-[11.5px] font-normal">{below}</span>}
+                        </th>
+                    ))}
+                </tr>
+            </thead>
+            <tbody>
+                {result.candidates.map(({ name, upload, after, sound }) => {
+                    const on = after[screen];
+                    const isBest = name === result.recommended.name;
+                    return (
+                        <tr
+                            key={name}
+                            aria-selected={chosen === name}
+                            title={sound?.text}
+                            className={`row-30 border-b border-line ${isBest ? 'bg-rust-wash' : 'bg-surface'} ${chosen === name ? 'outline-1 -outline-offset-1 outline-rule' : ''}`}
+                        >
+                            <th scope="row" className="max-w-[280px] px-3 text-left">
+                                <button
+                                    type="button"
+                                    onClick={() => choose(name)}
+                                    className="max-w-full truncate text-left hover:underline"
+                                    title={name}
+                                >
+                                    {name}
+                                </button>
+                            </th>
+                            <Cell text={upload.bytesLabel} />
+                            <Cell text={upload.secondsLabel} />
+                            <Cell text={upload.sendLabel} />
+                            <Cell text={upload.ssimDb.toFixed(1)} />
+                            <Cell
+                                text={on === undefined ? '–' : `${on.ssimDb.toFixed(2)} · ${on.ssimDbWorst.toFixed(1)}`}
+                                title={
+                                    on &&
+                                    `${on.codec}, ${on.frame}, ${on.tier} tier, ${Math.round(on.bitrate / 1000)} kb/s; ` +
+                                        `± ${on.margin.toFixed(2)} dB beside the recommended one`
+                                }
+                            />
+                            <td className="px-2">{on && <Octaves after={on} />}</td>
+                            <Cell text={percent(on?.grainKept)} />
+                            <Cell text={percent(on?.shadowKept)} />
+                            <td className="px-2 text-right">
+                                <span className="inline-flex items-center gap-1.5">
+                                    {(on?.bandingAdded ?? 0) > BANDED && <Mark kind="caution" />}
+                                    <Figures text={(on?.bandingAdded ?? 0).toFixed(2)} />
+                                </span>
+                            </td>
+                            <Cell
+                                text={on === undefined ? '–' : `${(100 * on.toneShift).toFixed(1)} %`.replace('-', '−')}
+                                title={on?.tone}
+                            />
+                        </tr>
+                    );
+                })}
+            </tbody>
+        </table>
+    );
+}
+
+function Cell({ text, title }: { text: string; title?: string | undefined }) {
+    return (
+        <td className="px-2 text-right whitespace-nowrap" title={title}>
+            <Figures text={text} />
+        </td>
+    );
+}
+
+/** How much of the detail is left by its size, the finest at the left. */
+function Octaves({ after }: { after: After }) {
+    const spoken = after.detailKept.map(percent).join(', ');
+    return (
+        <span
+            role="img"
+            aria-label={`Detail kept from fine to coarse: ${spoken}`}
+            title={spoken}
+            className="ml-auto flex h-[15px] w-fit items-end gap-px"
+        >
+            {after.detailKept.map((share, octave) => (
+                <span key={octave} className="flex h-full w-2 items-end bg-line">
+                    <span className="w-full bg-note" style={{ height: `${100 * (share ?? 0)}%` }} />
+                </span>
+            ))}
+        </span>
+    );
+}

@@ -1,0 +1,245 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api } from '../api/client';
+import type { Sheet, Transit, TransitRequest, TransitTest } from '../api/types';
+import { draftOf } from '../sheet/outputs';
+import { Button } from '../ui/Button';
+import { Figures } from '../ui/Figures';
+import { Segments } from '../ui/Segments';
+import { Blank, Failed, Loading, Trouble } from '../ui/States';
+import { useTitle } from '../ui/useTitle';
+import { Ask } from './Ask';
+import { Plot } from './Plot';
+import { Results } from './Results';
+import { USUAL, type Weighing, Weights } from './Weights';
+
+const isGoing = (test: TransitTest | undefined) =>
+    test !== undefined && ['waiting', 'running', 'checking'].includes(test.state);
+
+/** What is left of the uploads of a cut after a host has recompressed them. */
+export default function SurvivesPage() {
+    const cut = Number(useParams().cut);
+    return <SurvivesOf key={cut} cut={cut} />;
+}
+
+function SurvivesOf({ cut }: { cut: number }) {
+    const client = useQueryClient();
+    const sheet = useQuery({ queryKey: ['sheet', cut], queryFn: () => api.sheet(cut) });
+    const tests = useQuery({ queryKey: ['tests', cut], queryFn: () => api.tests(cut) });
+    const [weights, setWeights] = useState<Weighing>(USUAL);
+    const id = tests.data?.tests[0]?.id;
+    const test = useQuery({
+        queryKey: ['test', id, weights],
+        queryFn: () => api.test(id ?? 0, { ...weights }),
+        enabled: id !== undefined,
+        placeholderData: keepPreviousData,
+        refetchInterval: (query) => (isGoing(query.state.data?.test) ? 1_000 : false),
+    });
+    const renew = () => client.invalidateQueries({ queryKey: ['tests', cut] });
+    const ask = useMutation({ mutationFn: (request: TransitRequest) => api.askTest(cut, request), onSuccess: renew });
+    const stop = useMutation({ mutationFn: () => api.stopTest(id ?? 0), onSettled: () => test.refetch() });
+    const name = sheet.data?.cut.name;
+    useTitle(name === undefined ? undefined : `What survives of ${name}`);
+    if (sheet.error && sheet.data === undefined) {
+        return <Failed error={sheet.error} retry={() => sheet.refetch()} />;
+    }
+    if (sheet.data === undefined || tests.isPending) {
+        return <Loading what="the test" />;
+    }
+    const now = id === undefined ? undefined : test.data?.test;
+    const result = now?.result ?? null;
+    const toHosts = sheet.data.outputs.some(({ plan }) => plan.host !== null);
+    return (
+        <div className="px-5 py-4">
+            <div className="mb-3 flex items-start gap-6">
+                <div className="min-w-0">
+                    <h1 className="truncate text-[20px] leading-6 font-semibold">
+                        What survives of {name}
+                        {now && ` at ${now.hostName}`}
+                    </h1>
+                    <p className="mt-1 text-[13px] leading-[18px] text-soft">
+                        {result === null ? (
+                            'Pieces of the cut go through a host’s recompression; what is left is measured.'
+                        ) : (
+                            <Figures text={sampledText(result)} />
+                        )}{' '}
+                        <Link to={`/cuts/${cut}`} className="text-rust hover:underline">
+                            To its sheet
+                        </Link>
+                    </p>
+                </div>
+                {result !== null && now && <Recommended cut={cut} sheet={sheet.data} test={now} result={result} />}
+            </div>
+            {toHosts ? (
+                <Ask sheet={sheet.data} busy={isGoing(now) || ask.isPending} ask={ask.mutate} />
+            ) : (
+                <Blank
+                    within
+                    title="No upload on the sheet"
+                    action={
+                        <Link to={`/cuts/${cut}`} className="text-rust underline underline-offset-4">
+                            Go to its sheet
+                        </Link>
+                    }
+                >
+                    Add an output that goes to a host; then it can be tested what that host leaves of it.
+                </Blank>
+            )}
+            {ask.error && (
+                <div className="mt-3">
+                    <Trouble message={ask.error.message} />
+                </div>
+            )}
+            {test.error && (
+                <div className="mt-3">
+                    <Trouble message={test.error.message} />
+                </div>
+            )}
+            {now && isGoing(now) && (
+                <div className="relative mt-4 flex h-10 items-center gap-4 rounded bg-sunk px-3 text-[13px]">
+                    <span role="status">
+                        <Figures
+                            text={
+                                now.state === 'waiting'
+                                    ? 'The test waits its turn; files that are being made go first.'
+                                    : `Testing ${now.candidates.length} candidates · ${now.percent} %`
+                            }
+                        />
+                    </span>
+                    <Button
+                        className="ml-auto"
+                        disabled={now.stopAsked || stop.isPending}
+                        onClick={() => stop.mutate()}
+                    >
+                        {now.stopAsked ? 'Stopping …' : 'Stop'}
+                    </Button>
+                    <span
+                        role="progressbar"
+                        aria-label="Transit test"
+                        aria-valuenow={now.percent}
+                        className="absolute bottom-0 left-0 h-[3px] bg-rust"
+                        style={{ width: `${now.percent}%` }}
+                    />
+                </div>
+            )}
+            {now?.state === 'failed' && now.error !== null && (
+                <div className="mt-3">
+                    <Trouble message={now.error} />
+                </div>
+            )}
+            {now?.state === 'stopped' && (
+                <p className="mt-4 text-[13px] text-soft">
+                    The last test was stopped. Test again: what was made is kept, and it goes on there.
+                </p>
+            )}
+            {now === undefined && toHosts && (
+                <Blank within title="Nothing has been tested yet">
+                    Choose what to send, and press Test. Each candidate is encoded in pieces, recompressed as the host
+                    does it, and laid over the cut as a viewer sees it.
+                </Blank>
+            )}
+            {result !== null && (
+                <Outcome result={result} weights={weights} setWeights={setWeights} test={now?.id ?? 0} />
+            )}
+        </div>
+    );
+}
+
+const sampledText = ({ pieces, sampled, simulation }: Transit) =>
+    [
+        `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${sampled.frames} of ${sampled.of} frames: `,
+        `${[...new Set(pieces.map(({ words }) => words))].join(', ')}. ${simulation}`,
+    ].join('');
+
+interface OutcomeProps {
+    result: Transit;
+    test: number;
+    weights: Weighing;
+    setWeights: (weights: Weighing) => void;
+}
+
+function Outcome({ result, test, weights, setWeights }: OutcomeProps) {
+    const screens = result.candidates[0]?.after.map(({ screen }) => screen) ?? [];
+    const [picked, setPicked] = useState<number | null>(null);
+    const [chosen, setChosen] = useState<string | null>(null);
+    const lines = picked !== null && screens.includes(picked) ? picked : result.screen;
+    const screen = screens.indexOf(lines);
+    const choose = (name: string) => setChosen(name === chosen ? null : name);
+    return (
+        <>
+            <div className="mt-4 flex items-start gap-6">
+                <div className="min-w-0 grow border-t-2 border-rule pt-2">
+                    <div className="flex items-center gap-3 text-[13px]">
+                        <span className="text-soft">Seen on</span>
+                        <Segments
+                            label="Screen"
+                            value={String(lines)}
+                            options={screens.map((one) => ({ value: String(one), label: `${one} lines` }))}
+                            onChange={(value) => setPicked(Number(value))}
+                        />
+                        {result.past !== null && (
+                            <span className="text-soft">
+                                Past {result.past}, twice the size gains less than{' '}
+                                <Figures text={`${result.step} dB`} />.
+                            </span>
+                        )}
+                        <a href={`/api/tests/${test}/csv`} download className="ml-auto text-rust hover:underline">
+                            CSV
+                        </a>
+                    </div>
+                    <Plot result={result} screen={screen} chosen={chosen} choose={choose} />
+                </div>
+                <Weights weights={weights} onChange={setWeights} />
+            </div>
+            <Results result={result} screen={screen} chosen={chosen} choose={choose} />
+        </>
+    );
+}
+
+interface RecommendedProps {
+    cut: number;
+    sheet: Sheet;
+    test: TransitTest;
+    result: Transit;
+}
+
+/** The sentence, and the one step that puts the candidate on the sheet. */
+function Recommended({ cut, sheet, test, result }: RecommendedProps) {
+    const client = useQueryClient();
+    const navigate = useNavigate();
+    const draft = draftOf(sheet);
+    const place = draft.outputs.findIndex(({ key }) => key === test.output);
+    const candidate = test.candidates.find(({ name }) => name === result.recommended.name);
+    const use = useMutation({
+        mutationFn: () =>
+            api.saveSheet(cut, {
+                range: draft.range,
+                version: sheet.version,
+                outputs: draft.outputs.map((output, i) =>
+                    i === place && candidate ? { ...output, edits: candidate.edits } : output,
+                ),
+            }),
+        onSuccess: () => {
+            client.removeQueries({ queryKey: ['sheet', cut] });
+            navigate(`/cuts/${cut}`);
+        },
+    });
+    return (
+        <div className="ml-auto flex max-w-[760px] flex-none items-center gap-4">
+            <p aria-live="polite" className="max-w-[560px] text-right text-[13px] leading-[18px] text-balance">
+                <Figures text={result.recommended.why} />
+                {use.error && (
+                    <span role="alert" className="block text-stop">
+                        {use.error.message}
+                    </span>
+                )}
+            </p>
+            {place >= 0 && (
+                <Button kind="primary" className="h-9" disabled={use.isPending} onClick={() => use.mutate()}>
+                    Use it for column {place + 1}
+                </Button>
+            )}
+        </div>
+    );
+}

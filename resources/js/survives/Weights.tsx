@@ -1,0 +1,59 @@
+import { Slider } from 'radix-ui';
+
+export interface Weighing {
+    quality: number;
+    size: number;
+    making: number;
+    sending: number;
+}
+
+export const USUAL: Weighing = { quality: 1, size: 0.5, making: 0.25, sending: 0.25 };
+
+const names: { key: keyof Weighing; label: string; about: string }[] = [
+    { key: 'quality', label: 'Picture', about: 'What is left after the host' },
+    { key: 'size', label: 'File size', about: 'Of the upload' },
+    { key: 'making', label: 'Making', about: 'How long this machine takes' },
+    { key: 'sending', label: 'Sending', about: 'How long your line takes' },
+];
+
+/** What counts how much for the recommendation. */
+export function Weights({ weights, onChange }: { weights: Weighing; onChange: (weights: Weighing) => void }) {
+    const isUsual = names.every(({ key }) => weights[key] === USUAL[key]);
+    return (
+        <div className="w-[240px] flex-none border-t-2 border-rule pt-2.5 text-[13px]">
+            <h2 className="mb-2 font-semibold">How it is weighed</h2>
+            {names.map(({ key, label, about }) => (
+                <div key={key} className="flex h-7 items-center gap-3" title={about}>
+                    <span className="w-16 flex-none text-soft">{label}</span>
+                    <Slider.Root
+                        value={[weights[key]]}
+                        min={0}
+                        max={2}
+                        step={0.25}
+                        onValueChange={([value = 0]) => onChange({ ...weights, [key]: value })}
+                        className="relative flex h-5 grow touch-none items-center"
+                    >
+                        <Slider.Track className="h-[3px] grow bg-line">
+                            <Slider.Range />
+                        </Slider.Track>
+                        <Slider.Thumb
+                            aria-label={`Weight of ${label.toLowerCase()}`}
+                            className="block size-3.5 rounded-full bg-ink focus-visible:outline-2 focus-visible:outline-offset-2 focus-visible:outline-rust"
+                        />
+                    </Slider.Root>
+                    <span className="figure w-8 flex-none text-right text-soft">{weights[key]}</span>
+                </div>
+            ))}
+            <p className="mt-2 leading-[18px] text-soft">
+                {isUsual ? (
+                    'The usual weights. '
+                ) : (
+                    <button type="button" className="text-rust hover:underline" onClick={() => onChange(USUAL)}>
+                        Back to the usual weights.
+                    </button>
+                )}{' '}
+                What the pieces cannot tell apart counts as equal; then the smaller or faster one wins.
+            </p>
+        </div>
+    );
+}
