@@ -2,6 +2,7 @@
 
 use App\Http\Controllers\AnalysisController;
 use App\Http\Controllers\ChoicesController;
+use App\Http\Controllers\CompareController;
 use App\Http\Controllers\CutController;
 use App\Http\Controllers\HelpController;
 use App\Http\Controllers\HostController;
@@ -61,6 +62,10 @@ Route::get('cuts/{cut}/tests', [TransitController::class, 'index']);
 Route::post('cuts/{cut}/tests', [TransitController::class, 'store']);
 Route::get('tests/{test}', [TransitController::class, 'show'])->whereNumber('test');
 Route::post('tests/{test}/stop', [TransitController::class, 'stop'])->whereNumber('test');
+Route::get('tests/{test}/compare', [CompareController::class, 'test'])->whereNumber('test');
+Route::get('tests/{test}/pictures/{source}/{frame}', [CompareController::class, 'testPicture'])->whereNumber(['test', 'frame']);
+Route::get('runs/{run}/compare', [CompareController::class, 'run'])->whereNumber('run');
+Route::get('runs/{run}/pictures/{source}/{frame}', [CompareController::class, 'runPicture'])->whereNumber(['run', 'frame']);
 Route::get('tests/{test}/csv', [TransitController::class, 'csv'])->whereNumber('test');
 
 Route::get('runs', [RunController::class, 'index']);

@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\File;
 class StepStore
 {
     /** How what lies here is made and read; counted up when that changes. */
-    private const VERSION = '2';
+    private const VERSION = '3';
 
     private readonly string $folder;
 
@@ -67,6 +67,15 @@ class StepStore
         });
 
         return json_decode((string) file_get_contents($path), true, 64, JSON_THROW_ON_ERROR);
+    }
+
+    /** The path of a file by its name; null where it was forgotten. */
+    public function find(string $name): ?string
+    {
+        $path = "{$this->folder}/".basename($name);
+        is_file($path) && @touch($path);
+
+        return is_file($path) ? $path : null;
     }
 
     public function has(string $key, string $ending): bool

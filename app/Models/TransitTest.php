@@ -15,6 +15,7 @@ use Illuminate\Support\Carbon;
  * @property string $host slug
  * @property array<mixed> $asked what is tested, frozen
  * @property array<string, mixed>|null $result resources/schema/transit.json; null while it is not done
+ * @property array<string, mixed>|null $made files that it was made with, by name in the store
  * @property Cut $cut
  * @property Work $work
  * @property Carbon $created_at
@@ -27,7 +28,7 @@ class TransitTest extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['asked' => 'array', 'result' => 'array'];
+    protected $casts = ['asked' => 'array', 'result' => 'array', 'made' => 'array'];
 
     /** @return BelongsTo<Cut, $this> */
     public function cut(): BelongsTo

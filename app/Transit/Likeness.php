@@ -43,9 +43,13 @@ class Likeness
      */
     public function of(Reel $reel, string $path, string $key, Closure $shouldStop): array
     {
-        $own = StepStore::key('likeness', $reel->key, $key, $this->capabilities->version());
+        return $this->store->figures($this->key($reel, $key), fn (): array => $this->measured($reel, $path, $shouldStop));
+    }
 
-        return $this->store->figures($own, fn (): array => $this->measured($reel, $path, $shouldStop));
+    /** What its figures are kept under. */
+    public function key(Reel $reel, string $key): string
+    {
+        return StepStore::key('likeness', $reel->key, $key, $this->capabilities->version());
     }
 
     /** @return array<mixed> */
@@ -77,6 +81,7 @@ class Likeness
                     fn (array $frames): float => OverTime::worstSecond($frames, max(1, (int) round($reel->framesPerSecond()))),
                     $pieces,
                 )), 7),
+                'frames' => array_map(fn (float $ssim): float => round(OverTime::decibels($ssim), 2), $perFrame),
                 'psnr' => self::psnr($signal),
                 'vif' => self::vif($scratch->lines(LikenessCommand::VIF)),
                 'shift' => $alignment->shift,

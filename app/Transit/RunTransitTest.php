@@ -80,7 +80,7 @@ class RunTransitTest implements Kind
             fn (float $share) => $meter->note($share),
             $meter->shouldStop(...),
         );
-        $test->update(['result' => $result]);
+        $test->update($result);
         $this->store->prune();
     }
 }

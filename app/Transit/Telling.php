@@ -142,7 +142,7 @@ final readonly class Telling
         return [
             'ssimDbWorst' => round(OverTime::decibels($figures['ssimWorst']), 3),
             'ssimDbPieces' => array_map(fn (float $ssim): float => round(OverTime::decibels($ssim), 3), $figures['ssim']),
-        ] + array_diff_key($figures, ['ssim' => 0, 'ssimWorst' => 0]);
+        ] + array_diff_key($figures, ['ssim' => 0, 'ssimWorst' => 0, 'frames' => 0]);
     }
 
     /**

@@ -34,7 +34,7 @@ class Tester
      * @param  list<FrameRange>  $chosen  pieces that the person chose
      * @param  Closure(float): void  $onShare  told how much of it is done, 0 to 1
      * @param  Closure(): bool  $shouldStop
-     * @return array<string, mixed> resources/schema/transit.json
+     * @return array{result: array<string, mixed>, made: array<string, mixed>} resources/schema/transit.json, and the files by name
      *
      * @throws TestRefused
      */
@@ -89,7 +89,19 @@ class Tester
 
         $heard = $this->surroundings->of($cut, $reading);
 
-        return (new Telling($reel, $host, $screens, $range))->of($results, $weights, $heard);
+        return [
+            'result' => (new Telling($reel, $host, $screens, $range))->of($results, $weights, $heard),
+            'made' => ['reel' => basename($reel->path), 'candidates' => array_map(fn (array $result): array => [
+                'upload' => $this->file($reel, $result['upload']),
+                'after' => array_map(fn (array $after): array => $this->file($reel, $after['rendition']), $result['after']),
+            ], $results)],
+        ];
+    }
+
+    /** @return array{file: string, likeness: string} by name in the store */
+    private function file(Reel $reel, Encoded $encoded): array
+    {
+        return ['file' => basename($encoded->path), 'likeness' => $this->likeness->key($reel, $encoded->key).'.json'];
     }
 
     private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded

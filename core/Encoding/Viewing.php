@@ -74,6 +74,21 @@ final readonly class Viewing
             : [$this->scale($size, 'bt601', 'pc', self::CAREFUL), 'format=yuvj444p', 'setsar=1'];
     }
 
+    /**
+     * For looking at single pixels: full-range RGB, as a BT.709 screen shows it.
+     *
+     * @return list<string>
+     */
+    public function asPixels(FrameSize $size): array
+    {
+        return $this->isWide()
+            ? [...$this->intoBt709($size, self::CAREFUL), 'format=gbrp', 'format=rgb24']
+            : [
+                "scale=w={$size->width}:h={$size->height}:in_color_matrix=".ScalerMatrix::of($this->video).':flags='.self::CAREFUL,
+                'format=rgb24',
+            ];
+    }
+
     private function isWide(): bool
     {
         return $this->video->colour->isHdr() || in_array($this->video->colour->primaries, self::WIDE, true);

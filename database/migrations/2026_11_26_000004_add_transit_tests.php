@@ -16,6 +16,8 @@ return new class extends Migration
             // What is tested, frozen: the host, the candidates' plans, screens, pieces and weights.
             $table->json('asked');
             $table->json('result')->nullable();
+            // Which files of the store it was made with, so that eyes can look at them.
+            $table->json('made')->nullable();
             $table->timestamps();
         });
     }

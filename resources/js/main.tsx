@@ -14,6 +14,7 @@ import { PacksPage } from './slips/PacksPage';
 import { SlipsPage } from './slips/SlipsPage';
 import { Loading } from './ui/States';
 
+const ComparePage = lazy(() => import('./compare/ComparePage'));
 const SurvivesPage = lazy(() => import('./survives/SurvivesPage'));
 
 const client = new QueryClient({
@@ -39,6 +40,14 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                             element={
                                 <Suspense fallback={<Loading what="the test" />}>
                                     <SurvivesPage />
+                                </Suspense>
+                            }
+                        />
+                        <Route
+                            path="compare/:of/:id"
+                            element={
+                                <Suspense fallback={<Loading what="the pictures" />}>
+                                    <ComparePage />
                                 </Suspense>
                             }
                         />

@@ -4,6 +4,18 @@ use App\Media\StepStore;
 use App\Models\TransitTest;
 use App\Models\WorkState;
 use App\Schema\Contract;
+use Symfony\Component\Process\Process;
+
+/** A frame as the engine itself gives it, in bytes of red, green and blue. */
+function rgb(string $path, int $frame = 0): string
+{
+    $process = new Process([
+        'ffmpeg', '-v', 'error', '-nostdin', '-i', $path,
+        '-vf', "select=eq(n\\,{$frame}),scale=flags=bicubic+accurate_rnd+full_chroma_int,format=rgb24", '-frames:v', '1', '-f', 'rawvideo', '-',
+    ]);
+
+    return $process->mustRun()->getOutput();
+}
 
 beforeEach(function (): void {
     $this->ask = fn (array $cut, array $asked = [], int $status = 202): array => $this->answer(
@@ -69,6 +81,38 @@ it('sends candidates through a host and says what is left of each, and does noth
     expect($lines)->toHaveCount(3)
         ->and(array_combine(str_getcsv($lines[0], escape: ''), str_getcsv($lines[1], escape: '')))
         ->toMatchArray(['candidate' => $poor['name'], 'screen' => '480', 'rendition' => '360', 'recommended' => '0']);
+});
+
+it('shows the same frame of the cut, of an upload and of what came back, pixel by pixel', function () {
+    $cut = $this->bringIn('few');
+    $test = ($this->result)(($this->ask)($cut, ['outputs' => [$this->two[0]], 'screens' => [480]]));
+    $view = $this->answer($this->getJson("/api/tests/{$test['id']}/compare"), 'comparison-view');
+    $pixels = fn (string $source, int $frame): string => rgb($this->get("/api/tests/{$test['id']}/pictures/{$source}/{$frame}")->getFile()->getPathname());
+
+    expect(array_column($view['sources'], 'id'))->toBe(['cut', '0-upload', '0-480'])
+        ->and($view)->toMatchArray(['frames' => 12, 'width' => 320, 'height' => 180])
+        ->and($view['sources'][2]['curve'])->toHaveCount(12)
+        // Another client decodes the cut itself: the reel lost nothing, and no frame has moved.
+        ->and($pixels('cut', 7))->toBe(rgb($cut['path'], 7))
+        ->and($pixels('0-upload', 7))->not->toBe($pixels('cut', 7))
+        ->and($pixels('0-480', 7))->not->toBe($pixels('0-upload', 7))
+        ->and(strlen($pixels('0-480', 11)))->toBe(320 * 180 * 3);
+    $this->answer($this->getJson("/api/tests/{$test['id']}/pictures/cut/12"), 'error', 404);
+    $this->answer($this->getJson("/api/tests/{$test['id']}/pictures/nothing/0"), 'error', 404);
+    Illuminate\Support\Facades\File::deleteDirectory($this->folder('derived/transit'));
+    expect($this->answer($this->getJson("/api/tests/{$test['id']}/pictures/cut/3"), 'error', 422)['error']['message'])
+        ->toContain('no longer kept. Test again');
+});
+
+it('shows what was made beside its cut, from the first frame of its range', function () {
+    $cut = App\Models\Cut::query()->find($this->bringIn()['id']);
+    $run = $this->made($cut, ['preset' => 'lossless-vault', 'host' => null, 'edits' => []], new OuterCrate\Units\FrameRange(20, 29));
+    $view = $this->answer($this->getJson("/api/runs/{$run->id}/compare"), 'comparison-view');
+    $pixels = fn (string $source, int $frame): string => rgb($this->get("/api/runs/{$run->id}/pictures/{$source}/{$frame}")->getFile()->getPathname());
+
+    expect($view['spans'])->toBe([['at' => 0, 'first' => 20, 'last' => 29, 'label' => '00:00:00:20']])
+        ->and($pixels('cut', 3))->toBe(rgb($cut->path, 23))
+        ->and($pixels('made', 3))->toBe($pixels('cut', 3));
 });
 
 it('makes candidates around a column, and names them by what they are', function () {

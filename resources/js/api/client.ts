@@ -1,6 +1,7 @@
 import type {
     Choices,
     Comparison,
+    ComparisonView,
     Curves,
     CutAnalysis,
     CutAnswer,
@@ -154,6 +155,7 @@ export const api = {
             `tests/${id}?${new URLSearchParams(Object.entries(weights).map(([k, v]) => [k, String(v)]))}`,
         ),
     askTest: (cut: number, request: TransitRequest) => call<TransitTestAnswer>('POST', `cuts/${cut}/tests`, request),
+    compare: (kind: 'tests' | 'runs', id: number) => call<ComparisonView>('GET', `${kind}/${id}/compare`),
     stopTest: (id: number) => call<TransitTestAnswer>('POST', `tests/${id}/stop`),
 };
 

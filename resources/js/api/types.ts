@@ -3,6 +3,7 @@
 export interface Contract {
     analysis: Analysis;
     choices: Choices;
+    'comparison-view': ComparisonView;
     comparison: Comparison;
     curves: Curves;
     'cut-analysis': CutAnalysis;
@@ -277,6 +278,43 @@ export interface Choices {
             } | null;
         };
     };
+}
+/**
+ * Answer of GET /api/tests/{test}/compare and GET /api/runs/{run}/compare: files of the same frames.
+ */
+export interface ComparisonView {
+    name: string;
+    cut: number;
+    frames: number;
+    frameRate: string;
+    width: number;
+    height: number;
+    /**
+     * Both sides are shown through the same tone map.
+     */
+    hdr: boolean;
+    /**
+     * Frames of the cut, in the order in which they follow.
+     */
+    spans: {
+        at: number;
+        first: number;
+        last: number;
+        label: string;
+    }[];
+    sources: {
+        id: string;
+        label: string;
+        detail: string;
+        /**
+         * False where the file is no longer kept.
+         */
+        here: boolean;
+        /**
+         * Likeness of each frame in dB.
+         */
+        curve: number[] | null;
+    }[];
 }
 /**
  * In what two versions of a preset or host differ.

@@ -150,6 +150,15 @@ function Head({ run }: { run: PackedRun }) {
             <span className="flex items-center gap-2">
                 <span className="font-stencil text-[16px] tracking-[.05em] uppercase">{run.role}</span>
                 <span className="ml-auto flex items-center gap-2">
+                    {run.state === 'done' && run.onDisk && !run.isFolder && run.role !== 'sound' && (
+                        <Link
+                            to={`/compare/runs/${run.id}`}
+                            className="text-[12px] text-rust hover:underline"
+                            aria-label={`Look at ${run.file} beside the cut`}
+                        >
+                            Look
+                        </Link>
+                    )}
                     {run.state === 'done' && run.onDisk && !run.isFolder && (
                         <a
                             href={fileAddress(run.id)}

@@ -99,7 +99,8 @@ export function Plot({ result, screen, chosen, choose }: Props) {
                     x={WIDTH - RIGHT - 6}
                     y={y(best.db + Math.max(0.05, best.margin)) - 6}
                     textAnchor="end"
-                    className="fill-soft text-[12px]"
+                    className="fill-soft stroke-page text-[12px] [paint-order:stroke]"
+                    strokeWidth="4"
                 >
                     no difference that the pieces can tell
                 </text>

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { Transit } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
@@ -8,6 +9,8 @@ interface Props {
     screen: number;
     chosen: string | null;
     choose: (name: string) => void;
+    /** Id of the test, for looking at its pictures. */
+    test: number;
 }
 
 type After = Transit['candidates'][number]['after'][number];
@@ -30,7 +33,7 @@ const heads: { text: string; below?: string; about?: string }[] = [
     { text: 'Tone', about: 'toneShift' },
 ];
 
-export function Results({ result, screen, chosen, choose }: Props) {
+export function Results({ result, screen, chosen, choose, test }: Props) {
     return (
         <table className="mt-3 w-full border-t-2 border-rule text-[13px]" aria-label="What is left of each candidate">
             <thead>
@@ -49,10 +52,11 @@ export function Results({ result, screen, chosen, choose }: Props) {
                             {below && <span className="block text-[11.5px] font-normal">{below}</span>}
                         </th>
                     ))}
+                    <td />
                 </tr>
             </thead>
             <tbody>
-                {result.candidates.map(({ name, upload, after, sound }) => {
+                {result.candidates.map(({ name, upload, after, sound }, place) => {
                     const on = after[screen];
                     const isBest = name === result.recommended.name;
                     return (
@@ -97,6 +101,15 @@ export function Results({ result, screen, chosen, choose }: Props) {
                                 text={on === undefined ? '–' : `${(100 * on.toneShift).toFixed(1)} %`.replace('-', '−')}
                                 title={on?.tone}
                             />
+                            <td className="pr-3 pl-2 text-right">
+                                <Link
+                                    to={`/compare/tests/${test}?a=cut&b=${place}-${on?.screen}`}
+                                    aria-label={`Look at ${name} beside the cut`}
+                                    className="text-rust hover:underline"
+                                >
+                                    look
+                                </Link>
+                            </td>
                         </tr>
                     );
                 })}

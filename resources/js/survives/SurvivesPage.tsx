@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import type { Sheet, Transit, TransitRequest, TransitTest } from '../api/types';
 import { draftOf } from '../sheet/outputs';
@@ -12,7 +12,7 @@ import { useTitle } from '../ui/useTitle';
 import { Ask } from './Ask';
 import { Plot } from './Plot';
 import { Results } from './Results';
-import { USUAL, type Weighing, Weights } from './Weights';
+import { type Weighing, Weights, weightsIn } from './Weights';
 
 const isGoing = (test: TransitTest | undefined) =>
     test !== undefined && ['waiting', 'running', 'checking'].includes(test.state);
@@ -27,7 +27,13 @@ function SurvivesOf({ cut }: { cut: number }) {
     const client = useQueryClient();
     const sheet = useQuery({ queryKey: ['sheet', cut], queryFn: () => api.sheet(cut) });
     const tests = useQuery({ queryKey: ['tests', cut], queryFn: () => api.tests(cut) });
-    const [weights, setWeights] = useState<Weighing>(USUAL);
+    // In the address, so that coming back from the pictures finds them.
+    const [search, setSearch] = useSearchParams();
+    const weights = useMemo(() => weightsIn(search.get('weights')), [search]);
+    const setWeights = (next: Weighing) => {
+        search.set('weights', [next.quality, next.size, next.making, next.sending].join(' '));
+        setSearch(search, { replace: true });
+    };
     const id = tests.data?.tests[0]?.id;
     const test = useQuery({
         queryKey: ['test', id, weights],
@@ -192,7 +198,7 @@ function Outcome({ result, test, weights, setWeights }: OutcomeProps) {
                 </div>
                 <Weights weights={weights} onChange={setWeights} />
             </div>
-            <Results result={result} screen={screen} chosen={chosen} choose={choose} />
+            <Results result={result} screen={screen} chosen={chosen} choose={choose} test={test} />
         </>
     );
 }

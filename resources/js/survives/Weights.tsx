@@ -9,6 +9,15 @@ export interface Weighing {
 
 export const USUAL: Weighing = { quality: 1, size: 0.5, making: 0.25, sending: 0.25 };
 
+/** As an address has them: four figures from 0 to 2, picture first. */
+export function weightsIn(text: string | null): Weighing {
+    const [quality, size, making, sending] = (text ?? '').split(' ').map(Number);
+    const all = [quality, size, making, sending];
+    return all.every((weight) => weight !== undefined && weight >= 0 && weight <= 2)
+        ? ({ quality, size, making, sending } as Weighing)
+        : USUAL;
+}
+
 const names: { key: keyof Weighing; label: string; about: string }[] = [
     { key: 'quality', label: 'Picture', about: 'What is left after the host' },
     { key: 'size', label: 'File size', about: 'Of the upload' },

@@ -1,0 +1,70 @@
+<?php
+
+namespace App\Transit;
+
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\FrameSize;
+
+/** Files of the same frames, to be looked at side by side. */
+final readonly class Comparison
+{
+    /**
+     * @param  Reading  $reading  of the cut
+     * @param  list<FrameRange>  $spans  of the cut, in the order in which the frames follow
+     * @param  list<Source>  $sources  the cut first
+     */
+    public function __construct(public string $name, public int $cut, public Reading $reading, public array $spans, public array $sources)
+    {
+    }
+
+    public function frames(): int
+    {
+        return array_sum(array_map(fn (FrameRange $span): int => $span->count(), $this->spans));
+    }
+
+    public function size(): FrameSize
+    {
+        return $this->reading->mainVideo()?->displaySize() ?? new FrameSize(16, 16);
+    }
+
+    public function source(string $id): ?Source
+    {
+        foreach ($this->sources as $source) {
+            if ($source->id === $id) {
+                return $source;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, mixed> resources/schema/comparison-view.json */
+    public function toArray(): array
+    {
+        $at = 0;
+        $spans = [];
+        foreach ($this->spans as $span) {
+            $spans[] = ['at' => $at, 'first' => $span->first, 'last' => $span->last, 'label' => (string) $this->reading->timecode($span->first)];
+            $at += $span->count();
+        }
+
+        return [
+            'name' => $this->name,
+            'cut' => $this->cut,
+            'frames' => $this->frames(),
+            'frameRate' => (string) ($this->reading->mainVideo()->frameRate ?? 25),
+            'width' => $this->size()->width,
+            'height' => $this->size()->height,
+            'hdr' => $this->reading->mainVideo()?->colour->isHdr() === true,
+            'spans' => $spans,
+            'sources' => array_map(fn (Source $source): array => [
+                'id' => $source->id,
+                'label' => $source->label,
+                'detail' => $source->detail,
+                'here' => $source->path !== null,
+                'curve' => $source->curve,
+            ], $this->sources),
+        ];
+    }
+}

@@ -1,0 +1,26 @@
+import { useEffect } from 'react';
+
+/** Keys of the page, but while something is typed or chosen. */
+export function useCompareKeys(
+    keys: Record<string, (event: KeyboardEvent) => void>,
+    up: Record<string, () => void> = {},
+) {
+    useEffect(() => {
+        const typing = (event: KeyboardEvent) =>
+            event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
+        const onDown = (event: KeyboardEvent) => {
+            const act = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+            if (act && !typing(event) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+                event.preventDefault();
+                act(event);
+            }
+        };
+        const onUp = (event: KeyboardEvent) => up[event.key.toLowerCase()]?.();
+        window.addEventListener('keydown', onDown);
+        window.addEventListener('keyup', onUp);
+        return () => {
+            window.removeEventListener('keydown', onDown);
+            window.removeEventListener('keyup', onUp);
+        };
+    });
+}
