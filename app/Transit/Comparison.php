@@ -45,7 +45,8 @@ final readonly class Comparison
         $at = 0;
         $spans = [];
         foreach ($this->spans as $span) {
-            $spans[] = ['at' => $at, 'first' => $span->first, 'last' => $span->last, 'label' => (string) $this->reading->timecode($span->first)];
+            $label = (string) $this->reading->timecode($span->first);
+            $spans[] = ['at' => $at, 'first' => $span->first, 'last' => $span->last, 'label' => $label];
             $at += $span->count();
         }
 

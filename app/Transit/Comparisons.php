@@ -46,7 +46,8 @@ class Comparisons
         foreach ($result['candidates'] as $i => $candidate) {
             $files = $made['candidates'][$i];
             $rate = fn (int $bits): string => (string) new Bitrate($bits);
-            $sources[] = $kept("{$i}-upload", 'The upload', "{$candidate['name']} · ".$rate($candidate['upload']['bitrate']), $files['upload']);
+            $what = "{$candidate['name']} · ".$rate($candidate['upload']['bitrate']);
+            $sources[] = $kept("{$i}-upload", 'The upload', $what, $files['upload']);
             foreach ($candidate['after'] as $at => $after) {
                 $what = "{$candidate['name']} → {$after['rendition']} {$after['tier']} · ".$rate($after['bitrate']);
                 $sources[] = $kept("{$i}-{$after['screen']}", 'After the host', $what, $files['after'][$at]);
@@ -64,9 +65,11 @@ class Comparisons
             return null;
         }
         $range = new FrameRange($run->plan['range']['first'], $run->plan['range']['last']);
+        $here = $cut->hasChanged() ? null : $cut->path;
+        $made = is_file($run->file) ? $run->file : null;
         $sources = [
-            new Source('cut', 'The cut', basename($cut->path), $cut->hasChanged() ? null : $cut->path, (string) $cut->fingerprint, $range->first),
-            new Source('made', 'As it was made', basename($run->file), is_file($run->file) ? $run->file : null, (string) $run->slip['sha256']),
+            new Source('cut', 'The cut', basename($cut->path), $here, (string) $cut->fingerprint, $range->first),
+            new Source('made', 'As it was made', basename($run->file), $made, (string) $run->slip['sha256']),
         ];
 
         return new Comparison($run->cut_name, $cut->id, $cut->reading(), [$range], $sources);

@@ -11,7 +11,8 @@ function rgb(string $path, int $frame = 0): string
 {
     $process = new Process([
         'ffmpeg', '-v', 'error', '-nostdin', '-i', $path,
-        '-vf', "select=eq(n\\,{$frame}),scale=flags=bicubic+accurate_rnd+full_chroma_int,format=rgb24", '-frames:v', '1', '-f', 'rawvideo', '-',
+        '-vf', "select=eq(n\\,{$frame}),scale=flags=bicubic+accurate_rnd+full_chroma_int,format=rgb24",
+        '-frames:v', '1', '-f', 'rawvideo', '-',
     ]);
 
     return $process->mustRun()->getOutput();
@@ -28,6 +29,7 @@ beforeEach(function (): void {
 
         return $this->answer($this->getJson("/api/tests/{$test['test']['id']}"), 'transit-test-answer')['test'];
     };
+    $this->pixels = fn (string $address): string => rgb($this->get($address)->assertOk()->getFile()->getPathname());
     /** Two uploads, one of which has much to spend. */
     $this->two = [
         ['preset' => 'lanternwick-even', 'edits' => ['bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 100]]]],
@@ -87,7 +89,7 @@ it('shows the same frame of the cut, of an upload and of what came back, pixel b
     $cut = $this->bringIn('few');
     $test = ($this->result)(($this->ask)($cut, ['outputs' => [$this->two[0]], 'screens' => [480]]));
     $view = $this->answer($this->getJson("/api/tests/{$test['id']}/compare"), 'comparison-view');
-    $pixels = fn (string $source, int $frame): string => rgb($this->get("/api/tests/{$test['id']}/pictures/{$source}/{$frame}")->getFile()->getPathname());
+    $pixels = fn (string $source, int $frame): string => ($this->pixels)("/api/tests/{$test['id']}/pictures/{$source}/{$frame}");
 
     expect(array_column($view['sources'], 'id'))->toBe(['cut', '0-upload', '0-480'])
         ->and($view)->toMatchArray(['frames' => 12, 'width' => 320, 'height' => 180])
@@ -108,7 +110,7 @@ it('shows what was made beside its cut, from the first frame of its range', func
     $cut = App\Models\Cut::query()->find($this->bringIn()['id']);
     $run = $this->made($cut, ['preset' => 'lossless-vault', 'host' => null, 'edits' => []], new OuterCrate\Units\FrameRange(20, 29));
     $view = $this->answer($this->getJson("/api/runs/{$run->id}/compare"), 'comparison-view');
-    $pixels = fn (string $source, int $frame): string => rgb($this->get("/api/runs/{$run->id}/pictures/{$source}/{$frame}")->getFile()->getPathname());
+    $pixels = fn (string $source, int $frame): string => ($this->pixels)("/api/runs/{$run->id}/pictures/{$source}/{$frame}");
 
     expect($view['spans'])->toBe([['at' => 0, 'first' => 20, 'last' => 29, 'label' => '00:00:00:20']])
         ->and($pixels('cut', 3))->toBe(rgb($cut->path, 23))
