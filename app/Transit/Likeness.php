@@ -146,23 +146,26 @@ class Likeness
     private function reference(Reel $reel, Closure $shouldStop): array
     {
         $key = StepStore::key('reference', $reel->key, $this->capabilities->version());
-        $make = function (string $name) use ($reel, $shouldStop): Closure {
-            return function (string $partial) use ($reel, $name, $shouldStop): void {
-                $scratch = Scratch::named('reference-'.bin2hex(random_bytes(4)));
-                try {
+        $scratch = null;
+        // Both are written in one go.
+        $make = function (string $name) use ($reel, $shouldStop, &$scratch): Closure {
+            return function (string $partial) use ($reel, $name, $shouldStop, &$scratch): void {
+                if ($scratch === null) {
+                    $scratch = Scratch::named('reference-'.bin2hex(random_bytes(4)));
                     $command = LikenessCommand::reference($reel->reading, $reel->path, $this->lookedAt($reel));
                     $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
-                    $scratch->moveTo($name, $partial);
-                } finally {
-                    $scratch->remove();
                 }
+                $scratch->moveTo($name, $partial);
             };
         };
-
-        return [
-            $this->store->file($key, 'yuv', $make(LikenessCommand::PICTURES)),
-            $this->store->file($key, 'gray', $make(LikenessCommand::LITTLE_PICTURES)),
-        ];
+        try {
+            return [
+                $this->store->file($key, 'yuv', $make(LikenessCommand::PICTURES)),
+                $this->store->file($key, 'gray', $make(LikenessCommand::LITTLE_PICTURES)),
+            ];
+        } finally {
+            $scratch?->remove();
+        }
     }
 
     /** @return list<int> two frames in a row of each piece */

@@ -184,4 +184,27 @@ for (;;) {
     }
     await new Promise((resolve) => setTimeout(resolve, 1000));
 }
+
+// What survives, and the worst frame of it side by side.
+const racks = cuts.find((cut) => cut.name === 'Drying racks').id;
+const asked = await fetch(`${address}/api/cuts/${racks}/tests`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ host: 'lanternwick', grid: { output: 1, times: [0.25, 0.5, 1, 2] } }),
+});
+const { id } = (await asked.json()).test;
+for (;;) {
+    const { test } = await (await fetch(`${address}/api/tests/${id}`)).json();
+    if (test.state === 'done') {
+        break;
+    }
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+}
+await take(await open('light', `/cuts/${racks}/survives`), 'survives');
+page = await open('light', `/compare/tests/${id}?a=cut&b=0-480`);
+for (const key of ['1', 'z', 'z', 'h']) {
+    await page.keyboard.press(key);
+}
+await page.waitForTimeout(3000);
+await take(page, 'look');
 await browser.close();

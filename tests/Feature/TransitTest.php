@@ -35,6 +35,12 @@ beforeEach(function (): void {
         ['preset' => 'lanternwick-even', 'edits' => ['bitrate' => ['mode' => 'vbr', 'passes' => 1, 'average' => ['kbps' => 100]]]],
         ['preset' => 'lanternwick-even', 'edits' => ['bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 1500]]]],
     ];
+    /** One by quality through a host that goes by quality, which takes an encoding each. */
+    $this->quick = [
+        'host' => 'platen',
+        'outputs' => [['preset' => 'platen-1080', 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 24]]]],
+        'screens' => [480],
+    ];
     $this->made = fn (string $ending): array => array_values(array_filter(
         $this->left('derived/transit'),
         fn (string $name): bool => str_ends_with($name, $ending),
@@ -87,7 +93,7 @@ it('sends candidates through a host and says what is left of each, and does noth
 
 it('shows the same frame of the cut, of an upload and of what came back, pixel by pixel', function () {
     $cut = $this->bringIn('few');
-    $test = ($this->result)(($this->ask)($cut, ['outputs' => [$this->two[0]], 'screens' => [480]]));
+    $test = ($this->result)(($this->ask)($cut, $this->quick));
     $view = $this->answer($this->getJson("/api/tests/{$test['id']}/compare"), 'comparison-view');
     $pixels = fn (string $source, int $frame): string => ($this->pixels)("/api/tests/{$test['id']}/pictures/{$source}/{$frame}");
 
@@ -133,7 +139,7 @@ it('makes candidates around a column, and names them by what they are', function
 
 it('is put down and taken up again, and stopped', function () {
     $cut = $this->bringIn('few');
-    $asked = ($this->ask)($cut, ['outputs' => [$this->two[0]], 'screens' => [480]]);
+    $asked = ($this->ask)($cut, $this->quick);
     $this->answer($this->getJson("/api/tests/{$asked['test']['id']}/csv"), 'error', 404);
     $test = TransitTest::query()->find($asked['test']['id']);
     // The process ends after the first upload was made.
@@ -202,7 +208,7 @@ it('forgets the oldest of what it made when there is too much', function () {
 
 it('is reached by command, in the shape that scripts rely on', function () {
     $this->clip('few', 'few.mp4');
-    $arguments = ['test', 'few.mp4', '--host=lanternwick', '--candidate=lanternwick-even', '--screen=480', '--pieces=2'];
+    $arguments = ['test', 'few.mp4', '--host=platen', '--candidate=slow-line', '--screen=480', '--pieces=2'];
     $result = $this->crate(...$arguments, ...['--json']);
     $wrong = $this->crate('test', 'few.mp4', '--host=lanternwick', '--candidate=lanternwick-even', '--screen=500');
 
