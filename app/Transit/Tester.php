@@ -55,11 +55,18 @@ class Tester
         $chosenPieces = $this->reels->pieces($cut, $reading, $range, $pieces, $chosen);
         $reel = $this->reels->reel($cut, $reading, $chosenPieces, $shouldStop);
         $done = 0;
+        // An upload is encoded and measured, then what comes back for each screen.
+        $steps = count($candidates) * (2 + count($screens));
+        $step = function (int $by = 1) use (&$done, $steps, $onShare): void {
+            $done += $by;
+            $onShare(0.05 + 0.95 * $done / $steps);
+        };
         $onShare(0.05);
         $results = [];
         $guesses = [];
         foreach ($candidates as $candidate) {
-            $upload = $this->upload($reel, $cut, $candidate, $shouldStop);
+            $upload = $this->upload($reel, $cut, $candidate, $guesses['upload'] ?? null, $shouldStop);
+            $guesses['upload'] = $upload->askedShare();
             $arrived = new Upload(
                 $upload->plan->frameSize->frame,
                 $upload->plan->frameRate->rate,
@@ -67,7 +74,9 @@ class Tester
             );
             $tier = $recompression->tierOf($arrived);
             $renditions = $tier->renditionsOf($arrived->frame);
+            $step();
             $own = $this->likeness->of($reel, $upload->path, $upload->key, $shouldStop);
+            $step();
             $byRung = [];
             foreach ($screens as $screen) {
                 $rung = $screen->pick($renditions);
@@ -75,8 +84,7 @@ class Tester
                 $byRung[$rung->shorterSide] ??=
                     $this->passedOn($reel, $cut, $upload, $rung, $arrived, $guesses[$guess] ?? null, $shouldStop);
                 $guesses[$guess] = $byRung[$rung->shorterSide]['rendition']->askedShare();
-                $done++;
-                $onShare(0.05 + 0.95 * $done / (count($candidates) * count($screens)));
+                $step();
             }
             $results[] = [
                 'candidate' => $candidate,
@@ -104,7 +112,7 @@ class Tester
         return ['file' => basename($encoded->path), 'likeness' => $this->likeness->key($reel, $encoded->key).'.json'];
     }
 
-    private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
+    private function upload(Reel $reel, Cut $cut, Candidate $candidate, ?float $guess, Closure $shouldStop): Encoded
     {
         $subject = $this->surroundings->of($cut, $reel->reading);
         $whole = $candidate->plan;
@@ -114,7 +122,7 @@ class Tester
             throw TestRefused::otherShape($candidate->name);
         }
 
-        return $this->encoder->encode($reel, $reel->path, $reel->reading, $reel->key, $plan->atBitrate($whole->bitrate), null, $shouldStop);
+        return $this->encoder->encode($reel, $reel->path, $reel->reading, $reel->key, $plan->atBitrate($whole->bitrate), $guess, $shouldStop);
     }
 
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { clean } from './axe';
 import { cell, openSheet } from './pages';
 
 test('candidates go through a host, one is recommended, and becomes the column', async ({ page }) => {
@@ -17,6 +18,8 @@ test('candidates go through a host, one is recommended, and becomes the column',
     const why = page.getByText(/dB SSIM on a screen of 480 lines for/);
     await expect(why).toBeVisible();
 
+    await clean(page, 'what survives');
+
     // Whoever cares for nothing but the size is told the smallest: by keyboard.
     for (const weight of ['picture', 'making', 'sending']) {
         await page.getByRole('slider', { name: `Weight of ${weight}` }).press('Home');
@@ -34,6 +37,7 @@ test('candidates go through a host, one is recommended, and becomes the column',
     await expect(page).toHaveTitle(/^Compare Pair 2 at Lanternwick/);
     const state = page.getByText(/^frame \d+ · \d+ of 20/);
     await expect(page.getByRole('img', { name: /^After the host, .*, frame 0$/ })).toBeVisible();
+    await clean(page, 'side by side');
     await page.keyboard.press('ArrowRight');
     await expect(state).toContainText('frame 1 · 2 of 20');
     await page.keyboard.press('d');

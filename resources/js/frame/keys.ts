@@ -47,7 +47,28 @@ const list: Keys = {
     ],
 };
 
+const compare: Keys = {
+    where: 'The pictures',
+    keys: [
+        ['← →', 'A frame back, on'],
+        ['1 … 5', 'The frame that keeps least, the next …'],
+        ['W  S  D', 'Wipe, side by side, difference; D again for more of it'],
+        ['hold X', 'The other picture in its place'],
+        ['Z', '100, 200, 400, 800 %, the whole'],
+        ['↑ ↓  Shift ← →', 'Move within it; both move'],
+        ['L', 'Lift the shadows'],
+        ['H', 'Histograms, waveforms'],
+        ['Home  End', 'First and last frame'],
+    ],
+};
+
+const pages: readonly [RegExp, readonly Keys[]][] = [
+    [/^\/cuts\/\d+$/, sheet],
+    [/^\/compare\//, [compare]],
+    [/^\/(presets|hosts)?(\/|$)/, [list]],
+];
+
 /** The keys of the page at an address. */
 export function keysOf(path: string): readonly Keys[] {
-    return [...(path.startsWith('/cuts/') ? sheet : /^\/(presets|hosts)?(\/|$)/.test(path) ? [list] : []), everywhere];
+    return [...(pages.find(([address]) => address.test(path))?.[1] ?? []), everywhere];
 }
