@@ -122,7 +122,9 @@ class Tester
             throw TestRefused::otherShape($candidate->name);
         }
 
-        return $this->encoder->encode($reel, $reel->path, $reel->reading, $reel->key, $plan->atBitrate($whole->bitrate), $guess, $shouldStop);
+        $plan = $plan->atBitrate($whole->bitrate);
+
+        return $this->encoder->encode($reel, $reel->path, $reel->reading, $reel->key, $plan, $guess, $shouldStop);
     }
 
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */
