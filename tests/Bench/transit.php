@@ -1,0 +1,93 @@
+<?php
+
+/*
+ * Pieces against the whole: the same candidates through the same host, once in pieces and once with all of the cut. How far apart the
+ * scores lie, whether they rank alike, and what share of the time the pieces take.
+ *
+ * usage: bin/bench transit [CUTS [CANDIDATES]]    1 and 3 when left out, for an impression; 10 and 6 take hours
+ */
+
+use App\Desk\CutDesk;
+use App\Library\Hosts;
+use App\Models\Cut;
+use App\Shelf\CutShelf;
+use App\Transit\TransitTests;
+use App\Work\Worker;
+use OuterCrate\Desk\Column;
+use OuterCrate\Units\FrameRange;
+use Symfony\Component\Process\Process;
+
+require __DIR__.'/bench.php.inc';
+
+/** Cuts of a minute in which calm and busy, bright and dark follow each other: scenes of so many seconds. */
+$scenes = [
+    'turning' => 'testsrc2=s=640x360:r=25:d=%s',
+    'gradient' => 'gradients=s=640x360:r=25:d=%s:c0=0x100808:c1=0x804020:n=2:speed=0.02',
+    'growth' => 'mandelbrot=s=640x360:r=25:maxiter=400,trim=duration=%s',
+    'grain' => 'color=0x403028:s=640x360:r=25:d=%s,noise=alls=14:allf=t+u,gblur=0.6',
+    'life' => 'life=s=320x180:r=25:mold=10:ratio=0.1:life_color=#C08040:death_color=#203040,scale=640:360,trim=duration=%s',
+    'still' => 'smptehdbars=s=640x360:r=25:d=%s',
+];
+$kbps = [300, 600, 1200, 2400, 4800, 9600];
+[$cuts, $candidates] = [max(1, (int) ($argv[1] ?? 1)), max(2, min(6, (int) ($argv[2] ?? 3)))];
+
+$make = function (int $number) use ($scenes, $scratch): string {
+    $names = array_keys($scenes);
+    $inputs = $labels = [];
+    foreach ([12, 5, 20, 8, 15] as $i => $seconds) {
+        $scene = $scenes[$names[($number * 5 + $i * ($number % 3 + 1)) % count($names)]];
+        array_push($inputs, '-f', 'lavfi', '-i', sprintf($scene, $seconds));
+        $labels[] = "[{$i}:v]format=yuv420p,setsar=1,settb=AVTB[v{$i}]";
+    }
+    $path = "{$scratch}/cut-{$number}.mkv";
+    $joined = implode(';', $labels).';[v0][v1][v2][v3][v4]concat=n=5[v]';
+    $command = ['ffmpeg', '-v', 'error', '-nostdin', '-y', ...$inputs, '-filter_complex', $joined, '-map', '[v]'];
+    (new Process([...$command, '-c:v', 'libx264', '-preset', 'ultrafast', '-qp', '6', $path], null, null, null, 600))->mustRun();
+
+    return $path;
+};
+$host = app(Hosts::class)->need('lanternwick');
+$outputs = array_map(fn (int $rate): array => ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [
+    'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => $rate], 'peak' => ['timesAverage' => 2]],
+    'frameRate' => 'follow',
+]], array_slice($kbps, 0, $candidates));
+
+/** Scores of the candidates on the deciding screen, and the seconds that it took. */
+$test = function (Cut $cut, array $chosen) use ($host, $outputs): array {
+    $columns = app(CutDesk::class)->columns($cut, $cut->reading(), $outputs, $cut->range($cut->reading()));
+    $names = array_map(fn (Column $column): string => (string) $column->plan->bitrate->average, $columns);
+    $test = app(TransitTests::class)->ask($cut, $host, $columns, [480], chosen: $chosen, names: $names);
+    $begun = hrtime(true);
+    app(Worker::class)->one(['transit'], only: [$test->work->id]);
+    $result = $test->refresh()->result ?? throw new RuntimeException((string) $test->work->error);
+
+    return [array_map(fn (array $one): float => $one['after'][0]['ssimDb'], $result['candidates']), (hrtime(true) - $begun) / 1e9];
+};
+[$off, $alike, $pairs, $pieces, $whole] = [[], 0, 0, 0.0, 0.0];
+for ($number = 0; $number < $cuts; $number++) {
+    $cut = app(CutShelf::class)->bringIn($make($number));
+    while (app(Worker::class)->one(['analyse'])) {
+        continue;
+    }
+    $cut = Cut::query()->findOrFail($cut->id);
+    [$sampled, $seconds] = $test($cut, []);
+    [$exact, $all] = $test($cut, [FrameRange::whole($cut->reading()->length())]);
+    $pieces += $seconds;
+    $whole += $all;
+    foreach ($exact as $i => $db) {
+        $off[] = abs($sampled[$i] - $db);
+        for ($j = 0; $j < $i; $j++) {
+            if (abs($db - $exact[$j]) > 0.1) {
+                $pairs++;
+                $alike += ($db <=> $exact[$j]) === ($sampled[$i] <=> $sampled[$j]) ? 1 : 0;
+            }
+        }
+    }
+    $list = fn (array $scores): string => implode(' ', array_map(fn (float $db): string => sprintf('%.2f', $db), $scores));
+    figure("cut {$number}, pieces", $list($sampled).' dB', sprintf('%.0f s', $seconds));
+    figure("cut {$number}, the whole", $list($exact).' dB', sprintf('%.0f s', $all));
+}
+figure('pairs that rank alike', sprintf('%d of %d, %.0f %%', $alike, $pairs, 100 * $alike / max(1, $pairs)), 'at least 95 %');
+figure('furthest off', sprintf('%.2f dB', max($off)), 'within 0.3 dB');
+figure('off on the mean', sprintf('%.2f dB', array_sum($off) / count($off)), '');
+figure('time of the pieces, of the whole’s', sprintf('%.0f %%', 100 * $pieces / $whole), 'at most 10 %');
