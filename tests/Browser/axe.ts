@@ -22,7 +22,8 @@ export async function clean(page: Page, where: string, within = 'html') {
         await page.evaluate((theme) => {
             document.documentElement.dataset.theme = theme;
         }, theme);
-        await page.waitForTimeout(150); // colours change over 120 ms
+        // Colours change over 120 ms, and longer on a busy machine.
+        await page.evaluate(() => Promise.allSettled(document.getAnimations().map(({ finished }) => finished)));
         const found = await page.evaluate(
             async ([theme, within]) => {
                 const { violations } = await (window as unknown as { axe: Axe }).axe.run(
