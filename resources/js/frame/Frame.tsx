@@ -31,11 +31,11 @@ function skip(event: MouseEvent) {
 export function Frame() {
     useFollowedLibrary();
     const main = useKeptScroll();
-    const { pathname } = useLocation();
+    const isSheet = /^\/cuts\/\d+$/.test(useLocation().pathname);
     return (
         <div className="grid h-dvh grid-rows-[44px_minmax(0,1fr)_40px]">
-            <a href={pathname.startsWith('/cuts/') ? '#sheet' : '#main'} onClick={skip} className={skipped}>
-                {pathname.startsWith('/cuts/') ? 'Skip to the sheet' : 'Skip to the page'}
+            <a href={isSheet ? '#sheet' : '#main'} onClick={skip} className={skipped}>
+                {isSheet ? 'Skip to the sheet' : 'Skip to the page'}
             </a>
             <header className="flex items-center gap-6 border-b border-line px-5">
                 <NavLink

@@ -70,7 +70,7 @@ function SurvivesOf({ cut }: { cut: number }) {
                         ) : (
                             <Figures text={sampledText(result)} />
                         )}{' '}
-                        <Link to={`/cuts/${cut}`} className="text-rust hover:underline">
+                        <Link to={`/cuts/${cut}`} className="text-rust underline underline-offset-3">
                             To its sheet
                         </Link>
                     </p>
