@@ -23,12 +23,4 @@ final readonly class Encoded
         public ?float $wanted,
     ) {
     }
-
-    /** Share of the wanted average that the pieces had to be asked for; null where none was wanted. */
-    public function askedShare(): ?float
-    {
-        $asked = $this->plan->bitrate->average?->bitsPerSecond;
-
-        return $this->wanted === null || $asked === null ? null : $asked / $this->wanted;
-    }
 }

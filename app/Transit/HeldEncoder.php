@@ -38,10 +38,9 @@ class HeldEncoder
     /**
      * @param  Reading  $reading  of what is encoded
      * @param  string  $key  of its content
-     * @param  float|null  $guess  share of the wanted average that came near before
      * @param  Closure(): bool  $shouldStop
      */
-    public function encode(Reel $reel, string $path, Reading $reading, string $key, Plan $plan, ?float $guess, Closure $shouldStop): Encoded
+    public function encode(Reel $reel, string $path, Reading $reading, string $key, Plan $plan, Closure $shouldStop): Encoded
     {
         $rate = $plan->bitrate;
         if ($rate->mode !== BitrateMode::Vbr || $rate->average === null) {
@@ -49,7 +48,8 @@ class HeldEncoder
         }
         $wanted = (float) $rate->average->bitsPerSecond;
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
-        $asked = $wanted * ($guess ?? 1.0);
+        // Begun from the same place whatever was encoded before: a candidate comes to the same in any company.
+        $asked = $wanted;
         [$tries, $made] = [[], []];
         do {
             $bitrate = new BitrateValue(

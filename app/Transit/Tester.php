@@ -63,10 +63,8 @@ class Tester
         };
         $onShare(0.05);
         $results = [];
-        $guesses = [];
         foreach ($candidates as $candidate) {
-            $upload = $this->upload($reel, $cut, $candidate, $guesses['upload'] ?? null, $shouldStop);
-            $guesses['upload'] = $upload->askedShare();
+            $upload = $this->upload($reel, $cut, $candidate, $shouldStop);
             $arrived = new Upload(
                 $upload->plan->frameSize->frame,
                 $upload->plan->frameRate->rate,
@@ -80,10 +78,7 @@ class Tester
             $byRung = [];
             foreach ($screens as $screen) {
                 $rung = $screen->pick($renditions);
-                $guess = "{$tier->name}/{$rung->shorterSide}";
-                $byRung[$rung->shorterSide] ??=
-                    $this->passedOn($reel, $cut, $upload, $rung, $arrived, $guesses[$guess] ?? null, $shouldStop);
-                $guesses[$guess] = $byRung[$rung->shorterSide]['rendition']->askedShare();
+                $byRung[$rung->shorterSide] ??= $this->passedOn($reel, $cut, $upload, $rung, $arrived, $shouldStop);
                 $step();
             }
             $results[] = [
@@ -112,7 +107,7 @@ class Tester
         return ['file' => basename($encoded->path), 'likeness' => $this->likeness->key($reel, $encoded->key).'.json'];
     }
 
-    private function upload(Reel $reel, Cut $cut, Candidate $candidate, ?float $guess, Closure $shouldStop): Encoded
+    private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
     {
         $subject = $this->surroundings->of($cut, $reel->reading);
         $whole = $candidate->plan;
@@ -124,15 +119,15 @@ class Tester
 
         $plan = $plan->atBitrate($whole->bitrate);
 
-        return $this->encoder->encode($reel, $reel->path, $reel->reading, $reel->key, $plan, $guess, $shouldStop);
+        return $this->encoder->encode($reel, $reel->path, $reel->reading, $reel->key, $plan, $shouldStop);
     }
 
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */
-    private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Upload $arrived, ?float $guess, Closure $shouldStop): array
+    private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Upload $arrived, Closure $shouldStop): array
     {
         $subject = $this->surroundings->of($cut, $upload->reading);
         $plan = $this->planner->plan($subject, AsRendition::of($rung, $arrived->frame, $arrived->hdr));
-        $rendition = $this->encoder->encode($reel, $upload->path, $upload->reading, $upload->key, $plan, $guess, $shouldStop);
+        $rendition = $this->encoder->encode($reel, $upload->path, $upload->reading, $upload->key, $plan, $shouldStop);
 
         return [
             'rung' => $rung,
