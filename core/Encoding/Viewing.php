@@ -45,15 +45,16 @@ final readonly class Viewing
     }
 
     /**
-     * For measuring: BT.709, limited range, 4:2:0 in 10 bits.
+     * For measuring: BT.709, limited range, 4:2:0 in 10 bits, where the scaler's shortcuts stay under a code; without them it takes
+     * two and a half times as long.
      *
      * @return list<string>
      */
     public function asMeasured(FrameSize $size): array
     {
         return $this->isWide()
-            ? [...$this->intoBt709($size, self::CAREFUL), 'zscale=matrix=709:range=limited', 'format=yuv420p10le', 'setsar=1']
-            : [$this->scale($size, 'bt709', 'tv', self::CAREFUL), 'format=yuv420p10le', 'setsar=1'];
+            ? [...$this->intoBt709($size, 'bicubic'), 'zscale=matrix=709:range=limited', 'format=yuv420p10le', 'setsar=1']
+            : [$this->scale($size, 'bt709', 'tv', 'bicubic'), 'format=yuv420p10le', 'setsar=1'];
     }
 
     /**

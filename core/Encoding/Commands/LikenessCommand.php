@@ -50,14 +50,14 @@ final class LikenessCommand
             implode(';', [
                 "[0:v:0]{$reference},split=3[r1][r2][r3]",
                 "[1:v:0]{$shown},split=4[t1][t2][t3][t4]",
-                '[t1][r1]ssim=stats_file='.self::SSIM.'[ssim]',
-                '[t2][r2]psnr=stats_file='.self::PSNR.'[psnr]',
+                // Not mapped to an output: beside one of few frames, all of those would be held in memory.
+                '[t1][r1]ssim=stats_file='.self::SSIM.',nullsink',
+                '[t2][r2]psnr=stats_file='.self::PSNR.',nullsink',
                 "[t3]select='{$chosen}',split=2[few][pictures]",
                 "[r3]select='{$chosen}'[fewr]",
-                '[few][fewr]vif,metadata=mode=print:file='.self::VIF.'[vif]',
+                '[few][fewr]vif,metadata=mode=print:file='.self::VIF.',nullsink',
                 '[t4]scale=32:18:flags=area,format=gray[little]',
             ]),
-            ...['-map', '[ssim]', '-map', '[psnr]', '-map', '[vif]', '-f', 'null', '-'],
             ...['-map', '[pictures]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
             ...['-map', '[little]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::LITTLE_PICTURES],
         ]);
