@@ -114,6 +114,8 @@ export function Plot({ result, screen, chosen, choose }: Props) {
                 const [cx, cy] = [x(bytes), y(db)];
                 const isBest = name === result.recommended.name;
                 const above = i % 2 === 1;
+                const onEdge = result.edge.includes(name);
+                const fill = isBest ? 'fill-rust' : onEdge ? 'fill-note' : 'fill-surface stroke-note';
                 return (
                     <g key={name}>
                         <line x1={cx} x2={cx} y1={y(db + margin)} y2={y(db - margin)} className="stroke-note" />
@@ -127,7 +129,7 @@ export function Plot({ result, screen, chosen, choose }: Props) {
                             aria-pressed={chosen === name}
                             onClick={() => choose(name)}
                             onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && choose(name)}
-                            className={`cursor-pointer ${isBest ? 'fill-rust' : result.edge.includes(name) ? 'fill-note' : 'fill-surface stroke-note'} ${chosen === name ? 'stroke-ink' : ''}`}
+                            className={`cursor-pointer ${fill} ${chosen === name ? 'stroke-ink' : ''}`}
                             strokeWidth="2"
                         >
                             <title>{`${name}: ${label}, ${db.toFixed(2)} ± ${margin.toFixed(2)} dB`}</title>

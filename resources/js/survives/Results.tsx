@@ -59,12 +59,13 @@ export function Results({ result, screen, chosen, choose, test }: Props) {
                 {result.candidates.map(({ name, upload, after, sound }, place) => {
                     const on = after[screen];
                     const isBest = name === result.recommended.name;
+                    const outline = chosen === name ? 'outline-1 -outline-offset-1 outline-rule' : '';
                     return (
                         <tr
                             key={name}
                             aria-selected={chosen === name}
                             title={sound?.text}
-                            className={`row-30 border-b border-line ${isBest ? 'bg-rust-wash' : 'bg-surface'} ${chosen === name ? 'outline-1 -outline-offset-1 outline-rule' : ''}`}
+                            className={`row-30 border-b border-line ${isBest ? 'bg-rust-wash' : 'bg-surface'} ${outline}`}
                         >
                             <th scope="row" className="max-w-[280px] px-3 text-left">
                                 <button

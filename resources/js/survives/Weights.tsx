@@ -47,7 +47,7 @@ export function Weights({ weights, onChange }: { weights: Weighing; onChange: (w
                         </Slider.Track>
                         <Slider.Thumb
                             aria-label={`Weight of ${label.toLowerCase()}`}
-                            className="block size-3.5 rounded-full bg-ink focus-visible:outline-2 focus-visible:outline-offset-2 focus-visible:outline-rust"
+                            className="block size-3.5 rounded-full bg-ink focus-visible:outline-offset-2"
                         />
                     </Slider.Root>
                     <span className="figure w-8 flex-none text-right text-soft">{weights[key]}</span>
