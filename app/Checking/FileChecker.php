@@ -14,13 +14,13 @@ use OuterCrate\Encoding\Commands\Allowance;
 use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Measures\GreyPicture;
 use OuterCrate\Planning\Cells\Audio\CompareAudio;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Clock;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Slips\Envelope;
-use OuterCrate\Slips\GreyPicture;
 use OuterCrate\Units\Fraction;
 
 /** Packs all of a file without loss and holds what came out against the file, both decoded from their start by nothing but the engine. */

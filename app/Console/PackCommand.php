@@ -15,9 +15,6 @@ use App\Work\WorkQueue;
 
 class PackCommand extends CrateCommand
 {
-    /** Microseconds between looks at what another process makes. */
-    private const PAUSE = 300_000;
-
     protected $signature = 'pack
         {file : The media file}
         {--output=* : PRESET or PRESET@HOST, once for each file to make}
@@ -48,7 +45,7 @@ class PackCommand extends CrateCommand
             $runs->each(fn (Run $run) => $this->queue->stop($run->work));
         });
         foreach ($runs as $run) {
-            $this->follow($run);
+            $this->worker->finish($run->work, fn (Work $work) => $this->show($run->setRelation('work', $work)));
             $this->show($run->refresh(), "\n");
         }
         $failed = $runs->contains(fn (Run $run): bool => $run->work->state !== WorkState::Done);
@@ -57,21 +54,6 @@ class PackCommand extends CrateCommand
         }
 
         return $failed ? self::FAILURE : self::SUCCESS;
-    }
-
-    /** Makes it here, unless another process has it in hand already; then it is waited for. */
-    private function follow(Run $run): void
-    {
-        $work = $run->work;
-        $onProgress = function (Work $work) use ($run): void {
-            $this->show($run->setRelation('work', $work));
-        };
-        while (! $work->refresh()->state->isOver()) {
-            if (! $this->worker->one([Run::WORK], only: [$work->id], onProgress: $onProgress)) {
-                usleep(self::PAUSE);
-                $this->show($run->setRelation('work', $work));
-            }
-        }
     }
 
     /** Progress and results go to the error stream, so that --json stays clean. */

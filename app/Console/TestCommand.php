@@ -7,8 +7,6 @@ use App\Desk\CutDesk;
 use App\Library\Hosts;
 use App\Library\Presets;
 use App\Models\Cut;
-use App\Models\CutAnalysis;
-use App\Models\TransitTest;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Shelf\CutShelf;
@@ -22,9 +20,6 @@ use OuterCrate\Units\ByteCount;
 
 class TestCommand extends CrateCommand
 {
-    /** Microseconds between looks at what another process does. */
-    private const PAUSE = 300_000;
-
     protected $signature = 'test
         {file : The media file}
         {--host= : Whose recompression the candidates go through}
@@ -63,11 +58,11 @@ class TestCommand extends CrateCommand
         $pieces = filter_var($this->option('pieces'), FILTER_VALIDATE_INT, ['options' => $range]);
         $pieces !== false ?: throw new WrongUse('--pieces is a number from 1 to '.ChoosePieces::MOST.'.');
         $cut = $this->shelf->bringIn($this->file(), analyse: false);
-        $this->work(CutAnalysis::WORK, fn (): Work => $this->analyses->ask($cut)->work, 'analysing');
+        $this->finish($this->analyses->ask($cut)->work, 'analysing');
         $cut = Cut::query()->findOrFail($cut->id);
         $columns = $this->desk->columns($cut, $cut->reading(), $outputs, $cut->range($cut->reading()));
         $test = $this->tests->ask($cut, $host, $columns, $screens, $pieces);
-        $work = $this->work(TransitTest::WORK, fn (): Work => $test->work, 'testing');
+        $work = $this->finish($test->work, 'testing');
         $result = $test->refresh()->result;
         if ($work->state !== WorkState::Done || $result === null) {
             throw new TestNotDone($work->state === WorkState::Stopped ? 'The test was stopped.' : (string) $work->error);
@@ -81,23 +76,14 @@ class TestCommand extends CrateCommand
         return self::SUCCESS;
     }
 
-    /**
-     * Does it here, unless another process has it in hand already; then it is waited for.
-     *
-     * @param  callable(): Work  $asked
-     */
-    private function work(string $kind, callable $asked, string $doing): Work
+    private function finish(Work $work, string $doing): Work
     {
-        $work = $asked();
         $this->trap([SIGINT, SIGTERM], function () use ($work): void {
             $this->queue->stop($work);
         });
-        $onProgress = function (Work $work) use ($doing): void {
+        $this->worker->finish($work, function (Work $work) use ($doing): void {
             stream_isatty(STDERR) && fwrite(STDERR, sprintf("\r\e[2K%s · %d %%", $doing, $work->percent));
-        };
-        while ($work->exists && ! $work->refresh()->state->isOver()) {
-            $this->worker->one([$kind], only: [$work->id], onProgress: $onProgress) || usleep(self::PAUSE);
-        }
+        });
         stream_isatty(STDERR) && fwrite(STDERR, "\r\e[2K");
 
         return $work;

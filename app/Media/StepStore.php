@@ -66,21 +66,34 @@ class StepStore
             OutputFile::write($partial, json_encode($find(), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
         });
 
-        return json_decode((string) file_get_contents($path), true, 64, JSON_THROW_ON_ERROR);
+        return self::decoded($path);
     }
 
     /** The path of a file by its name; null where it was forgotten. */
     public function find(string $name): ?string
     {
         $path = "{$this->folder}/".basename($name);
-        is_file($path) && @touch($path);
 
         return is_file($path) ? $path : null;
     }
 
-    public function has(string $key, string $ending): bool
+    /**
+     * Figures that were found before, by the name of their file; null where they were forgotten.
+     *
+     * @return array<mixed>|null
+     */
+    public function known(string $name): ?array
     {
-        return is_file("{$this->folder}/{$key}.{$ending}");
+        $path = $this->find($name);
+
+        return $path === null ? null : self::decoded($path);
+    }
+
+    /** Has a file of the store, by its name, count as looked at now. */
+    public function touch(string $name): void
+    {
+        $path = $this->find($name);
+        $path === null || @touch($path);
     }
 
     /** Forgets the oldest until no more than this many bytes are left, and what a test that was ended left half done. */
@@ -105,5 +118,11 @@ class StepStore
                 @unlink($file->getPathname());
             }
         }
+    }
+
+    /** @return array<mixed> */
+    private static function decoded(string $path): array
+    {
+        return json_decode((string) file_get_contents($path), true, 64, JSON_THROW_ON_ERROR);
     }
 }

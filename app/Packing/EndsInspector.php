@@ -11,12 +11,12 @@ use App\Media\Scratch;
 use App\Work\Meter;
 use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Witness;
+use OuterCrate\Measures\GreyPicture;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Ends;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Slips\DecodedFrames;
 use OuterCrate\Slips\Envelope;
-use OuterCrate\Slips\GreyPicture;
 use OuterCrate\Slips\Shift;
 
 /** Holds the first and the last picture of a finished file, and its first sound, against what its run left of the cut. */

@@ -3,12 +3,16 @@
 namespace App\Transit;
 
 use OuterCrate\Reading\Reading;
+use OuterCrate\Transit\WorstFrames;
 use OuterCrate\Units\FrameRange;
 use OuterCrate\Units\FrameSize;
 
 /** Files of the same frames, to be looked at side by side. */
 final readonly class Comparison
 {
+    /** Frames that keep least, a key away each. */
+    private const WORST = 5;
+
     /**
      * @param  Reading  $reading  of the cut
      * @param  list<FrameRange>  $spans  of the cut, in the order in which the frames follow
@@ -39,8 +43,11 @@ final readonly class Comparison
         return null;
     }
 
-    /** @return array<string, mixed> resources/schema/comparison-view.json */
-    public function toArray(): array
+    /**
+     * @param  list<list<float>|null>  $curves  of each source: likeness of each frame in dB
+     * @return array<string, mixed> resources/schema/comparison-view.json
+     */
+    public function toArray(array $curves): array
     {
         $at = 0;
         $spans = [];
@@ -59,13 +66,14 @@ final readonly class Comparison
             'height' => $this->size()->height,
             'hdr' => $this->reading->mainVideo()?->colour->isHdr() === true,
             'spans' => $spans,
-            'sources' => array_map(fn (Source $source): array => [
+            'sources' => array_map(fn (Source $source, ?array $curve): array => [
                 'id' => $source->id,
                 'label' => $source->label,
                 'detail' => $source->detail,
                 'here' => $source->path !== null,
-                'curve' => $source->curve,
-            ], $this->sources),
+                'curve' => $curve,
+                'worst' => WorstFrames::of($curve ?? [], self::WORST),
+            ], $this->sources, $curves),
         ];
     }
 }

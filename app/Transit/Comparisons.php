@@ -40,7 +40,7 @@ class Comparisons
             $detail,
             $this->store->find($file['file']),
             $file['file'],
-            curve: isset($file['likeness']) ? $this->curve($file['likeness']) : null,
+            likeness: $file['likeness'] ?? null,
         );
         $sources = [$kept('cut', 'The cut', 'pieces, without loss', ['file' => $made['reel']])];
         foreach ($result['candidates'] as $i => $candidate) {
@@ -86,6 +86,7 @@ class Comparisons
     public function picture(Comparison $comparison, Source $source, int $frame): string
     {
         $path = $source->path ?? throw new FileProblem('This file is no longer kept.', $source->detail, 'Test again, or make it again.');
+        $this->store->touch($source->key);
         $size = $comparison->size();
         $key = StepStore::key('pixels', $source->key, $frame + $source->offset, (string) $size, $this->capabilities->version());
 
@@ -101,12 +102,15 @@ class Comparisons
         });
     }
 
-    /** @return list<float>|null */
-    private function curve(string $figures): ?array
+    /** @return array<string, mixed> resources/schema/comparison-view.json, with how alike each frame is where that was measured */
+    public function told(Comparison $comparison): array
     {
-        $path = $this->store->find($figures);
-        $kept = $path === null ? [] : json_decode((string) file_get_contents($path), true);
+        $curves = array_map(function (Source $source): ?array {
+            $figures = $source->likeness === null ? null : $this->store->known($source->likeness);
 
-        return isset($kept['frames']) ? array_map(floatval(...), $kept['frames']) : null;
+            return isset($figures['frames']) ? array_map(floatval(...), $figures['frames']) : null;
+        }, $comparison->sources);
+
+        return $comparison->toArray($curves);
     }
 }

@@ -56,7 +56,7 @@ class HeldEncoder
                 BitrateMode::Vbr,
                 $passes,
                 new Bitrate((int) round($asked)),
-                // A busy piece may need more than the peak of the whole; it is held to it all the same.
+                // No average lies above its peak: pieces that are that busy are given it as theirs.
                 $rate->peak !== null && $rate->peak->bitsPerSecond < $asked ? new Bitrate((int) round($asked)) : $rate->peak,
                 buffer: $rate->buffer,
             );
@@ -108,7 +108,7 @@ class HeldEncoder
     /** With a keyframe where each piece begins. */
     private function inPieces(Pass $pass, Reel $reel): Pass
     {
-        $times = array_map(fn (int $frame): string => sprintf('%.6F', $frame / $reel->framesPerSecond()), $reel->starts());
+        $times = array_map(fn (float $seconds): string => sprintf('%.6F', $seconds), $reel->times());
 
         return new Pass(
             input: $pass->input,
@@ -124,7 +124,7 @@ class HeldEncoder
     /** Bits per second of the picture of the whole: each piece for what it stands for, keyframes as often as they would be there. */
     private function rate(string $file, Reel $reel, Plan $plan): float
     {
-        $starts = array_map(fn (int $frame): float => $frame / $reel->framesPerSecond(), $reel->starts());
+        $starts = $reel->times();
         $tallies = array_map(fn (): PieceTally => new PieceTally(0.0), $starts);
         $video = ProbeReader::firstVideo($this->prober->probe($file)) ?? 0;
         // Half a frame earlier, since times are rounded.

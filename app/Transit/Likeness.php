@@ -11,6 +11,8 @@ use App\Media\RawPictures;
 use App\Media\Scratch;
 use App\Media\StepStore;
 use Closure;
+use OuterCrate\Analysis\Segment;
+use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Commands\LikenessCommand;
 use OuterCrate\Measures\Alignment;
 use OuterCrate\Measures\OverTime;
@@ -78,7 +80,7 @@ class Likeness
             return [
                 'ssim' => array_map(fn (array $frames): float => round(array_sum($frames) / count($frames), 7), $pieces),
                 'ssimWorst' => round(min(array_map(
-                    fn (array $frames): float => OverTime::worstSecond($frames, max(1, (int) round($reel->framesPerSecond()))),
+                    fn (array $frames): float => OverTime::worstSecond($frames, Segment::framesPerSecond($reel->rate())),
                     $pieces,
                 )), 7),
                 'frames' => array_map(fn (float $ssim): float => round(OverTime::decibels($ssim), 2), $perFrame),
@@ -182,7 +184,7 @@ class Likeness
     /** @return non-empty-list<string> */
     private static function pictures(string $bytes): array
     {
-        return str_split($bytes, LikenessCommand::LITTLE);
+        return str_split($bytes, DecodeCommand::WIDTH * DecodeCommand::HEIGHT);
     }
 
     /**

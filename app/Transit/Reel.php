@@ -4,6 +4,7 @@ namespace App\Transit;
 
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\TestPiece;
+use OuterCrate\Units\FrameRate;
 
 /** Pieces of a cut in one file, without loss. */
 final readonly class Reel
@@ -16,9 +17,15 @@ final readonly class Reel
     {
     }
 
-    public function framesPerSecond(): float
+    public function rate(): FrameRate
     {
-        return $this->reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0;
+        return $this->reading->mainVideo()->frameRate ?? FrameRate::of(25);
+    }
+
+    /** @return list<float> seconds of the reel at which the pieces begin */
+    public function times(): array
+    {
+        return array_map(fn (int $frame): float => $this->rate()->secondsOf($frame)->toFloat(), $this->starts());
     }
 
     /** @return list<int> frames of the reel at which the pieces begin */

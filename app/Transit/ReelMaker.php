@@ -9,6 +9,7 @@ use App\Media\StepStore;
 use App\Media\Workspace;
 use App\Models\Cut;
 use Closure;
+use OuterCrate\Analysis\Segment;
 use OuterCrate\Encoding\Commands\ReelCommand;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Reading;
@@ -17,6 +18,7 @@ use OuterCrate\Transit\Course;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Why;
 use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\FrameRate;
 
 /** Chooses the pieces of a cut that are tested, and takes them out of it. */
 class ReelMaker
@@ -40,7 +42,7 @@ class ReelMaker
 
             return array_map(fn (FrameRange $piece): TestPiece => new TestPiece($piece, $piece->count() / $all, 1.0, Why::Chosen), $chosen);
         }
-        $second = max(1, (int) round($reading->mainVideo()?->frameRate->perSecond->toFloat() ?? 25.0));
+        $second = Segment::framesPerSecond($reading->mainVideo()->frameRate ?? FrameRate::of(25));
 
         return ChoosePieces::of($range, $this->course($cut, $second), $second, $count);
     }

@@ -12,7 +12,7 @@ final readonly class Source
      * @param  string|null  $path  null where it is no longer kept
      * @param  string  $key  of its content
      * @param  int  $offset  its frame that stands for the first of the comparison
-     * @param  list<float>|null  $curve  likeness of each frame in dB; null where it was not measured
+     * @param  string|null  $likeness  name of its figures in the store; null where it was not measured
      */
     public function __construct(
         public string $id,
@@ -21,7 +21,7 @@ final readonly class Source
         public ?string $path,
         public string $key,
         public int $offset = 0,
-        public ?array $curve = null,
+        public ?string $likeness = null,
     ) {
     }
 }

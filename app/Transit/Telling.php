@@ -3,12 +3,10 @@
 namespace App\Transit;
 
 use OuterCrate\Hosts\Host;
+use OuterCrate\Measures\Banding;
 use OuterCrate\Measures\OverTime;
 use OuterCrate\Planning\Subject;
-use OuterCrate\Transit\Edge;
-use OuterCrate\Transit\Gain;
 use OuterCrate\Transit\Outcome;
-use OuterCrate\Transit\Recommendation;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\SoundAfter;
 use OuterCrate\Transit\TestPiece;
@@ -34,20 +32,8 @@ final readonly class Telling
     {
         $shares = $this->reel->shares();
         $frames = array_sum(array_map(fn (TestPiece $piece): int => $piece->frames->count(), $this->reel->pieces));
-        $outcomes = array_map(fn (int $at): array => array_map(fn (array $result): Outcome => new Outcome(
-            $result['candidate']->name,
-            $result['candidate']->bytes,
-            $result['candidate']->making,
-            $result['candidate']->sending,
-            $result['after'][$at]['figures']['ssim'],
-            $shares,
-            $frames / $this->range->count(),
-        ), $results), array_keys($this->screens));
-        $deciding = $this->deciding();
-        $recommended = Recommendation::of($outcomes[$deciding], $this->screens[$deciding], $weights);
-        $past = Edge::past($outcomes[$deciding]);
 
-        return [
+        return Judged::with([
             'host' => $this->host->slug,
             'hostName' => $this->host->name,
             'hostVersion' => $this->host->version,
@@ -61,32 +47,20 @@ final readonly class Telling
                 'why' => $piece->why->value,
                 'words' => $piece->why->words(),
             ], $this->reel->pieces),
-            'screen' => $this->screens[$deciding]->lines,
-            'candidates' => array_map(fn (int $i): array => [
-                'name' => $results[$i]['candidate']->name,
-                'upload' => $this->uploadTold($results[$i], $shares),
-                'after' => array_map(fn (int $at): array => $this->afterTold(
-                    $results[$i],
-                    $at,
-                    $this->screens[$at],
-                    Gain::of($outcomes[$at][$i], $outcomes[$at][$recommended->index])->margin,
-                    $outcomes[$at][$i]->decibels(),
-                ), array_keys($this->screens)),
+            'screen' => $this->deciding(),
+            'candidates' => array_map(fn (array $result): array => [
+                'name' => $result['candidate']->name,
+                'upload' => $this->uploadTold($result, $shares),
+                'after' => array_map(
+                    fn (int $at): array => $this->afterTold($result, $at, $this->screens[$at], $shares),
+                    array_keys($this->screens),
+                ),
                 'sound' => SoundAfter::of(
-                    $results[$i]['candidate']->plan->audio->heard($heard),
+                    $result['candidate']->plan->audio->heard($heard),
                     $this->host->recompression?->audio,
                 )?->toArray(),
-            ], array_keys($results)),
-            'edge' => array_map(fn (int $i): string => $results[$i]['candidate']->name, Edge::of($outcomes[$deciding])),
-            'past' => $past === null ? null : $results[$past]['candidate']->name,
-            'step' => Weights::STEP,
-            'weights' => get_object_vars($weights),
-            'recommended' => [
-                'name' => $results[$recommended->index]['candidate']->name,
-                'why' => $recommended->why,
-                'equals' => array_map(fn (int $i): string => $results[$i]['candidate']->name, $recommended->equals),
-            ],
-        ];
+            ], $results),
+        ], $weights);
     }
 
     /**
@@ -97,14 +71,13 @@ final readonly class Telling
     private function uploadTold(array $result, array $shares): array
     {
         $own = $result['own'];
-        $mean = array_sum(array_map(fn (float $ssim, float $share): float => $ssim * $share, $own['ssim'], $shares));
 
         return [
             'bytes' => $result['candidate']->bytes,
             'bytesLabel' => (string) new ByteCount($result['candidate']->bytes),
             'bitrate' => (int) round($result['upload']->bitsPerSecond),
             'wanted' => $result['upload']->wanted === null ? null : (int) $result['upload']->wanted,
-            'ssimDb' => round(OverTime::decibels($mean), 3),
+            'ssimDb' => self::decibels($own, $shares),
             'seconds' => round($result['candidate']->making, 1),
             'sendSeconds' => round($result['candidate']->sending, 1),
             'secondsLabel' => (string) Duration::upTo($result['candidate']->making),
@@ -114,9 +87,10 @@ final readonly class Telling
 
     /**
      * @param  array<string, mixed>  $result
+     * @param  non-empty-list<float>  $shares
      * @return array<string, mixed>
      */
-    private function afterTold(array $result, int $at, Screen $screen, float $margin, float $decibels): array
+    private function afterTold(array $result, int $at, Screen $screen, array $shares): array
     {
         ['rung' => $rung, 'rendition' => $rendition, 'figures' => $figures] = $result['after'][$at];
 
@@ -128,9 +102,18 @@ final readonly class Telling
             'tier' => $result['tier'],
             'bitrate' => (int) round($rendition->bitsPerSecond),
             'wanted' => $rendition->wanted === null ? null : (int) $rendition->wanted,
-            'ssimDb' => round($decibels, 3),
-            'margin' => round($margin, 3),
+            'ssimDb' => self::decibels($figures, $shares),
+            'banded' => $figures['bandingAdded'] > Banding::SEEN,
         ] + $this->figuresTold($figures);
+    }
+
+    /**
+     * @param  array<mixed>  $figures
+     * @param  non-empty-list<float>  $shares
+     */
+    private static function decibels(array $figures, array $shares): float
+    {
+        return round(OverTime::decibels(Outcome::mean($figures['ssim'], $shares)), 3);
     }
 
     /**
@@ -146,7 +129,7 @@ final readonly class Telling
     }
 
     /**
-     * The smallest screen that shows every line of the cut, or the largest that was asked for.
+     * Lines of the smallest screen that shows every line of the cut, or of the largest that was asked for.
      */
     private function deciding(): int
     {
@@ -154,7 +137,7 @@ final readonly class Telling
         $all = array_map(fn (Screen $screen): int => $screen->lines, $this->screens);
         $fits = array_filter($all, fn (int $own): bool => $own >= $lines);
 
-        return (int) array_search($fits === [] ? max($all) : min($fits), $all, true);
+        return $fits === [] ? max($all) : min($fits);
     }
 
     /** @return array<string, string> what each figure is */

@@ -15,7 +15,7 @@ use Throwable;
 /** Takes work in hand, one piece at a time. */
 class Worker
 {
-    /** Microseconds between looks at an empty queue. */
+    /** Microseconds between looks at an empty queue, or at what another process does. */
     private const PAUSE = 200_000;
 
     /** Microseconds after a fault of the database. */
@@ -88,5 +88,20 @@ class Worker
         }
 
         return true;
+    }
+
+    /**
+     * Does a piece of work here that somebody stands and waits for, unless another process has it in hand: then it is waited for.
+     *
+     * @param  Closure(Work): void  $onProgress
+     */
+    public function finish(Work $work, Closure $onProgress): void
+    {
+        while ($work->exists && ! $work->refresh()->state->isOver()) {
+            if (! $this->one([$work->kind], only: [$work->id], onProgress: $onProgress)) {
+                usleep(self::PAUSE);
+                $onProgress($work);
+            }
+        }
     }
 }

@@ -31,8 +31,8 @@ final readonly class Alignment
      */
     public static function of(array $reference, array $test): self
     {
-        $own = array_map(self::numbers(...), $reference);
-        $other = array_map(self::numbers(...), $test);
+        $picture = static fn (string $bytes): GreyPicture => new GreyPicture($bytes);
+        [$own, $other] = [array_map($picture, $reference), array_map($picture, $test)];
         $shift = self::shift($own, $other);
         $repeated = $dropped = 0;
         $shown = null;
@@ -40,8 +40,8 @@ final readonly class Alignment
             $at = self::nearest($own, $picture, $i - $shift);
             if ($shown !== null && $at !== null) {
                 $moves = isset($own[$i - $shift], $own[$i - $shift - 1]) &&
-                    self::difference($own[$i - $shift], $own[$i - $shift - 1]) > self::SAME;
-                $repeated += $moves && self::difference($picture, $other[$i - 1]) <= self::SAME ? 1 : 0;
+                    $own[$i - $shift]->distance($own[$i - $shift - 1]) > self::SAME;
+                $repeated += $moves && $picture->distance($other[$i - 1]) <= self::SAME ? 1 : 0;
                 $dropped += $moves ? max(0, $at - $shown - 1) : 0;
             }
             $shown = $at ?? $shown;
@@ -51,8 +51,8 @@ final readonly class Alignment
     }
 
     /**
-     * @param  non-empty-list<list<int>>  $own
-     * @param  non-empty-list<list<int>>  $other
+     * @param  non-empty-list<GreyPicture>  $own
+     * @param  non-empty-list<GreyPicture>  $other
      */
     private static function shift(array $own, array $other): int
     {
@@ -71,8 +71,8 @@ final readonly class Alignment
     /**
      * The mean difference of the frames that both have; null where those are under half of them.
      *
-     * @param  list<list<int>>  $own
-     * @param  list<list<int>>  $other
+     * @param  list<GreyPicture>  $own
+     * @param  list<GreyPicture>  $other
      */
     private static function differenceAt(int $shift, array $own, array $other): ?float
     {
@@ -80,7 +80,7 @@ final readonly class Alignment
         $count = 0;
         foreach ($other as $i => $picture) {
             if (isset($own[$i - $shift])) {
-                $sum += self::difference($own[$i - $shift], $picture);
+                $sum += $own[$i - $shift]->distance($picture);
                 $count++;
             }
         }
@@ -91,47 +91,22 @@ final readonly class Alignment
     /**
      * The frame of the reference that a picture shows, its own place first.
      *
-     * @param  list<list<int>>  $own
-     * @param  list<int>  $picture
+     * @param  list<GreyPicture>  $own
      */
-    private static function nearest(array $own, array $picture, int $place): ?int
+    private static function nearest(array $own, GreyPicture $picture, int $place): ?int
     {
         if (! isset($own[$place])) {
             return null;
         }
         $at = $place;
-        $least = self::CLEARLY * self::difference($own[$place], $picture);
+        $least = self::CLEARLY * $own[$place]->distance($picture);
         for ($i = max(0, $place - self::REACH); $i <= min(count($own) - 1, $place + self::REACH); $i++) {
-            $difference = self::difference($own[$i], $picture);
+            $difference = $own[$i]->distance($picture);
             if ($difference < $least) {
                 [$at, $least] = [$i, $difference];
             }
         }
 
         return $at;
-    }
-
-    /**
-     * @param  list<int>  $one
-     * @param  list<int>  $other
-     */
-    private static function difference(array $one, array $other): float
-    {
-        $sum = 0;
-        foreach ($one as $i => $sample) {
-            $step = $sample - $other[$i];
-            $sum += $step < 0 ? -$step : $step;
-        }
-
-        return $sum / max(1, count($one));
-    }
-
-    /** @return list<int> */
-    private static function numbers(string $picture): array
-    {
-        /** @var array<int, int> $numbers */
-        $numbers = $picture === '' ? [] : unpack('C*', $picture);
-
-        return array_values($numbers);
     }
 }

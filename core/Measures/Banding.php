@@ -38,6 +38,9 @@ final class Banding
     /** Places are this far apart in both directions. */
     private const GRID = 2;
 
+    /** From here on bands are seen: a gentle ramp in 8 bits without dither comes to three times that. */
+    public const SEEN = 0.1;
+
     /** @var array<int, array<int, float|int>>|null by step: weight by code, 0 where it is not seen */
     private static ?array $weights = null;
 

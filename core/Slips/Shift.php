@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Slips;
 
+use OuterCrate\Measures\GreyPicture;
+
 /** By how many frames of the cut a picture of the file lies beside the one that is due. */
 final class Shift
 {

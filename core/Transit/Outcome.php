@@ -36,10 +36,12 @@ final readonly class Outcome
 
     /**
      * @param  list<float>  $values  of each piece
-     * @param  list<float>  $shares  that each stands for
+     * @param  list<float>  $shares  that each stands for; rounded ones need not come to 1
      */
     public static function mean(array $values, array $shares): float
     {
-        return array_sum(array_map(static fn (float $value, float $share): float => $value * $share, $values, $shares));
+        $sum = array_sum(array_map(static fn (float $value, float $share): float => $value * $share, $values, $shares));
+
+        return $sum / max(1e-9, array_sum($shares));
     }
 }

@@ -2,6 +2,7 @@
 
 use OuterCrate\Formats\Video\H264;
 use OuterCrate\Json\Fields;
+use OuterCrate\Measures\GreyPicture;
 use OuterCrate\Planning\Cells\Bitrate\CompareBitrate;
 use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Cells\FrameSize\CompareFrameSize;
@@ -12,7 +13,6 @@ use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\RateBuffer;
 use OuterCrate\Slips\Comparison;
-use OuterCrate\Slips\GreyPicture;
 use OuterCrate\Slips\Shift;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;

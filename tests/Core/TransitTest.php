@@ -14,6 +14,7 @@ use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Weights;
 use OuterCrate\Transit\Why;
 use OuterCrate\Transit\Windows;
+use OuterCrate\Transit\WorstFrames;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRange;
@@ -206,4 +207,12 @@ it('looks closely where detail, shadow and smoothness are', function () {
         ->and($windows[1][0])->toBeGreaterThan(900)->and($windows[1][1])->toBeLessThan(100)
         ->and($windows[2][0])->toBeLessThan(100)->and($windows[2][1])->toBeGreaterThan(350)
         ->and(Windows::of(64, 48, array_fill(0, 48, 500)))->toBe([[0, 0]]);
+});
+
+it('tells the worst frames once each, the worst first', function () {
+    $curve = array_map(fn (int $at): float => 30.0 - ([50 => 9, 51 => 8, 80 => 5][$at] ?? 0), range(0, 99));
+
+    expect(WorstFrames::of($curve, 2))->toBe([50, 80])
+        ->and(WorstFrames::of([20.0, 21.0, 22.0], 5))->toBe([0])
+        ->and(WorstFrames::of([], 5))->toBe([]);
 });

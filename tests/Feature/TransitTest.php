@@ -201,7 +201,7 @@ it('forgets the oldest of what it made when there is too much', function () {
     $store->file('a', 'bin', fn () => throw new Exception('It is there.'));
     $store->prune(250);
 
-    expect($store->has('a', 'bin'))->toBeTrue()->and($store->has('b', 'bin'))->toBeFalse()->and($store->has('c', 'bin'))->toBeTrue()
+    expect($store->find('a.bin'))->not->toBeNull()->and($store->find('b.bin'))->toBeNull()->and($store->find('c.bin'))->not->toBeNull()
         ->and(fn () => $store->file('d', 'bin', fn (string $path) => throw new Exception(file_put_contents($path, 'half'))))
         ->toThrow(Exception::class)
         ->and($this->left('derived/transit'))->toHaveCount(2);

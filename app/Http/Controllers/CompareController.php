@@ -19,12 +19,12 @@ class CompareController
 
     public function test(TransitTest $test): JsonResponse
     {
-        return response()->json($this->found($this->comparisons->ofTest($test))->toArray());
+        return response()->json($this->comparisons->told($this->found($this->comparisons->ofTest($test))));
     }
 
     public function run(Run $run): JsonResponse
     {
-        return response()->json($this->found($this->comparisons->ofRun($run))->toArray());
+        return response()->json($this->comparisons->told($this->found($this->comparisons->ofRun($run))));
     }
 
     public function testPicture(TransitTest $test, string $source, int $frame): BinaryFileResponse

@@ -9,7 +9,7 @@ use App\Library\Hosts;
 use App\Models\Cut;
 use App\Models\TransitTest;
 use App\Resources\TransitResource;
-use App\Transit\Rejudged;
+use App\Transit\Judged;
 use App\Transit\ResultCsv;
 use App\Transit\TransitTests;
 use App\Work\WorkQueue;
@@ -62,7 +62,7 @@ class TransitController
         $told = TransitResource::of($test);
         $weights = array_map(floatval(...), $request->only(['size', 'making', 'sending', 'quality']));
         if ($told['result'] !== null && $weights !== []) {
-            $told['result'] = Rejudged::with($told['result'], self::weights($weights));
+            $told['result'] = Judged::with($told['result'], self::weights($weights));
         }
 
         return response()->json(['test' => $told]);

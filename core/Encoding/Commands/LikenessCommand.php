@@ -23,11 +23,8 @@ final class LikenessCommand
     /** Chosen frames of the file: 4:2:0 in 10 bits, one after another. */
     public const PICTURES = 'pictures';
 
-    /** Small grey pictures of all frames, LITTLE bytes each. */
+    /** Little grey pictures of all frames. */
     public const LITTLE_PICTURES = 'little';
-
-    /** Bytes of a small picture. */
-    public const LITTLE = 32 * 18;
 
     /**
      * @param  Reading  $reel  the reference
@@ -56,7 +53,7 @@ final class LikenessCommand
                 "[t3]select='{$chosen}',split=2[few][pictures]",
                 "[r3]select='{$chosen}'[fewr]",
                 '[few][fewr]vif,metadata=mode=print:file='.self::VIF.',nullsink',
-                '[t4]scale=32:18:flags=area,format=gray[little]',
+                '[t4]'.DecodeCommand::LITTLE.'[little]',
             ]),
             ...['-map', '[pictures]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
             ...['-map', '[little]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::LITTLE_PICTURES],
@@ -74,7 +71,7 @@ final class LikenessCommand
             ...Input::of($path),
             '-filter_complex',
             '[0:v:0]'.self::shown($reel, $reel, 0).",split=2[a][b];[a]select='".self::chosen($looked)."'[pictures];"
-                .'[b]scale=32:18:flags=area,format=gray[little]',
+                .'[b]'.DecodeCommand::LITTLE.'[little]',
             ...['-map', '[pictures]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
             ...['-map', '[little]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::LITTLE_PICTURES],
         ]);

@@ -31,6 +31,7 @@ import type {
     Sheet,
     SheetRequest,
     TableAnswer,
+    Transit,
     TransitRequest,
     TransitTestAnswer,
     TransitTestList,
@@ -149,7 +150,7 @@ export const api = {
     hosts: () => call<HostList>('GET', 'hosts'),
     choices: () => call<Choices>('GET', 'choices'),
     tests: (cut: number) => call<TransitTestList>('GET', `cuts/${cut}/tests`),
-    test: (id: number, weights: Record<string, number>) =>
+    test: (id: number, weights: Partial<Transit['weights']>) =>
         call<TransitTestAnswer>(
             'GET',
             `tests/${id}?${new URLSearchParams(Object.entries(weights).map(([k, v]) => [k, String(v)]))}`,

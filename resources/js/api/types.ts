@@ -314,6 +314,10 @@ export interface ComparisonView {
          * Likeness of each frame in dB.
          */
         curve: number[] | null;
+        /**
+         * Frames that keep least, the worst first; none where it was not measured.
+         */
+        worst: number[];
     }[];
 }
 /**
@@ -2892,6 +2896,10 @@ export interface Transit {
                 cb: number;
                 cr: number;
             };
+            /**
+             * Bands are seen that the cut does not have.
+             */
+            banded: boolean;
         }[];
         /**
          * After the host’s own loudness; null where it is not known.

@@ -11,7 +11,6 @@ import { Scope } from './Scope';
 import { TimeStrip } from './TimeStrip';
 import { useCompareKeys } from './useCompareKeys';
 import { usePicture } from './usePicture';
-import { worstFrames } from './worst';
 
 type Way = 'wipe' | 'side' | 'difference';
 
@@ -57,8 +56,9 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
     const soon = (one: typeof a) => [frame + 1, frame - 1].flatMap((at) => address(one, at) ?? []);
     const left = usePicture(address(a, frame), soon(a));
     const right = usePicture(address(b, frame), soon(b));
-    const curve = b?.curve ?? a?.curve ?? null;
-    const worst = worstFrames(curve, 5);
+    const measured = b?.curve ? b : a;
+    const curve = measured?.curve ?? null;
+    const worst = measured?.worst ?? [];
     const pan = (dx: number, dy: number) =>
         setPlace((now) => ({
             ...now,

@@ -17,9 +17,6 @@ type After = Transit['candidates'][number]['after'][number];
 
 const percent = (share: number | null | undefined) => (share == null ? '–' : `${Math.round(100 * share)} %`);
 
-/** Bands that an eye looks for; a step of 8 bits in a gentle ramp comes to three times that. */
-const BANDED = 0.1;
-
 const heads: { text: string; below?: string; about?: string }[] = [
     { text: 'File size' },
     { text: 'To make' },
@@ -94,7 +91,7 @@ export function Results({ result, screen, chosen, choose, test }: Props) {
                             <Cell text={percent(on?.shadowKept)} />
                             <td className="px-2 text-right">
                                 <span className="inline-flex items-center gap-1.5">
-                                    {(on?.bandingAdded ?? 0) > BANDED && <Mark kind="caution" />}
+                                    {on?.banded && <Mark kind="caution" />}
                                     <Figures text={(on?.bandingAdded ?? 0).toFixed(2)} />
                                 </span>
                             </td>

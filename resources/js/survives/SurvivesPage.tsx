@@ -30,14 +30,18 @@ function SurvivesOf({ cut }: { cut: number }) {
     // In the address, so that coming back from the pictures finds them.
     const [search, setSearch] = useSearchParams();
     const weights = useMemo(() => weightsIn(search.get('weights')), [search]);
-    const setWeights = (next: Weighing) => {
-        search.set('weights', [next.quality, next.size, next.making, next.sending].join(' '));
+    const setWeights = (next: Weighing | null) => {
+        if (next === null) {
+            search.delete('weights');
+        } else {
+            search.set('weights', [next.quality, next.size, next.making, next.sending].join(' '));
+        }
         setSearch(search, { replace: true });
     };
     const id = tests.data?.tests[0]?.id;
     const test = useQuery({
         queryKey: ['test', id, weights],
-        queryFn: () => api.test(id ?? 0, { ...weights }),
+        queryFn: () => api.test(id ?? 0, weights ?? {}),
         enabled: id !== undefined,
         placeholderData: keepPreviousData,
         refetchInterval: (query) => (isGoing(query.state.data?.test) ? 1_000 : false),
@@ -161,8 +165,8 @@ const sampledText = ({ pieces, sampled, simulation }: Transit) =>
 interface OutcomeProps {
     result: Transit;
     test: number;
-    weights: Weighing;
-    setWeights: (weights: Weighing) => void;
+    weights: Weighing | null;
+    setWeights: (weights: Weighing | null) => void;
 }
 
 function Outcome({ result, test, weights, setWeights }: OutcomeProps) {
@@ -196,7 +200,7 @@ function Outcome({ result, test, weights, setWeights }: OutcomeProps) {
                     </div>
                     <Plot result={result} screen={screen} chosen={chosen} choose={choose} />
                 </div>
-                <Weights weights={weights} onChange={setWeights} />
+                <Weights weights={weights ?? result.weights} isUsual={weights === null} onChange={setWeights} />
             </div>
             <Results result={result} screen={screen} chosen={chosen} choose={choose} test={test} />
         </>

@@ -1,21 +1,14 @@
 import { Slider } from 'radix-ui';
+import type { Transit } from '../api/types';
 
-export interface Weighing {
-    quality: number;
-    size: number;
-    making: number;
-    sending: number;
-}
+export type Weighing = Transit['weights'];
 
-export const USUAL: Weighing = { quality: 1, size: 0.5, making: 0.25, sending: 0.25 };
-
-/** As an address has them: four figures from 0 to 2, picture first. */
-export function weightsIn(text: string | null): Weighing {
-    const [quality, size, making, sending] = (text ?? '').split(' ').map(Number);
-    const all = [quality, size, making, sending];
-    return all.every((weight) => weight !== undefined && weight >= 0 && weight <= 2)
-        ? ({ quality, size, making, sending } as Weighing)
-        : USUAL;
+/** As an address has them: four figures, picture first; null for the usual ones. */
+export function weightsIn(text: string | null): Weighing | null {
+    const [quality, size, making, sending] = text === null ? [] : text.split(' ').map(Number);
+    return quality === undefined || size === undefined || making === undefined || sending === undefined
+        ? null
+        : { quality, size, making, sending };
 }
 
 const names: { key: keyof Weighing; label: string; about: string }[] = [
@@ -25,9 +18,15 @@ const names: { key: keyof Weighing; label: string; about: string }[] = [
     { key: 'sending', label: 'Sending', about: 'How long your line takes' },
 ];
 
+interface Props {
+    weights: Weighing;
+    isUsual: boolean;
+    /** Null goes back to the usual ones. */
+    onChange: (weights: Weighing | null) => void;
+}
+
 /** What counts how much for the recommendation. */
-export function Weights({ weights, onChange }: { weights: Weighing; onChange: (weights: Weighing) => void }) {
-    const isUsual = names.every(({ key }) => weights[key] === USUAL[key]);
+export function Weights({ weights, isUsual, onChange }: Props) {
     return (
         <div className="w-[240px] flex-none border-t-2 border-rule pt-2.5 text-[13px]">
             <h2 className="mb-2 font-semibold">How it is weighed</h2>
@@ -57,7 +56,7 @@ export function Weights({ weights, onChange }: { weights: Weighing; onChange: (w
                 {isUsual ? (
                     'The usual weights. '
                 ) : (
-                    <button type="button" className="text-rust hover:underline" onClick={() => onChange(USUAL)}>
+                    <button type="button" className="text-rust hover:underline" onClick={() => onChange(null)}>
                         Back to the usual weights.
                     </button>
                 )}{' '}

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace OuterCrate\Slips;
+namespace OuterCrate\Measures;
 
 /** A frame as a little grey picture of a byte a pixel (DecodeCommand::pictures()), to tell whether two frames are one. */
 final readonly class GreyPicture
