@@ -23,7 +23,7 @@ class TestCommand extends CrateCommand
     protected $signature = 'test
         {file : The media file}
         {--host= : Whose recompression the candidates go through}
-        {--candidate=* : PRESET or PRESET@HOST, once for each}
+        {--candidate=* : PRESET, once for each, planned for the host}
         {--screen=* : Lines of a viewer’s screen: 480, 720, 1080, 1440 or 2160}
         {--pieces=6 : Pieces of the cut that stand for it, 1 to 24}
         {--json : Print resources/schema/transit.json}
@@ -53,6 +53,10 @@ class TestCommand extends CrateCommand
             fn (array $output): array => ['host' => $slug] + $output,
             OutputOption::all($this->option('candidate'), $this->presets, '--candidate'),
         );
+        foreach ($this->option('candidate') as $candidate) {
+            in_array(strstr($candidate, '@'), [false, "@{$slug}"], true) ?:
+                throw new WrongUse("{$candidate} goes to another host than the test. Leave out what follows its name.");
+        }
         $screens = array_map($this->screen(...), $this->option('screen'));
         $range = ['min_range' => 1, 'max_range' => ChoosePieces::MOST];
         $pieces = filter_var($this->option('pieces'), FILTER_VALIDATE_INT, ['options' => $range]);

@@ -13,6 +13,7 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property int $cut_id
  * @property string $host slug
+ * @property array<string, mixed> $card what lists and pages show of it
  * @property array<mixed> $asked what is tested, frozen
  * @property array<string, mixed>|null $result resources/schema/transit.json; null while it is not done
  * @property array<string, mixed>|null $made files that it was made with, by name in the store
@@ -28,7 +29,7 @@ class TransitTest extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['asked' => 'array', 'result' => 'array', 'made' => 'array'];
+    protected $casts = ['card' => 'array', 'asked' => 'array', 'result' => 'array', 'made' => 'array'];
 
     /** @return BelongsTo<Cut, $this> */
     public function cut(): BelongsTo

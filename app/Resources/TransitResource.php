@@ -16,26 +16,19 @@ final class TransitResource
             'id' => $test->id,
             'cut' => $test->cut_id,
             'host' => $test->host,
-            'hostName' => $test->asked['host']['name'],
+            'hostName' => $test->card['hostName'],
             'state' => $work->state->value,
             'percent' => $work->percent,
             'secondsLeft' => $work->seconds_left,
             'stopAsked' => $work->stop_asked,
             'error' => $work->error,
             'askedAt' => $test->created_at->toIso8601String(),
-            'screens' => $test->asked['screens'],
-            'output' => $test->asked['output'] ?? null,
-            'candidates' => array_map(function (array $candidate): array {
-                $spec = $candidate['plan']['spec'];
-
-                return [
-                    'name' => $candidate['name'],
-                    'preset' => $spec['preset']['slug'],
-                    'host' => $spec['host']['slug'] ?? null,
-                    'version' => $spec['preset']['version'],
-                    'edits' => (object) $spec['edits']['rules'],
-                ];
-            }, $test->asked['candidates']),
+            'screens' => $test->card['screens'],
+            'output' => $test->card['output'],
+            'candidates' => array_map(
+                fn (array $candidate): array => ['edits' => (object) $candidate['edits']] + $candidate,
+                $test->card['candidates'],
+            ),
             'result' => $test->result,
         ];
     }
@@ -45,10 +38,10 @@ final class TransitResource
     {
         return [
             'id' => $test->id,
-            'hostName' => $test->asked['host']['name'],
+            'hostName' => $test->card['hostName'],
             'state' => $test->work->state->value,
             'askedAt' => $test->created_at->toIso8601String(),
-            'candidates' => count($test->asked['candidates']),
+            'candidates' => count($test->card['candidates']),
         ];
     }
 }

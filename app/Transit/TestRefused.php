@@ -40,6 +40,11 @@ final class TestRefused extends RuntimeException implements Refused
         );
     }
 
+    public static function tooShort(): self
+    {
+        return new self('A single frame says nothing of what a host does to movement.', 'Take two frames or more.');
+    }
+
     public static function older(): self
     {
         return new self('This was asked for by another version of Outer Crate.', 'Test again.');

@@ -2,7 +2,7 @@
 
 namespace App\Transit;
 
-use App\Desk\Surroundings;
+use App\Engine\Capabilities;
 use App\Models\Cut;
 use Closure;
 use OuterCrate\Hosts\Host;
@@ -10,6 +10,8 @@ use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Subject;
+use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\AsRendition;
 use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\Screen;
@@ -24,7 +26,7 @@ class Tester
         private readonly HeldEncoder $encoder,
         private readonly Likeness $likeness,
         private readonly Planner $planner,
-        private readonly Surroundings $surroundings,
+        private readonly Capabilities $capabilities,
     ) {
     }
 
@@ -90,7 +92,7 @@ class Tester
             ];
         }
 
-        $heard = $this->surroundings->of($cut, $reading);
+        $heard = $this->subject($cut, $reading);
 
         return [
             'result' => (new Telling($reel, $host, $screens, $range))->of($results, $weights, $heard),
@@ -109,7 +111,7 @@ class Tester
 
     private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
     {
-        $subject = $this->surroundings->of($cut, $reel->reading);
+        $subject = $this->subject($cut, $reel->reading);
         $whole = $candidate->plan;
         $spec = $whole->spec;
         $plan = $this->planner->plan($subject, new OutputSpec($spec->preset, $spec->host, $spec->edits));
@@ -125,7 +127,7 @@ class Tester
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */
     private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Upload $arrived, Closure $shouldStop): array
     {
-        $subject = $this->surroundings->of($cut, $upload->reading);
+        $subject = $this->subject($cut, $upload->reading);
         $plan = $this->planner->plan($subject, AsRendition::of($rung, $arrived->frame, $arrived->hdr));
         $rendition = $this->encoder->encode($reel, $upload->path, $upload->reading, $upload->key, $plan, $shouldStop);
 
@@ -134,5 +136,17 @@ class Tester
             'rendition' => $rendition,
             'figures' => $this->likeness->of($reel, $rendition->path, $rendition->key, $shouldStop),
         ];
+    }
+
+    /** The cut as it lies in a file of ours: no drive has to have room for that, and no name be free. */
+    private function subject(Cut $cut, Reading $reading): Subject
+    {
+        return new Subject(
+            reading: $reading,
+            encoders: $this->capabilities->encoders(),
+            cutName: $cut->name,
+            found: $cut->found(),
+            hardware: $this->capabilities->knownHardware(),
+        );
     }
 }

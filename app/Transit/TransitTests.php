@@ -43,16 +43,26 @@ class TransitTests
         ?string $output = null,
     ): TransitTest {
         $host->recompression !== null ?: throw TestRefused::noLadder($host->name);
+        $candidates = $this->candidates($columns, $names);
+        foreach ([...array_map(fn (Candidate $candidate): FrameRange => $candidate->plan->range, $candidates), ...$chosen] as $span) {
+            $span->count() > 1 ?: throw TestRefused::tooShort();
+        }
+        $screens = $screens === [] ? self::screens($cut) : $screens;
         $test = TransitTest::query()->create([
             'cut_id' => $cut->id,
             'host' => $host->slug,
+            'card' => [
+                'hostName' => $host->name,
+                'screens' => $screens,
+                'output' => $output,
+                'candidates' => array_map(self::card(...), $candidates),
+            ],
             'asked' => [
                 'fingerprint' => $cut->fingerprint,
                 'host' => Freezer::freeze($host),
-                'candidates' => array_map(Freezer::freeze(...), $this->candidates($columns, $names)),
-                'screens' => $screens === [] ? self::screens($cut) : $screens,
+                'candidates' => array_map(Freezer::freeze(...), $candidates),
+                'screens' => $screens,
                 'pieces' => $pieces,
-                'output' => $output,
                 'chosen' => array_map(fn (FrameRange $piece): array => [$piece->first, $piece->last], $chosen),
                 'weights' => Freezer::freeze($weights),
             ],
@@ -60,6 +70,20 @@ class TransitTests
         $this->queue->put($this->kind, $test->id, Work::now());
 
         return $test;
+    }
+
+    /** @return array<string, mixed> */
+    private static function card(Candidate $candidate): array
+    {
+        $spec = $candidate->plan->spec;
+
+        return [
+            'name' => $candidate->name,
+            'preset' => $spec->preset->slug,
+            'host' => $spec->host?->slug,
+            'version' => $spec->preset->version,
+            'edits' => (object) $spec->edits->rules,
+        ];
     }
 
     /**

@@ -30,17 +30,4 @@ final readonly class Picture
             Plane::ofBytes(intdiv($width, 2), intdiv($height, 2), substr($bytes, $luma + intdiv($luma, 4))),
         );
     }
-
-    /** Sides and corner are even. */
-    public function window(int $left, int $top, int $width, int $height): self
-    {
-        $half = static fn (Plane $plane): Plane => $plane->window(
-            intdiv($left, 2),
-            intdiv($top, 2),
-            intdiv($width, 2),
-            intdiv($height, 2),
-        );
-
-        return new self($this->luma->window($left, $top, $width, $height), $half($this->cb), $half($this->cr));
-    }
 }

@@ -37,14 +37,4 @@ final readonly class Plane
 
         return new self($width, $height, array_values($numbers));
     }
-
-    public function window(int $left, int $top, int $width, int $height): self
-    {
-        $samples = [];
-        for ($y = $top; $y < $top + $height; $y++) {
-            array_push($samples, ...array_slice($this->samples, $y * $this->width + $left, $width));
-        }
-
-        return new self($width, $height, $samples);
-    }
 }

@@ -41,61 +41,75 @@ final readonly class Grid
         if ($average === null || $plan->bitrate->mode === BitrateMode::Quality) {
             return [];
         }
-        $candidates = [];
-        foreach ($this->times as $times) {
-            foreach ($this->steps as $step) {
-                foreach ($this->passes ?: [$plan->bitrate->passes] as $passes) {
-                    foreach ($this->codecs ?: [null] as $codec) {
-                        foreach ($this->keyframes ?: [null] as $seconds) {
-                            foreach ($this->depths ?: [null] as $depth) {
-                                $rate = new Bitrate((int) round($average->bitsPerSecond * $times, -3));
-                                $candidates[] = [
-                                    'name' => implode(', ', array_filter([
-                                        (string) $rate,
-                                        self::SIZES[$step] ?? '',
-                                        $this->passes === [] ? '' : ($passes === 2 ? '2 passes' : '1 pass'),
-                                        $codec === null ? '' : strtoupper($codec),
-                                        $seconds === null ? '' : "keyframes {$seconds} s",
-                                        $depth === null ? '' : "{$depth}-bit",
-                                    ])),
-                                    'edits' => $this->edits($plan, $rate, $step, $passes, $codec, $seconds, $depth),
-                                ];
-                            }
-                        }
-                    }
+        $own = $plan->spec->edits->rules;
+        $candidates = [['words' => [], 'edits' => []]];
+        foreach ($this->axes($plan, $average) as $axis) {
+            $next = [];
+            foreach ($candidates as ['words' => $words, 'edits' => $edits]) {
+                foreach ($axis as [$word, $cell, $rule]) {
+                    $next[] = [
+                        'words' => [...$words, $word],
+                        'edits' => $rule === [] ? $edits : [$cell => [...$edits[$cell] ?? [], ...$rule]] + $edits,
+                    ];
                 }
             }
+            $candidates = $next;
         }
 
-        return $candidates;
+        return array_map(static fn (array $candidate): array => [
+            'name' => implode(', ', array_filter($candidate['words'], static fn (string $word): bool => $word !== '')),
+            'edits' => $candidate['edits'] + $own,
+        ], $candidates);
     }
 
-    /** @return array<string, mixed> */
-    private function edits(Plan $plan, Bitrate $rate, int $step, int $passes, ?string $codec, ?float $seconds, ?int $depth): array
+    /**
+     * What is varied: for each choice its word, the cell, and its rule, laid over that of the column; of another codec the column's
+     * profile and level say nothing.
+     *
+     * @return list<list<array{string, string, array<string, mixed>}>>
+     */
+    private function axes(Plan $plan, Bitrate $average): array
     {
         $own = $plan->spec->edits->rules;
         $peak = $plan->bitrate->peak;
-        $average = $plan->bitrate->average;
-        $laid = static fn (string $cell, array $rule): array => [
-            ...is_array($own[$cell] ?? null) ? $own[$cell] : [],
-            ...$rule,
-        ];
-        $bitrate = [
-            'mode' => $plan->bitrate->mode->value,
-            'passes' => $passes,
-            'average' => ['kbps' => $rate->bitsPerSecond / 1000],
-        ];
-        if ($peak !== null && $average !== null) {
-            $bitrate['peak'] = ['timesAverage' => round($peak->bitsPerSecond / $average->bitsPerSecond, 3)];
-        }
-        $changes = [
-            'bitrate' => $laid('bitrate', $bitrate),
-            'frameSize' => $step === 0 ? null : $laid('frameSize', ['step' => $step]),
-            'video' => $codec === null ? null : ['codec' => $codec],
-            'keyframes' => $seconds === null ? null : $laid('keyframes', ['seconds' => $seconds]),
-            'colour' => $depth === null ? null : $laid('colour', ['bitDepth' => $depth]),
-        ];
+        $over = $peak === null ? [] : ['peak' => ['timesAverage' => round($peak->bitsPerSecond / $average->bitsPerSecond, 3)]];
+        $mode = $plan->bitrate->mode->value;
+        $rate = static function (float $times) use ($average, $mode, $over, $plan, $own): array {
+            $rate = new Bitrate((int) round($average->bitsPerSecond * $times, -3));
+            $rule = ['mode' => $mode, 'passes' => $plan->bitrate->passes, 'average' => ['kbps' => $rate->bitsPerSecond / 1000]];
 
-        return array_filter($changes, static fn (?array $change): bool => $change !== null) + $own;
+            return [(string) $rate, 'bitrate', self::laid($own['bitrate'] ?? null, $rule + $over)];
+        };
+
+        return array_values(array_filter([
+            array_map($rate, $this->times),
+            array_map(static fn (int $step): array => [
+                self::SIZES[$step] ?? '', 'frameSize', $step === 0 ? [] : self::laid($own['frameSize'] ?? null, ['step' => $step]),
+            ], $this->steps),
+            array_map(static fn (int $passes): array => [
+                $passes === 2 ? '2 passes' : '1 pass', 'bitrate', ['passes' => $passes],
+            ], $this->passes),
+            array_map(static fn (string $codec): array => [strtoupper($codec), 'video', ['codec' => $codec]], $this->codecs),
+            array_map(static fn (float $seconds): array => [
+                "keyframes {$seconds} s", 'keyframes', self::laid($own['keyframes'] ?? null, ['seconds' => $seconds]),
+            ], $this->keyframes),
+            array_map(static fn (int $depth): array => [
+                "{$depth}-bit", 'colour', self::laid($own['colour'] ?? null, ['bitDepth' => $depth]),
+            ], $this->depths),
+        ]));
+    }
+
+    /**
+     * @param  array<string, mixed>  $rule
+     * @return array<string, mixed>
+     */
+    private static function laid(mixed $own, array $rule): array
+    {
+        $laid = $rule;
+        foreach (is_array($own) ? $own : [] as $part => $value) {
+            $laid[(string) $part] ??= $value;
+        }
+
+        return $laid;
     }
 }

@@ -13,6 +13,8 @@ return new class extends Migration
             $table->id();
             $table->foreignId('cut_id')->constrained()->cascadeOnDelete();
             $table->string('host');
+            // What lists and pages show of it, without its plans.
+            $table->json('card');
             // What is tested, frozen: the host, the candidates' plans, screens, pieces and weights.
             $table->json('asked');
             $table->json('result')->nullable();

@@ -310,6 +310,5 @@ it('speaks of the worst second beside the mean', function () {
 
 it('takes no plane with too few samples', function () {
     expect(fn () => new Plane(4, 4, [1, 2, 3]))->toThrow(InvalidArgumentException::class)
-        ->and(Plane::ofBytes(2, 1, "\x01\x00\xff\x03")->samples)->toBe([1, 1023])
-        ->and((new Plane(3, 2, [1, 2, 3, 4, 5, 6]))->window(1, 0, 2, 2)->samples)->toBe([2, 3, 5, 6]);
+        ->and(Plane::ofBytes(2, 1, "\x01\x00\xff\x03")->samples)->toBe([1, 1023]);
 });

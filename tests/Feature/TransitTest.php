@@ -136,6 +136,16 @@ it('makes candidates around a column, and names them by what they are', function
         "200\u{2009}kb/s", "200\u{2009}kb/s, one size up",
     ])->and($test['test']['candidates'][5]['edits']['frameSize']['step'])->toBe(1)
         ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/tests"), 'transit-test-list')['tests'][0]['candidates'])->toBe(6);
+    $grid = ['output' => 0, 'passes' => [1, 2], 'codecs' => ['hevc'], 'keyframes' => [4], 'depths' => [8]];
+    $wide = ($this->ask)($cut, ['grid' => $grid])['test']['candidates'];
+    expect(array_column($wide, 'name'))->toBe([
+        "100\u{2009}kb/s, 1 pass, HEVC, keyframes 4 s, 8-bit",
+        "100\u{2009}kb/s, 2 passes, HEVC, keyframes 4 s, 8-bit",
+    ])->and($wide[1]['edits'])->toMatchArray([
+        'video' => ['codec' => 'hevc'],
+        'keyframes' => ['seconds' => 4],
+        'colour' => ['bitDepth' => 8],
+    ])->and($wide[1]['edits']['bitrate'])->toMatchArray(['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 100]]);
 });
 
 it('is put down and taken up again, and stopped', function () {
@@ -172,6 +182,10 @@ it('refuses what cannot be tested, and says what to do', function (array $asked,
     'weights of nothing' => [
         ['outputs' => [['preset' => 'lanternwick-even']], 'weights' => ['size' => 0, 'making' => 0, 'sending' => 0, 'quality' => 0]],
         'Something has to count',
+    ],
+    'a single frame' => [
+        ['outputs' => [['preset' => 'lanternwick-even']], 'chosen' => [['first' => 7, 'last' => 7]]],
+        'Take two frames or more',
     ],
     'a grid around nothing' => [['grid' => ['output' => 7]], 'no such output'],
 ]);

@@ -32,7 +32,7 @@ class TransitController
     public function index(Cut $cut): JsonResponse
     {
         $tests = TransitTest::query()->where('cut_id', $cut->id)->with('work')->orderByDesc('id')->limit(self::SHOWN)
-            ->get(['id', 'host', 'asked', 'created_at']);
+            ->get(['id', 'card', 'created_at']);
 
         return response()->json(['tests' => $tests->map(TransitResource::line(...))]);
     }
@@ -42,13 +42,17 @@ class TransitController
         $asked = Payload::of($request, 'transit-request');
         $host = $hosts->need($asked['host']);
         [$columns, $names] = $this->columns($cut, $desk, $asked);
+        $whole = FrameRange::whole(max(1, $cut->reading()->length()));
         $test = $tests->ask(
             $cut,
             $host,
             $columns,
             $asked['screens'] ?? [],
             $asked['pieces'] ?? ChoosePieces::USUAL,
-            array_map(self::piece(...), $asked['chosen'] ?? []),
+            array_map(
+                fn (array $piece): FrameRange => $whole->clamp($piece['first'], $piece['last']),
+                $asked['chosen'] ?? [],
+            ),
             self::weights($asked['weights'] ?? []),
             $names,
             isset($asked['grid']) ? $cut->outputs[$asked['grid']['output']]['key'] ?? null : null,
@@ -110,8 +114,8 @@ class TransitController
         $column = $sheet[$grid['output']] ??
             throw RequestRefused::notPossible('The sheet has no such output.', 'Choose one of its outputs.');
         $around = (new Grid(
-            array_map(floatval(...), $grid['times'] ?? [1]),
-            $grid['steps'] ?? [0],
+            array_map(floatval(...), ($grid['times'] ?? []) ?: [1]),
+            ($grid['steps'] ?? []) ?: [0],
             $grid['passes'] ?? [],
             $grid['codecs'] ?? [],
             array_map(floatval(...), $grid['keyframes'] ?? []),
@@ -127,12 +131,6 @@ class TransitController
         $outputs = array_map(fn (array $one): array => $to(['edits' => $one['edits']] + $base), $around);
 
         return [$desk->columns($cut, $reading, $outputs, $range), array_column($around, 'name')];
-    }
-
-    /** @param  array{first: int, last: int}  $piece */
-    private static function piece(array $piece): FrameRange
-    {
-        return new FrameRange($piece['first'], max($piece['first'], $piece['last']));
     }
 
     /** @param  array<string, float>  $weights */

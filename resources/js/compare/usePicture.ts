@@ -24,6 +24,10 @@ function load(address: string): Promise<HTMLImageElement> {
     });
 }
 
+/** Rests on a frame that is not there yet before asking for it, so that holding an arrow key does not queue a hundred of them. */
+const rest = (address: string) =>
+    loaded.has(address) ? Promise.resolve() : new Promise((resolve) => setTimeout(resolve, 70));
+
 export interface Shown {
     image: HTMLImageElement | null;
     /** The one that is wanted is on its way; the one before stays. */
@@ -46,7 +50,8 @@ export function usePicture(address: string | null, next: string[]): Shown {
         }
         let wanted = true;
         setShown((before) => ({ ...before, loading: true }));
-        load(address)
+        rest(address)
+            .then(() => (wanted ? load(address) : new Promise<never>(() => undefined)))
             .then((image) => {
                 if (wanted) {
                     setShown({ image, loading: false, problem: null });
