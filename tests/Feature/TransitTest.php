@@ -124,6 +124,24 @@ it('shows what was made beside its cut, from the first frame of its range', func
         ->and($pixels('made', 3))->toBe($pixels('cut', 3));
 });
 
+it('finds a shift of frames, and measures as if there were none', function (string $filter, int $shift) {
+    $cut = App\Models\Cut::query()->find($this->bringIn()['id']);
+    $makers = app(App\Transit\ReelMaker::class);
+    $range = new OuterCrate\Units\FrameRange(0, 49);
+    $go = fn (): bool => false;
+    $reel = $makers->reel($cut, $cut->reading(), $makers->pieces($cut, $cut->reading(), $range, 6), $go);
+    $shifted = $this->folder('out').'/shifted.mkv';
+    (new Process(['ffmpeg', '-v', 'error', '-nostdin', '-i', $reel->path, '-an', '-vf', $filter, '-c:v', 'ffv1', $shifted]))->mustRun();
+    $figures = app(App\Transit\Likeness::class)->of($reel, $shifted, $filter, $go);
+
+    expect($figures['shift'])->toBe($shift)
+        ->and($figures['detailKept'])->toEqual([1, 1, 1, 1])
+        ->and(array_sum(array_slice($figures['frames'], 0, 40)) / 40)->toBeGreaterThan(99);
+})->with([
+    'early' => ['trim=start_frame=2,setpts=PTS-STARTPTS', -2],
+    'late' => ['tpad=start=2:start_mode=clone', 2],
+]);
+
 it('makes candidates around a column, and names them by what they are', function () {
     $cut = $this->bringIn();
     $this->putJson("/api/cuts/{$cut['id']}/sheet", ['range' => null, 'outputs' => [

@@ -36,7 +36,8 @@ final class LikenessCommand
      */
     public static function of(Reading $reel, string $reelPath, Reading $file, string $path, array $looked, int $late = 0): Command
     {
-        $chosen = self::chosen($looked);
+        // Frames of the reel: a file that is before it shows them earlier.
+        $chosen = self::chosen(array_map(static fn (int $frame): int => max(0, $frame + min(0, $late)), $looked));
         $reference = self::shown($reel, $reel, max(0, -$late));
         $shown = self::shown($file, $reel, max(0, $late));
 
