@@ -3,7 +3,7 @@ import { clean } from './axe';
 import { cell, openSheet } from './pages';
 
 test('candidates go through a host, one is recommended, and becomes the column', async ({ page }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(240_000);
     await openSheet(page, 'pair-2.mp4', 'Pair 2');
     await page.getByRole('link', { name: 'What survives' }).click();
     await expect(page).toHaveTitle('What survives of Pair 2 · Outer Crate');
