@@ -14,6 +14,7 @@ use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PresetController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\TeachingController;
 use App\Http\Controllers\TransitController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\ViewerController;
@@ -76,6 +77,12 @@ Route::get('runs/{run}/file', [RunController::class, 'file']);
 Route::get('choices', ChoicesController::class);
 Route::get('presets', [PresetController::class, 'index']);
 Route::get('hosts', [HostController::class, 'index']);
+
+Route::get('hosts/{host}/teachings', [TeachingController::class, 'index']);
+Route::post('hosts/{host}/teachings', [TeachingController::class, 'store']);
+Route::get('teachings/{teaching}', [TeachingController::class, 'show'])->whereNumber('teaching');
+Route::post('teachings/{teaching}/stop', [TeachingController::class, 'stop'])->whereNumber('teaching');
+Route::post('teachings/{teaching}/save', [TeachingController::class, 'save'])->whereNumber('teaching');
 
 Route::get('cuts/{cut}/outputs/{output}/preset', [PresetController::class, 'preview']);
 Route::post('library/preset', [PresetController::class, 'store']);

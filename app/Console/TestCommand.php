@@ -7,7 +7,6 @@ use App\Desk\CutDesk;
 use App\Library\Hosts;
 use App\Library\Presets;
 use App\Models\Cut;
-use App\Models\Work;
 use App\Models\WorkState;
 use App\Shelf\CutShelf;
 use App\Transit\ResultCsv;
@@ -20,6 +19,8 @@ use OuterCrate\Units\ByteCount;
 
 class TestCommand extends CrateCommand
 {
+    use WaitsForWork;
+
     protected $signature = 'test
         {file : The media file}
         {--host= : Whose recompression the candidates go through}
@@ -62,14 +63,14 @@ class TestCommand extends CrateCommand
         $pieces = filter_var($this->option('pieces'), FILTER_VALIDATE_INT, ['options' => $range]);
         $pieces !== false ?: throw new WrongUse('--pieces is a number from 1 to '.ChoosePieces::MOST.'.');
         $cut = $this->shelf->bringIn($this->file(), analyse: false);
-        $this->finish($this->analyses->ask($cut)->work, 'analysing');
+        $this->finish($this->worker, $this->queue, $this->analyses->ask($cut)->work, 'analysing');
         $cut = Cut::query()->findOrFail($cut->id);
         $columns = $this->desk->columns($cut, $cut->reading(), $outputs, $cut->range($cut->reading()));
         $test = $this->tests->ask($cut, $host, $columns, $screens, $pieces);
-        $work = $this->finish($test->work, 'testing');
+        $work = $this->finish($this->worker, $this->queue, $test->work, 'testing');
         $result = $test->refresh()->result;
         if ($work->state !== WorkState::Done || $result === null) {
-            throw new TestNotDone($work->state === WorkState::Stopped ? 'The test was stopped.' : (string) $work->error);
+            throw NotDone::of($work, 'test');
         }
         match (true) {
             $this->option('json') => $this->json($result),
@@ -78,19 +79,6 @@ class TestCommand extends CrateCommand
         };
 
         return self::SUCCESS;
-    }
-
-    private function finish(Work $work, string $doing): Work
-    {
-        $this->trap([SIGINT, SIGTERM], function () use ($work): void {
-            $this->queue->stop($work);
-        });
-        $this->worker->finish($work, function (Work $work) use ($doing): void {
-            stream_isatty(STDERR) && fwrite(STDERR, sprintf("\r\e[2K%s · %d %%", $doing, $work->percent));
-        });
-        stream_isatty(STDERR) && fwrite(STDERR, "\r\e[2K");
-
-        return $work;
     }
 
     private function screen(string $lines): int

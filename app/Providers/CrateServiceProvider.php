@@ -12,6 +12,7 @@ use App\Library\ShippedPresets;
 use App\Packing\MakeFile;
 use App\Sampling\SamplePieces;
 use App\Schema\Contract;
+use App\Teaching\TeachHost;
 use App\Transit\RunTransitTest;
 use App\Work\Kinds;
 use Illuminate\Contracts\Foundation\Application;
@@ -25,7 +26,7 @@ use OuterCrate\Planning\Cells\Cells;
 class CrateServiceProvider extends ServiceProvider
 {
     /** The kinds of work that there are. */
-    private const KINDS = [MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class];
+    private const KINDS = [MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class];
 
     /** Made once: they know much, and change nothing. */
     private const SHARED = [

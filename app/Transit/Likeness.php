@@ -16,6 +16,7 @@ use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Commands\LikenessCommand;
 use OuterCrate\Measures\Alignment;
 use OuterCrate\Measures\OverTime;
+use OuterCrate\Measures\SamePicture;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\CloseUp;
 use OuterCrate\Transit\ReferenceWindow;
@@ -54,45 +55,79 @@ class Likeness
         return StepStore::key('likeness', $reel->key, $key, $this->capabilities->version());
     }
 
+    /**
+     * How much of the picture is left, and nothing else: a tenth of the time of all figures.
+     *
+     * @param  string  $key  of the file's content
+     * @param  Closure(): bool  $shouldStop
+     * @return array<mixed> `ssim` of each piece, and what the alignment of frames tells
+     *
+     * @throws EngineFailed when they are not of the same picture
+     */
+    public function atAGlance(Reel $reel, string $path, string $key, Closure $shouldStop): array
+    {
+        $kept = StepStore::key('glance', $reel->key, $key, $this->capabilities->version());
+
+        return $this->store->figures($kept, function () use ($reel, $path, $shouldStop): array {
+            $scratch = Scratch::named('likeness-'.bin2hex(random_bytes(4)));
+            try {
+                return $this->laidOver($reel, $path, [], $scratch, $shouldStop);
+            } finally {
+                $scratch->remove();
+            }
+        });
+    }
+
     /** @return array<mixed> */
     private function measured(Reel $reel, string $path, Closure $shouldStop): array
     {
-        $file = $this->reader->read($path)['reading'];
         $scratch = Scratch::named('likeness-'.bin2hex(random_bytes(4)));
         try {
-            $looked = $this->lookedAt($reel);
-            $command = LikenessCommand::of($reel->reading, $reel->path, $file, $path, $looked);
-            $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
-            $shown = self::pictures($scratch->whole(LikenessCommand::LITTLE_PICTURES));
-            $alignment = Alignment::of($this->little($reel, $shouldStop), $shown);
-            if ($alignment->shift !== 0) {
-                $late = $alignment->shift;
-                $command = LikenessCommand::of($reel->reading, $reel->path, $file, $path, $looked, $late);
-                $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
-            }
-            $perFrame = self::figures($scratch->lines(LikenessCommand::SSIM), 'All');
-            $signal = self::figures($scratch->lines(LikenessCommand::PSNR), 'mse_avg');
-            if ($perFrame === []) {
-                throw new EngineFailed('No frame of it could be measured.', 'The file may be damaged: play it through.');
-            }
-            $pieces = $this->byPiece($reel, $perFrame);
+            $figures = $this->laidOver($reel, $path, $this->lookedAt($reel), $scratch, $shouldStop);
 
-            return [
-                'ssim' => array_map(fn (array $frames): float => round(array_sum($frames) / count($frames), 7), $pieces),
-                'ssimWorst' => round(min(array_map(
-                    fn (array $frames): float => OverTime::worstSecond($frames, Segment::framesPerSecond($reel->rate())),
-                    $pieces,
-                )), 7),
-                'frames' => array_map(fn (float $ssim): float => round(OverTime::decibels($ssim), 2), $perFrame),
-                'psnr' => self::psnr($signal),
+            return $figures + [
+                'psnr' => self::psnr(self::figures($scratch->lines(LikenessCommand::PSNR), 'mse_avg')),
                 'vif' => self::vif($scratch->lines(LikenessCommand::VIF)),
-                'shift' => $alignment->shift,
-                'repeated' => $alignment->repeated,
-                'dropped' => $alignment->dropped,
             ] + $this->closeUp($reel, "{$scratch->path}/".LikenessCommand::PICTURES, $shouldStop);
         } finally {
             $scratch->remove();
         }
+    }
+
+    /**
+     * @param  list<int>  $looked  frames that are looked at closely
+     * @return array<mixed>
+     */
+    private function laidOver(Reel $reel, string $path, array $looked, Scratch $scratch, Closure $shouldStop): array
+    {
+        $file = $this->reader->read($path)['reading'];
+        $command = LikenessCommand::of($reel->reading, $reel->path, $file, $path, $looked);
+        $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
+        $shown = self::pictures($scratch->whole(LikenessCommand::LITTLE_PICTURES));
+        $little = $this->little($reel, $shouldStop);
+        $alignment = Alignment::of($little, $shown);
+        if ($alignment->shift !== 0) {
+            $command = LikenessCommand::of($reel->reading, $reel->path, $file, $path, $looked, $alignment->shift);
+            $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
+        }
+        $perFrame = self::figures($scratch->lines(LikenessCommand::SSIM), 'All');
+        if ($perFrame === []) {
+            throw new EngineFailed('No frame of it could be measured.', 'The file may be damaged: play it through.');
+        }
+        $pieces = $this->byPiece($reel, $perFrame);
+
+        return [
+            'ssim' => array_map(fn (array $frames): float => round(array_sum($frames) / count($frames), 7), $pieces),
+            'ssimWorst' => round(min(array_map(
+                fn (array $frames): float => OverTime::worstSecond($frames, Segment::framesPerSecond($reel->rate())),
+                $pieces,
+            )), 7),
+            'frames' => array_map(fn (float $ssim): float => round(OverTime::decibels($ssim), 2), $perFrame),
+            'shift' => $alignment->shift,
+            'repeated' => $alignment->repeated,
+            'dropped' => $alignment->dropped,
+            'alike' => round(SamePicture::of($little, $shown, $alignment->shift), 4),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -138,8 +173,13 @@ class Likeness
         return $all;
     }
 
-    /** @return non-empty-list<string> */
-    private function little(Reel $reel, Closure $shouldStop): array
+    /**
+     * Every frame of a reel as a little grey picture.
+     *
+     * @param  Closure(): bool  $shouldStop
+     * @return non-empty-list<string>
+     */
+    public function little(Reel $reel, Closure $shouldStop): array
     {
         return self::pictures((string) file_get_contents($this->reference($reel, $shouldStop)[1]));
     }

@@ -48,19 +48,21 @@ class ReelMaker
     }
 
     /**
+     * @param  string  $path  of a file
+     * @param  string  $fingerprint  of its content
      * @param  list<TestPiece>  $pieces
      * @param  Closure(): bool  $shouldStop
      */
-    public function reel(Cut $cut, Reading $reading, array $pieces, Closure $shouldStop): Reel
+    public function reel(string $path, string $fingerprint, Reading $reading, array $pieces, Closure $shouldStop): Reel
     {
         $ranges = array_map(fn (TestPiece $piece): FrameRange => $piece->frames, $pieces);
         $spans = array_map(fn (FrameRange $range): string => "{$range->first}-{$range->last}", $ranges);
-        $key = StepStore::key('reel', $cut->fingerprint, ...$spans);
-        $path = $this->store->file($key, 'mkv', function (string $partial) use ($cut, $reading, $ranges, $shouldStop): void {
-            $this->runner->encode(ReelCommand::of($reading, $cut->path, $ranges, $partial), dirname($partial), shouldStop: $shouldStop);
+        $key = StepStore::key('reel', $fingerprint, ...$spans);
+        $reel = $this->store->file($key, 'mkv', function (string $partial) use ($path, $reading, $ranges, $shouldStop): void {
+            $this->runner->encode(ReelCommand::of($reading, $path, $ranges, $partial), dirname($partial), shouldStop: $shouldStop);
         });
 
-        return new Reel($path, $key, $this->reader->read($path)['reading'], $pieces);
+        return new Reel($reel, $key, $this->reader->read($reel)['reading'], $pieces);
     }
 
     /** The small, fast pass over the whole cut at one quality is its proxy; null where it has not been looked at. */

@@ -37,7 +37,7 @@ final readonly class Telling
             'host' => $this->host->slug,
             'hostName' => $this->host->name,
             'hostVersion' => $this->host->version,
-            'simulation' => "A simulation of what {$this->host->name} publishes or was taught.",
+            'simulation' => $this->simulation(),
             'measures' => $this->measures(),
             'sampled' => ['frames' => $frames, 'of' => $this->range->count(), 'share' => round($frames / $this->range->count(), 4)],
             'pieces' => array_map(fn (TestPiece $piece): array => [
@@ -125,7 +125,7 @@ final readonly class Telling
         return [
             'ssimDbWorst' => round(OverTime::decibels($figures['ssimWorst']), 3),
             'ssimDbPieces' => array_map(fn (float $ssim): float => round(OverTime::decibels($ssim), 3), $figures['ssim']),
-        ] + array_diff_key($figures, ['ssim' => 0, 'ssimWorst' => 0, 'frames' => 0]);
+        ] + array_diff_key($figures, ['ssim' => 0, 'ssimWorst' => 0, 'frames' => 0, 'alike' => 0]);
     }
 
     /**
@@ -138,6 +138,15 @@ final readonly class Telling
         $fits = array_filter($all, fn (int $own): bool => $own >= $lines);
 
         return $fits === [] ? max($all) : min($fits);
+    }
+
+    private function simulation(): string
+    {
+        $lessons = $this->host->recompression->lessons ?? 0;
+
+        return $lessons === 0
+            ? "A simulation of what {$this->host->name} publishes or was taught."
+            : "A simulation of {$this->host->name}, as it was taught by ".($lessons === 1 ? 'an upload.' : "{$lessons} uploads.");
     }
 
     /** @return array<string, string> what each figure is */

@@ -12,7 +12,6 @@ use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Planner;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Reading\Reading;
-use OuterCrate\Transit\AsRendition;
 use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\Weights;
@@ -25,6 +24,7 @@ class Tester
         private readonly ReelMaker $reels,
         private readonly HeldEncoder $encoder,
         private readonly Likeness $likeness,
+        private readonly StandIn $standIn,
         private readonly Planner $planner,
         private readonly Capabilities $capabilities,
     ) {
@@ -55,7 +55,7 @@ class Tester
         $reading = $cut->reading();
         $range = $candidates[0]->plan->range;
         $chosenPieces = $this->reels->pieces($cut, $reading, $range, $pieces, $chosen);
-        $reel = $this->reels->reel($cut, $reading, $chosenPieces, $shouldStop);
+        $reel = $this->reels->reel($cut->path, $cut->fingerprint, $reading, $chosenPieces, $shouldStop);
         $done = 0;
         // An upload is encoded and measured, then what comes back for each screen.
         $steps = count($candidates) * (2 + count($screens));
@@ -127,9 +127,16 @@ class Tester
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */
     private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Upload $arrived, Closure $shouldStop): array
     {
-        $subject = $this->subject($cut, $upload->reading);
-        $plan = $this->planner->plan($subject, AsRendition::of($rung, $arrived->frame, $arrived->hdr));
-        $rendition = $this->encoder->encode($reel, $upload->path, $upload->reading, $upload->key, $plan, $shouldStop);
+        $rendition = $this->standIn->ofPieces(
+            $reel,
+            $upload->path,
+            $upload->reading,
+            $upload->key,
+            $arrived,
+            $rung,
+            $shouldStop,
+            $cut->found(),
+        );
 
         return [
             'rung' => $rung,

@@ -155,6 +155,7 @@ final readonly class HostFile
         return new Recompression(
             $tiers === [] ? throw new InvalidArgumentException('What the host does to an upload needs a tier at least.') : $tiers,
             $file->has('audio') ? self::audio($file->within('audio')) : null,
+            count($file->rows('taughtBy')),
         );
     }
 
@@ -169,6 +170,7 @@ final readonly class HostFile
                 quality: $row->int('quality'),
                 keyframeSeconds: $row->fraction('keyframeSeconds') ?? new Fraction(2),
                 speed: $row->text('speed') ?? 'medium',
+                bFrames: $row->int('bFrames'),
             ),
             $tier->rows('ladder'),
         );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
+use OuterCrate\Hosts\AudioAsk;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Presets\Preset;
@@ -25,7 +26,8 @@ final class AsRendition
     /** B-frames that codecs with such frames get: what encoders do that nobody asks for fewer. */
     private const B_FRAMES = 3;
 
-    public static function of(Rung $rung, FrameSize $upload, bool $hdr): OutputSpec
+    /** @param  AudioAsk|null  $audio  how the host codes the sound; null for the picture alone */
+    public static function of(Rung $rung, FrameSize $upload, bool $hdr, ?AudioAsk $audio = null): OutputSpec
     {
         $keepsHdr = $hdr && isset(self::HDR[$rung->codec]);
         $isUpright = $upload->height > $upload->width;
@@ -51,10 +53,21 @@ final class AsRendition
                     'bitrate' => $rung->average === null
                         ? ['mode' => 'quality', 'quality' => $rung->quality]
                         : ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => $rung->average->bitsPerSecond / 1000]],
-                    'keyframes' => ['seconds' => $seconds, 'closed' => true, 'bFrames' => self::B_FRAMES, 'pyramid' => true],
+                    'keyframes' => [
+                        'seconds' => $seconds,
+                        'closed' => true,
+                        'bFrames' => $rung->bFrames ?? self::B_FRAMES,
+                        'pyramid' => true,
+                    ],
                     'colour' => ['bitDepth' => $keepsHdr ? 10 : 8, 'chroma' => '4:2:0'] +
                         ($hdr && ! $keepsHdr ? ['convert' => 'bt709'] : []),
-                    'audio' => 'none',
+                    'audio' => $audio === null ? 'none' : [
+                        'codec' => $audio->codec,
+                        'kbps' => $audio->bitrate->bitsPerSecond / 1000,
+                        'sampleRate' => $audio->sampleRate,
+                        'channels' => $audio->channels,
+                        'loudness' => $audio->loudness?->toFloat(),
+                    ],
                 ]),
             ),
             null,

@@ -15,6 +15,7 @@ import { SlipsPage } from './slips/SlipsPage';
 import { Loading } from './ui/States';
 
 const ComparePage = lazy(() => import('./compare/ComparePage'));
+const TeachPage = lazy(() => import('./teach/TeachPage'));
 const SurvivesPage = lazy(() => import('./survives/SurvivesPage'));
 
 const client = new QueryClient({
@@ -55,6 +56,14 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                         <Route path="slips/:pack" element={<SlipsPage />} />
                         <Route path="queue" element={<QueuePage />} />
                         <Route path="presets/:slug?" element={<PresetsPage />} />
+                        <Route
+                            path="hosts/:slug/teach"
+                            element={
+                                <Suspense fallback={<Loading what="the host" />}>
+                                    <TeachPage />
+                                </Suspense>
+                            }
+                        />
                         <Route path="hosts/:slug?" element={<HostsPage />} />
                         <Route path="*" element={<NotHere />} />
                     </Route>

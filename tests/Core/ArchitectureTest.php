@@ -12,7 +12,7 @@ const CORE = [
     ['Planning'],
     ['Encoding', 'Measures'],
     ['Estimates'],
-    ['Checks', 'Slips', 'Transit'],
+    ['Checks', 'Slips', 'Transit', 'Teaching'],
     ['Desk'],
 ];
 
@@ -25,6 +25,7 @@ const APP = [
     ['Library'],
     ['Desk'],
     ['Packing', 'Analysis', 'Sampling', 'Uploads', 'Checking', 'Transit'],
+    ['Teaching'],
     ['Shelf'],
     ['Resources'],
     ['Http', 'Console'],

@@ -8,6 +8,7 @@ use OuterCrate\Measures\GrainKept;
 use OuterCrate\Measures\OverTime;
 use OuterCrate\Measures\Picture;
 use OuterCrate\Measures\Plane;
+use OuterCrate\Measures\SamePicture;
 use OuterCrate\Measures\Smooth;
 use OuterCrate\Measures\Tone;
 use OuterCrate\Measures\ToneChange;
@@ -311,4 +312,32 @@ it('speaks of the worst second beside the mean', function () {
 it('takes no plane with too few samples', function () {
     expect(fn () => new Plane(4, 4, [1, 2, 3]))->toThrow(InvalidArgumentException::class)
         ->and(Plane::ofBytes(2, 1, "\x01\x00\xff\x03")->samples)->toBe([1, 1023]);
+});
+
+it('tells the same picture from another, whatever a host did to its tones', function () {
+    $picture = function (int $seed, int $frame, float $gain, int $lift, int $noise): string {
+        $wave = fn (int $i): float => 60 * sin($i / (4 + $seed) + $frame / 3);
+        $samples = array_map(
+            fn (float $value, int $i): string => chr((int) max(0, min(255, 100 + $lift + $gain * $wave($i) + $noise * $value))),
+            noise($seed + $frame, 576),
+            range(0, 575),
+        );
+
+        return implode('', $samples);
+    };
+    $little = fn (int $seed, float $gain = 1.0, int $lift = 0, int $noise = 0): array => array_map(
+        fn (int $frame): string => $picture($seed, $frame, $gain, $lift, $noise),
+        range(0, 9),
+    );
+    $own = $little(1);
+    expect(SamePicture::of($own, $own))->toEqualWithDelta(1.0, 1e-9)
+        ->and(SamePicture::of($own, $little(1, 0.5, 40)))->toBeGreaterThan(0.999)
+        ->and(SamePicture::of($own, $little(1, noise: 20)))->toBeGreaterThan(SamePicture::SAME)
+        ->and(SamePicture::of($own, $little(3)))->toBeLessThan(SamePicture::SAME)
+        // Two frames late: at its own place it is another picture, two frames on the same.
+        ->and(SamePicture::of($own, [...array_slice($little(2), 0, 2), ...$own], 2))->toEqualWithDelta(1.0, 1e-9)
+        // An even grey looks like any other, and like nothing else.
+        ->and(SamePicture::of([str_repeat('a', 576)], [str_repeat('z', 576)]))->toBe(1.0)
+        ->and(SamePicture::of([str_repeat('a', 576)], [$own[0]]))->toBe(0.0)
+        ->and(SamePicture::of([], $own))->toBe(0.0);
 });

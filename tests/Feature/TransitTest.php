@@ -129,7 +129,7 @@ it('finds a shift of frames, and measures as if there were none', function (stri
     $makers = app(App\Transit\ReelMaker::class);
     $range = new OuterCrate\Units\FrameRange(0, 49);
     $go = fn (): bool => false;
-    $reel = $makers->reel($cut, $cut->reading(), $makers->pieces($cut, $cut->reading(), $range, 6), $go);
+    $reel = $makers->reel($cut->path, $cut->fingerprint, $cut->reading(), $makers->pieces($cut, $cut->reading(), $range, 6), $go);
     $shifted = $this->folder('out').'/shifted.mkv';
     (new Process(['ffmpeg', '-v', 'error', '-nostdin', '-i', $reel->path, '-an', '-vf', $filter, '-c:v', 'ffv1', $shifted]))->mustRun();
     $figures = app(App\Transit\Likeness::class)->of($reel, $shifted, $filter, $go);

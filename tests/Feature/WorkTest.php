@@ -377,7 +377,7 @@ it('says that a run was planned by a version whose plans were others', function 
 
 it('knows the kinds of work by one list', function () {
     expect(app(Kinds::class)->names())
-        ->toBe(['make', 'sample', 'analyse', 'transit'])
+        ->toBe(['make', 'sample', 'analyse', 'transit', 'teach'])
         ->and(app(Kinds::class)->get('make'))
         ->toBeInstanceOf(MakeFile::class);
 });

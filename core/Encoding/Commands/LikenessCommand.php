@@ -29,7 +29,7 @@ final class LikenessCommand
     /**
      * @param  Reading  $reel  the reference
      * @param  Reading  $file  what is laid over it
-     * @param  list<int>  $looked  frames that are looked at closely
+     * @param  list<int>  $looked  frames that are looked at closely; none where SSIM is all that is asked
      * @param  int  $late  frames by which the file is behind the reel; below 0 it is before it
      *
      * @throws InvalidArgumentException when one of them has no picture
@@ -41,22 +41,31 @@ final class LikenessCommand
         $reference = self::shown($reel, $reel, max(0, -$late));
         $shown = self::shown($file, $reel, max(0, $late));
 
+        $chains = $looked === []
+            ? [
+                "[0:v:0]{$reference}[r1]",
+                "[1:v:0]{$shown},split=2[t1][t4]",
+            ]
+            : [
+                "[0:v:0]{$reference},split=3[r1][r2][r3]",
+                "[1:v:0]{$shown},split=4[t1][t2][t3][t4]",
+                '[t2][r2]psnr=stats_file='.self::PSNR.',nullsink',
+                "[t3]select='{$chosen}',split=2[few][pictures]",
+                "[r3]select='{$chosen}'[fewr]",
+                '[few][fewr]vif,metadata=mode=print:file='.self::VIF.',nullsink',
+            ];
+
         return Command::encode(Allowance::Run, [
             ...Input::of($reelPath),
             ...Input::of($path),
             '-filter_complex',
             implode(';', [
-                "[0:v:0]{$reference},split=3[r1][r2][r3]",
-                "[1:v:0]{$shown},split=4[t1][t2][t3][t4]",
+                ...$chains,
                 // Not mapped to an output: beside one of few frames, all of those would be held in memory.
                 '[t1][r1]ssim=stats_file='.self::SSIM.',nullsink',
-                '[t2][r2]psnr=stats_file='.self::PSNR.',nullsink',
-                "[t3]select='{$chosen}',split=2[few][pictures]",
-                "[r3]select='{$chosen}'[fewr]",
-                '[few][fewr]vif,metadata=mode=print:file='.self::VIF.',nullsink',
                 '[t4]'.DecodeCommand::LITTLE.'[little]',
             ]),
-            ...['-map', '[pictures]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
+            ...$looked === [] ? [] : ['-map', '[pictures]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
             ...['-map', '[little]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::LITTLE_PICTURES],
         ]);
     }

@@ -36,4 +36,14 @@ final readonly class Condition
             },
         ]));
     }
+
+    /** @return array<string, mixed> as in a host file */
+    public function toFile(): array
+    {
+        return array_filter([
+            'shorterSide' => $this->shorterSide,
+            'frameRateAbove' => $this->frameRateAbove === null ? null : (string) $this->frameRateAbove,
+            'hdr' => $this->hdr,
+        ], static fn (mixed $value): bool => $value !== null);
+    }
 }

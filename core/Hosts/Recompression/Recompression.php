@@ -13,10 +13,11 @@ final readonly class Recompression
     /**
      * @param  non-empty-list<Tier>  $tiers  the first that takes an upload is its own; the last takes every upload
      * @param  AudioAsk|null  $audio  how it codes the audio; null where it plays no audio
+     * @param  int  $lessons  uploads that it was taught by, with what came back of them
      *
      * @throws InvalidArgumentException when an upload could fall into no tier
      */
-    public function __construct(public array $tiers, public ?AudioAsk $audio)
+    public function __construct(public array $tiers, public ?AudioAsk $audio, public int $lessons = 0)
     {
         if ($tiers[count($tiers) - 1]->when !== []) {
             throw new InvalidArgumentException('The last tier must take every upload: leave out its conditions.');

@@ -48,4 +48,14 @@ final readonly class Tier
             $this->ladder,
         )));
     }
+
+    /** @return array<string, mixed> as in a host file */
+    public function toFile(): array
+    {
+        $when = array_map(static fn (Condition $condition): array => $condition->toFile(), $this->when);
+
+        return ['name' => $this->name]
+            + ($when === [] ? [] : ['when' => $when])
+            + ['ladder' => array_map(static fn (Rung $rung): array => $rung->toFile(), $this->ladder)];
+    }
 }

@@ -31,6 +31,8 @@ import type {
     Sheet,
     SheetRequest,
     TableAnswer,
+    TeachingAnswer,
+    TeachingList,
     Transit,
     TransitRequest,
     TransitTestAnswer,
@@ -157,6 +159,11 @@ export const api = {
         ),
     askTest: (cut: number, request: TransitRequest) => call<TransitTestAnswer>('POST', `cuts/${cut}/tests`, request),
     compare: (kind: 'tests' | 'runs', id: number) => call<ComparisonView>('GET', `${kind}/${id}/compare`),
+    teachings: (host: string) => call<TeachingList>('GET', `hosts/${host}/teachings`),
+    teaching: (id: number) => call<TeachingAnswer>('GET', `teachings/${id}`),
+    teach: (host: string, lessons: string[][]) => call<TeachingAnswer>('POST', `hosts/${host}/teachings`, { lessons }),
+    stopTeaching: (id: number) => call<TeachingAnswer>('POST', `teachings/${id}/stop`),
+    saveTaught: (id: number) => call<LibraryItem>('POST', `teachings/${id}/save`),
     stopTest: (id: number) => call<TransitTestAnswer>('POST', `tests/${id}/stop`),
 };
 

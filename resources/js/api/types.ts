@@ -23,6 +23,7 @@ export interface Contract {
     host: HostFile;
     'import-answer': ImportAnswer;
     'import-request': ImportRequest;
+    lesson: Lesson;
     'library-item': LibraryItem;
     library: LibraryFile;
     'machine-request': MachineRequest;
@@ -58,6 +59,11 @@ export interface Contract {
     span: Span;
     'table-answer': TableAnswer;
     'table-request': TableRequest;
+    taught: Taught;
+    'teaching-answer': TeachingAnswer;
+    'teaching-list': TeachingList;
+    'teaching-request': TeachingRequest;
+    teaching: Teaching;
     'transit-request': TransitRequest;
     'transit-test-answer': TransitTestAnswer;
     'transit-test-list': TransitTestList;
@@ -940,6 +946,10 @@ export interface HostFile {
                         quality?: number;
                         keyframeSeconds?: number;
                         speed?: 'fast' | 'medium' | 'slow';
+                        /**
+                         * In a row at most; absent where it is not known.
+                         */
+                        bFrames?: number;
                     },
                     ...{
                         shorterSide: number;
@@ -954,6 +964,10 @@ export interface HostFile {
                         quality?: number;
                         keyframeSeconds?: number;
                         speed?: 'fast' | 'medium' | 'slow';
+                        /**
+                         * In a row at most; absent where it is not known.
+                         */
+                        bFrames?: number;
                     }[]
                 ];
             },
@@ -999,6 +1013,10 @@ export interface HostFile {
                         quality?: number;
                         keyframeSeconds?: number;
                         speed?: 'fast' | 'medium' | 'slow';
+                        /**
+                         * In a row at most; absent where it is not known.
+                         */
+                        bFrames?: number;
                     },
                     ...{
                         shorterSide: number;
@@ -1013,6 +1031,10 @@ export interface HostFile {
                         quality?: number;
                         keyframeSeconds?: number;
                         speed?: 'fast' | 'medium' | 'slow';
+                        /**
+                         * In a row at most; absent where it is not known.
+                         */
+                        bFrames?: number;
                     }[]
                 ];
             }[]
@@ -1024,6 +1046,12 @@ export interface HostFile {
             channels?: number;
             loudness?: number;
         };
+        /**
+         * Uploads that it was taught by, each with what came back of it: the evidence of the figures.
+         *
+         * @maxItems 100
+         */
+        taughtBy?: Lesson[];
     };
     asks: {
         containers?: string[];
@@ -1115,6 +1143,56 @@ export interface HostFile {
          */
         text: string;
         lookedUp?: string;
+    }[];
+}
+/**
+ * An upload and what a host made of it, as both were read, and how near the stand-in comes to that.
+ */
+export interface Lesson {
+    upload: {
+        name: string;
+        frame: string;
+        frameRate: string;
+        hdr: boolean;
+        codec: string;
+        kbps: number;
+        seconds: number;
+    };
+    lookedAt: string;
+    sampled: {
+        frames: number;
+        of: number;
+    };
+    renditions: {
+        name: string;
+        frame: string;
+        shorterSide: number;
+        codec: string;
+        kbps: number;
+        /**
+         * From one to the next at most; null where the file has only one.
+         */
+        keyframeSeconds: number | null;
+        structure: string | null;
+        /**
+         * Of the upload, over the pieces that were looked at.
+         */
+        ssimDb: number;
+        /**
+         * What the simulation makes of the same upload with the taught figures; null where it cannot.
+         */
+        standIn: {
+            kbps: number;
+            ssimDb: number;
+            /**
+             * Its rate over the host's, less 1.
+             */
+            rateOff: number;
+            /**
+             * Its SSIM less that of the host's file, in dB.
+             */
+            ssimOff: number;
+        } | null;
     }[];
 }
 /**
@@ -2641,6 +2719,114 @@ export interface TableAnswer {
  */
 export interface TableRequest {
     text: string;
+}
+/**
+ * What was learnt of a host from uploads and what it made of them.
+ */
+export interface Taught {
+    host: string;
+    hostName: string;
+    /**
+     * What it was known to do.
+     */
+    before: string | null;
+    /**
+     * What it does, as learnt.
+     */
+    words: string;
+    lessons: Lesson[];
+    tiers: {
+        name: string;
+        who: string;
+        /**
+         * False where no lesson shows it: it stays as it was.
+         */
+        taught: boolean;
+        ladder: {
+            shorterSide: number;
+            codecName: string;
+            rate: string;
+            keyframeSeconds: number;
+            keyframesSeen: boolean;
+            speed: string;
+            /**
+             * That show it; 0 where it stays as it was.
+             */
+            files: number;
+            /**
+             * Of the stand-in, the most of all files, as a share.
+             */
+            rateOff: number | null;
+            /**
+             * The same in dB.
+             */
+            ssimOff: number | null;
+        }[];
+    }[];
+    nearness: string;
+    /**
+     * The borders that were known before agree with these uploads.
+     */
+    bordersHeld: boolean;
+    /**
+     * Uploads that would tell more.
+     */
+    next: string[];
+    remarks: string[];
+    /**
+     * As in a host file.
+     */
+    recompression: {};
+}
+/**
+ * Answer of POST /api/hosts/{host}/teachings, GET /api/teachings/{teaching} and POST /api/teachings/{teaching}/stop.
+ */
+export interface TeachingAnswer {
+    teaching: Teaching;
+}
+/**
+ * A teaching of a host.
+ */
+export interface Teaching {
+    id: number;
+    host: string;
+    hostName: string;
+    state: 'waiting' | 'running' | 'checking' | 'done' | 'failed' | 'stopped';
+    percent: number;
+    secondsLeft: number | null;
+    stopAsked: boolean;
+    error: string | null;
+    askedAt: string;
+    /**
+     * Names of the files of each.
+     */
+    lessons: string[][];
+    /**
+     * Host that holds it now.
+     */
+    savedAs: string | null;
+    result: Taught | null;
+}
+/**
+ * Answer of GET /api/hosts/{host}/teachings: the newest first.
+ */
+export interface TeachingList {
+    teachings: {
+        id: number;
+        state: string;
+        askedAt: string;
+        lessons: number;
+        savedAs: string | null;
+    }[];
+}
+/**
+ * POST /api/hosts/{host}/teachings: of each lesson an upload and what the host made of it, in any order.
+ */
+export interface TeachingRequest {
+    /**
+     * @minItems 1
+     */
+    lessons: [[string, ...string[]], ...[string, ...string[]][]];
 }
 /**
  * POST /api/cuts/{cut}/tests: candidates to send through a host.

@@ -3,16 +3,17 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
 import { useLibraryChanged } from '../api/library';
-import type { LibraryItem } from '../api/types';
+import type { Lesson, LibraryItem } from '../api/types';
 import { ItemActions, useItemActions } from '../library/ItemActions';
 import { Versions } from '../library/Versions';
 import { same } from '../sheet/outputs';
+import { LessonTable } from '../teach/LessonTable';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Trouble } from '../ui/States';
 import { AsksTable, asked, askedAudio, madeAudio } from './AsksTable';
 import { CodecsTable } from './CodecsTable';
-import { at, type Json, put } from './draft';
+import { at, type Json, put, rows } from './draft';
 import { Place } from './Place';
 import { RatesTable } from './RatesTable';
 import { Sources } from './Sources';
@@ -71,7 +72,15 @@ export function HostDocument({ item }: { item: LibraryItem }) {
                         />
                     </div>
                 </div>
-                <ItemActions item={item} actions={actions} />
+                <ItemActions item={item} actions={actions}>
+                    <Link
+                        to={`/hosts/${item.slug}/teach`}
+                        title="Learn what it does from an upload and what came back of it"
+                        className="inline-flex h-7 items-center rounded border border-line bg-surface px-3 hover:border-rule"
+                    >
+                        Teach it …
+                    </Link>
+                </ItemActions>
             </div>
             {actions.trouble && <Trouble message={actions.trouble.message} />}
             {item.fault !== null && <Trouble message={item.fault} />}
@@ -146,6 +155,7 @@ export function HostDocument({ item }: { item: LibraryItem }) {
                     {at(file, ['recompression']) !== undefined && (
                         <AsksTable label="The audio that it makes" file={file} change={change} fields={madeAudio} />
                     )}
+                    <Evidence lessons={rows(file, ['recompression', 'taughtBy']) as unknown as Lesson[]} />
                     <Sources file={file} change={change} />
                     <Notes file={file} change={change} />
                     <Reliance item={item} />
@@ -176,6 +186,22 @@ function useDraft(item: LibraryItem) {
         }
     };
     return [kept?.file ?? null, kept?.began ?? item.version, keep] as const;
+}
+
+/** Uploads that it was taught by. */
+function Evidence({ lessons }: { lessons: Lesson[] }) {
+    return lessons.length === 0 ? null : (
+        <details className="mt-5">
+            <summary className="cursor-pointer font-medium">
+                Taught by {lessons.length === 1 ? 'an upload' : `${lessons.length} uploads`}
+            </summary>
+            <div className="mt-2">
+                {lessons.map((lesson) => (
+                    <LessonTable key={lesson.upload.name} lesson={lesson} />
+                ))}
+            </div>
+        </details>
+    );
 }
 
 function Notes({ file, change }: { file: Json; change: ((file: Json) => void) | null }) {

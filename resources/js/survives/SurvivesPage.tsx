@@ -6,16 +6,15 @@ import type { Sheet, Transit, TransitRequest, TransitTest } from '../api/types';
 import { draftOf } from '../sheet/outputs';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
+import { isGoing } from '../ui/isGoing';
 import { Segments } from '../ui/Segments';
 import { Blank, Failed, Loading, Trouble } from '../ui/States';
+import { UnderWay } from '../ui/UnderWay';
 import { useTitle } from '../ui/useTitle';
 import { Ask } from './Ask';
 import { Plot } from './Plot';
 import { Results } from './Results';
 import { type Weighing, Weights, weightsIn } from './Weights';
-
-const isGoing = (test: TransitTest | undefined) =>
-    test !== undefined && ['waiting', 'running', 'checking'].includes(test.state);
 
 /** What is left of the uploads of a cut after a host has recompressed them. */
 export default function SurvivesPage() {
@@ -107,31 +106,17 @@ function SurvivesOf({ cut }: { cut: number }) {
                 </div>
             )}
             {now && isGoing(now) && (
-                <div className="relative mt-4 flex h-10 items-center gap-4 rounded bg-sunk px-3 text-[13px]">
-                    <span role="status">
-                        <Figures
-                            text={
-                                now.state === 'waiting'
-                                    ? 'The test waits its turn; files that are being made go first.'
-                                    : `Testing ${now.candidates.length} candidates · ${now.percent} %`
-                            }
-                        />
-                    </span>
-                    <Button
-                        className="ml-auto"
-                        disabled={now.stopAsked || stop.isPending}
-                        onClick={() => stop.mutate()}
-                    >
-                        {now.stopAsked ? 'Stopping …' : 'Stop'}
-                    </Button>
-                    <span
-                        role="progressbar"
-                        aria-label="Transit test"
-                        aria-valuenow={now.percent}
-                        className="absolute bottom-0 left-0 h-[3px] bg-rust"
-                        style={{ width: `${now.percent}%` }}
-                    />
-                </div>
+                <UnderWay
+                    label="Transit test"
+                    text={
+                        now.state === 'waiting'
+                            ? 'The test waits its turn; files that are being made go first.'
+                            : `Testing ${now.candidates.length} candidates · ${now.percent} %`
+                    }
+                    percent={now.percent}
+                    stopAsked={now.stopAsked || stop.isPending}
+                    stop={() => stop.mutate()}
+                />
             )}
             {now?.state === 'failed' && now.error !== null && (
                 <div className="mt-3">

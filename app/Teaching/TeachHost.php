@@ -1,0 +1,69 @@
+<?php
+
+namespace App\Teaching;
+
+use App\Media\StepStore;
+use App\Models\Teaching;
+use App\Models\Work;
+use App\Work\Kind;
+use App\Work\Meter;
+use InvalidArgumentException;
+use OuterCrate\Hosts\Host;
+use OuterCrate\Json\Freezer;
+
+/** Learns hosts from files. Every step is kept, so that one that was put down goes on where it was. */
+class TeachHost implements Kind
+{
+    public function __construct(private readonly Teacher $teacher, private readonly StepStore $store)
+    {
+    }
+
+    public function name(): string
+    {
+        return Teaching::WORK;
+    }
+
+    public function priority(): int
+    {
+        return 14;
+    }
+
+    public function givesWay(): bool
+    {
+        return true;
+    }
+
+    public function staleAfter(): ?int
+    {
+        return null;
+    }
+
+    public function brokeDown(): string
+    {
+        return 'Something broke inside Outer Crate while these files were looked at. storage/logs says more; what was made is kept.';
+    }
+
+    public function run(Work $work, Meter $meter): void
+    {
+        $teaching = Teaching::query()->find($work->subject);
+        if ($teaching === null) {
+            return;
+        }
+        try {
+            $host = Freezer::thaw($teaching->asked['host']);
+        } catch (InvalidArgumentException) {
+            throw TeachingRefused::older();
+        }
+        $lessons = $teaching->asked['lessons'];
+        if (! $host instanceof Host || $lessons === []) {
+            throw TeachingRefused::older();
+        }
+        $teaching->update(['result' => $this->teacher->teach(
+            $host,
+            $lessons,
+            fn (float $share) => $meter->note($share),
+            $meter->shouldStop(...),
+        )]);
+        $this->store->prune();
+    }
+}

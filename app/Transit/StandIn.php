@@ -1,0 +1,135 @@
+<?php
+
+namespace App\Transit;
+
+use App\Engine\Capabilities;
+use App\Engine\EngineFailed;
+use App\Engine\Runner;
+use App\Media\CutReader;
+use App\Media\OutputFile;
+use App\Media\Scratch;
+use Closure;
+use OuterCrate\Analysis\Found;
+use OuterCrate\Encoding\Commands\EncodeCommand;
+use OuterCrate\Encoding\Commands\ListenCommand;
+use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Hosts\Host;
+use OuterCrate\Hosts\Recompression\Rung;
+use OuterCrate\Hosts\Recompression\Upload;
+use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Subject;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\SoundLevel;
+use OuterCrate\Transit\AsRendition;
+
+/** Does to an upload what a host does, as far as its tiers and ladder say. */
+class StandIn
+{
+    public function __construct(
+        private readonly HeldEncoder $encoder,
+        private readonly Planner $planner,
+        private readonly Capabilities $capabilities,
+        private readonly PassBuilder $passes,
+        private readonly Runner $runner,
+        private readonly CutReader $reader,
+    ) {
+    }
+
+    /**
+     * A rendition of the pieces of an upload.
+     *
+     * @param  string  $path  of the upload's pieces
+     * @param  string  $key  of their content
+     * @param  Found|null  $found  in the cut that they come from
+     * @param  Closure(): bool  $shouldStop
+     */
+    public function ofPieces(
+        Reel $reel,
+        string $path,
+        Reading $reading,
+        string $key,
+        Upload $upload,
+        Rung $rung,
+        Closure $shouldStop,
+        ?Found $found = null,
+    ): Encoded {
+        $plan = $this->planner->plan($this->subject($reading, $found), AsRendition::of($rung, $upload->frame, $upload->hdr));
+
+        return $this->encoder->encode($reel, $path, $reading, $key, $plan, $shouldStop);
+    }
+
+    /**
+     * Every rendition that a host makes of an upload, with its sound, as files.
+     *
+     * @param  Closure(string): void  $onFile  told of each when it is made
+     * @return list<string> paths, the largest first
+     *
+     * @throws TestRefused when the host has no ladder
+     */
+    public function whole(string $path, Host $host, string $folder, Closure $onFile): array
+    {
+        $recompression = $host->recompression ?? throw TestRefused::noLadder($host->name);
+        $reading = $this->reader->read($path)['reading'];
+        $upload = self::uploadOf($reading);
+        OutputFile::needFolder($folder);
+        $made = [];
+        $scratch = Scratch::named('stand-in-'.bin2hex(random_bytes(4)));
+        try {
+            $level = $reading->mainAudio() === null || $recompression->audio === null ? null : $this->level($path, $reading, $scratch);
+            foreach ($recompression->tierOf($upload)->renditionsOf($upload->frame) as $rung) {
+                $spec = AsRendition::of($rung, $upload->frame, $upload->hdr, $level === null ? null : $recompression->audio);
+                $plan = self::levelled($this->planner->plan($this->subject($reading, null), $spec), $level);
+                $name = pathinfo($path, PATHINFO_FILENAME)." {$rung->shorterSide}p.".$plan->container->container->extension();
+                $file = OutputFile::at("{$folder}/{$name}", bin2hex(random_bytes(4)));
+                try {
+                    foreach ($this->passes->passes($plan, $reading, witnessed: false) as $pass) {
+                        $target = $pass->writes ? $file->target(null) : null;
+                        $this->runner->encode(EncodeCommand::of($pass, $path, $target), $scratch->path);
+                    }
+                    $made[] = $file->publish();
+                } finally {
+                    $file->discard();
+                }
+                $onFile($made[count($made) - 1]);
+            }
+        } finally {
+            $scratch->remove();
+        }
+
+        return $made;
+    }
+
+    /** What a host sees of a file. */
+    public static function uploadOf(Reading $reading): Upload
+    {
+        $video = $reading->mainVideo() ?? throw EngineFailed::noPicture();
+
+        return new Upload($video->displaySize(), $video->frameRate, $video->colour->isHdr());
+    }
+
+    private static function levelled(Plan $plan, ?SoundLevel $level): Plan
+    {
+        $levelling = $plan->audio->levelling;
+
+        return $levelling === null || $level === null ? $plan : $plan->levelled($levelling->for($level->integrated, $level->truePeak));
+    }
+
+    private function level(string $path, Reading $reading, Scratch $scratch): ?SoundLevel
+    {
+        $this->runner->encode(ListenCommand::of($path, $reading->mainAudio()->channels ?? 2), $scratch->path);
+
+        return SoundLevel::of($scratch->lines(SoundLevel::FILE));
+    }
+
+    private function subject(Reading $reading, ?Found $found): Subject
+    {
+        return new Subject(
+            reading: $reading,
+            encoders: $this->capabilities->encoders(),
+            cutName: 'upload',
+            found: $found,
+            hardware: $this->capabilities->knownHardware(),
+        );
+    }
+}
