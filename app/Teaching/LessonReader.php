@@ -19,6 +19,7 @@ use OuterCrate\Measures\SamePicture;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\VideoReading;
+use OuterCrate\Teaching\KeyframeDistance;
 use OuterCrate\Teaching\Lesson;
 use OuterCrate\Teaching\SeenRendition;
 use OuterCrate\Teaching\WhichIsUpload;
@@ -120,7 +121,7 @@ class LessonReader
                 $video->displaySize(),
                 $video->codec,
                 new Bitrate((int) round($file->rate())),
-                $file->tally->keyframes > 1 ? $video->frameRate->secondsOf($file->tally->longestGap) : null,
+                $file->tally->keyframes > 1 ? KeyframeDistance::of($file->tally->longestGap, $video->frameRate) : null,
                 $this->catalogue->videoCodecs()[$video->codec]->mostBFrames() > 0 ? $gop?->bFrames : null,
             ),
             round(OverTime::decibels(Outcome::mean($figures['ssim'], $reel->shares())), 3),

@@ -4,6 +4,7 @@ namespace App\Teaching;
 
 use OuterCrate\Hosts\AudioAsk;
 use OuterCrate\Hosts\Host;
+use OuterCrate\Hosts\Recompression\Condition;
 use OuterCrate\Hosts\Recompression\Recompression;
 use OuterCrate\Hosts\Recompression\Tier;
 use OuterCrate\Teaching\Borders;
@@ -126,13 +127,19 @@ final readonly class TaughtTold
 
         return [
             'name' => $tier->name,
-            'who' => $tier->when === [] ? 'every upload that no other tier takes' : implode(', or ', array_map(
-                fn ($condition): string => $condition->words(),
-                $tier->when,
-            )),
+            'who' => $this->who($tier),
             'taught' => $learnt !== null,
             'ladder' => $ladder,
         ];
+    }
+
+    private function who(Tier $tier): string
+    {
+        return match (true) {
+            $tier->when !== [] => implode(', or ', array_map(fn (Condition $when): string => $when->words(), $tier->when)),
+            count($this->tiers->tiers) === 1 => 'every upload',
+            default => 'every upload that no other tier takes',
+        };
     }
 
     /**

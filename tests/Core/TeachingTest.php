@@ -9,6 +9,7 @@ use OuterCrate\Hosts\Recompression\Upload;
 use OuterCrate\Teaching\Borders;
 use OuterCrate\Teaching\FitQuality;
 use OuterCrate\Teaching\HeardSound;
+use OuterCrate\Teaching\KeyframeDistance;
 use OuterCrate\Teaching\LearntTier;
 use OuterCrate\Teaching\Lesson;
 use OuterCrate\Teaching\SeenRendition;
@@ -170,6 +171,12 @@ it('takes qualities for one that differ by no more than files miss their rates b
     $scale = (new Vp9)->quality();
     expect(FitQuality::common($scale, [33, 34]))->toBeIn([33, 34])->and(FitQuality::common($scale, [28, 38]))->toBeNull();
 });
+
+it('takes a group that ends a little early for the half second it falls short of', function (int $frames, string $rate, string $s) {
+    expect((string) KeyframeDistance::of($frames, FrameRate::parse($rate)))->toBe($s);
+})->with([
+    [60, '30', '2'], [59, '30', '2'], [57, '30', '2'], [56, '30', '28/15'], [20, '25', '4/5'], [120, '60000/1001', '2'], [12, '25', '1/2'],
+]);
 
 it('tells the loudness that a host brings everything to', function (array $heard, ?string $known, ?string $target) {
     $levels = array_map(fn (array $one): HeardSound => new HeardSound(...$one), $heard);

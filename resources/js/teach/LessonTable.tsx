@@ -37,7 +37,7 @@ export function LessonTable({ lesson }: { lesson: Lesson }) {
                     <th scope="col" className={`${head} w-[72px]`}>
                         kb/s
                     </th>
-                    <th scope="col" className={`${head} w-[64px]`} title="Of the upload">
+                    <th scope="col" className={`${head} w-[72px] whitespace-nowrap`} title="Of the upload">
                         SSIM dB
                     </th>
                     <th scope="col" className={`${head} w-[132px]`}>
