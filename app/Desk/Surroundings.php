@@ -9,6 +9,7 @@ use App\Models\Cut;
 use App\Models\Run;
 use Closure;
 use OuterCrate\Analysis\Found;
+use OuterCrate\Analysis\TestedUpload;
 use OuterCrate\Naming\FileName;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Planning\Volume;
@@ -17,7 +18,7 @@ use OuterCrate\Reading\Reading;
 /** What this machine knows around a cut that is planned for: its drive, its files, its engine, and what was found in the cut. */
 class Surroundings
 {
-    public function __construct(private readonly Capabilities $capabilities)
+    public function __construct(private readonly Capabilities $capabilities, private readonly KnownTests $tests)
     {
     }
 
@@ -26,7 +27,9 @@ class Surroundings
     {
         $reading ??= $cut->reading();
 
-        return $this->subject($reading, $cut->name, $cut->path, $folder ?? self::deliveries($cut->name), $cut->found());
+        $folder ??= self::deliveries($cut->name);
+
+        return $this->subject($reading, $cut->name, $cut->path, $folder, $cut->found(), $this->tests->of($cut));
     }
 
     /** Of a file that need not be on the shelf. */
@@ -47,7 +50,8 @@ class Surroundings
         return config('crate.deliveries').'/'.FileName::safe($cut);
     }
 
-    private function subject(Reading $reading, string $name, string $path, string $folder, ?Found $found): Subject
+    /** @param  list<TestedUpload>  $tested */
+    private function subject(Reading $reading, string $name, string $path, string $folder, ?Found $found, array $tested = []): Subject
     {
         $volume = new Volume(
             Drive::freeBytes($folder),
@@ -65,6 +69,7 @@ class Surroundings
             taken: $this->taken($folder),
             neighbour: Neighbours::muchLarger($path),
             hardware: $this->capabilities->knownHardware(),
+            tested: $tested,
         );
     }
 

@@ -69,10 +69,11 @@ class RunTransitTest implements Kind
         if (! $host instanceof Host || ! $weights instanceof Weights || ! is_array($candidates)) {
             throw TestRefused::older();
         }
-        $result = $this->tester->test(
+        $candidates = array_values(array_filter($candidates, fn (mixed $one): bool => $one instanceof Candidate));
+        $made = $this->tester->test(
             $cut,
             $host,
-            array_values(array_filter($candidates, fn (mixed $one): bool => $one instanceof Candidate)) ?: throw TestRefused::older(),
+            $candidates ?: throw TestRefused::older(),
             array_map(fn (int $lines): Screen => new Screen($lines), $test->asked['screens']),
             $test->asked['pieces'],
             array_map(fn (array $piece): FrameRange => new FrameRange(...$piece), $test->asked['chosen']),
@@ -80,7 +81,7 @@ class RunTransitTest implements Kind
             fn (float $share) => $meter->note($share),
             $meter->shouldStop(...),
         );
-        $test->update($result);
+        $test->update($made + ['proof' => Proof::of($test, $candidates, $made['result'])]);
         $this->store->prune();
     }
 }

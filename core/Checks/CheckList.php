@@ -25,6 +25,7 @@ use OuterCrate\Checks\Bitrate\ConstantRatePadding;
 use OuterCrate\Checks\Bitrate\DeviceRefusesBitrate;
 use OuterCrate\Checks\Bitrate\GenerationOfLoss;
 use OuterCrate\Checks\Bitrate\GrainNeedsBits;
+use OuterCrate\Checks\Bitrate\MoreThanSurvives;
 use OuterCrate\Checks\Bitrate\OnePassMisses;
 use OuterCrate\Checks\Bitrate\PeakAboveAsk;
 use OuterCrate\Checks\Bitrate\StrictPeak;
@@ -169,6 +170,7 @@ final readonly class CheckList
             new FieldsNotKept,
             new MotionSlow,
             new FrameRateNotAllowed,
+            new MoreThanSurvives,
             new TooManyBits,
             new OnePassMisses,
             new PeakAboveAsk,

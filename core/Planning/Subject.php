@@ -6,6 +6,7 @@ namespace OuterCrate\Planning;
 
 use Closure;
 use OuterCrate\Analysis\Found;
+use OuterCrate\Analysis\TestedUpload;
 use OuterCrate\Reading\Reading;
 
 /** What is planned for and checked against: the cut, what was found in it, and what is known of the machine. */
@@ -18,6 +19,7 @@ final readonly class Subject
      * @param  array<string, string>  $planned  paths that other outputs of the sheet will take, in small letters, each with what it is
      *     but for its version
      * @param  list<string>  $hardware  encoders in graphics chips that work on this machine
+     * @param  list<TestedUpload>  $tested  what transit tests of the cut came to, the newest first
      * @param  array{name: string, bytes: int}|null  $neighbour  a much larger file beside the cut whose name begins alike
      */
     public function __construct(
@@ -30,6 +32,7 @@ final readonly class Subject
         private array $planned = [],
         public ?array $neighbour = null,
         public array $hardware = [],
+        public array $tested = [],
     ) {
     }
 
@@ -63,6 +66,7 @@ final readonly class Subject
             planned: [...$this->planned, mb_strtolower($path) => mb_strtolower($first)],
             neighbour: $this->neighbour,
             hardware: $this->hardware,
+            tested: $this->tested,
         );
     }
 }

@@ -78,12 +78,7 @@ final readonly class Recommendation
         $name = $outcomes[$other]->name;
         $gain = Gain::of($outcomes[$other], $chosen);
         $db = $gain->decibels;
-        $times = $outcomes[$other]->bytes / max(1, $chosen->bytes);
-        $size = match (true) {
-            $times > 1.02 => sprintf('for %.1f × the size', $times),
-            $times < 0.98 => sprintf('for %.2f × the size', $times),
-            default => 'for the same size',
-        };
+        $size = TimesTheSize::of($outcomes[$other]->bytes, $chosen->bytes);
 
         return $what.' '.match (true) {
             ! $gain->isCertain() => sprintf('%s cannot be told from it (%+.2f ± %.2f dB) %s.', $name, $db, $gain->margin, $size),

@@ -4,6 +4,7 @@ use OuterCrate\Analysis\Bars;
 use OuterCrate\Analysis\Found;
 use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Analysis\Severity;
+use OuterCrate\Analysis\TestedUpload;
 use OuterCrate\Checks\Container\HostChanged;
 use OuterCrate\Checks\Container\PresetAway;
 use OuterCrate\Checks\Container\PresetGone;
@@ -21,13 +22,49 @@ use OuterCrate\Planning\Volume;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\ContentLight;
 use OuterCrate\Reading\FrameOrder;
+use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\FrameSize;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
 $hd = ['width' => 1920, 'height' => 1080];
 $sphere = ['side_data_list' => [['side_data_type' => 'Spherical Mapping', 'projection' => 'equirectangular']]];
 
+/**
+ * An upload of the mezzanine that was sent through Lanternwick: lines, kb/s, and what was left of its two pieces in dB.
+ *
+ * @param  array{float, float}  $decibels
+ */
+function tested(int $lines, int $kbps, array $decibels, bool $banded = false, int $hostVersion = 1): TestedUpload
+{
+    return new TestedUpload(
+        test: 1,
+        host: 'lanternwick',
+        hostVersion: $hostVersion,
+        range: new FrameRange(0, 312),
+        frame: new FrameSize(intdiv($lines * 16, 9), $lines),
+        codec: 'h264',
+        average: Bitrate::kilobits($kbps),
+        bytes: $kbps * 1_500,
+        tier: $lines >= 1440 ? 'fine' : 'basic',
+        screen: 720,
+        ssim: array_map(fn (float $db): float => 1 - 10 ** (-$db / 10), $decibels),
+        shares: [0.5, 0.5],
+        sampled: 0.3,
+        bandingAdded: $banded ? 0.3 : 0.01,
+        banded: $banded,
+        grainKept: 0.41,
+    );
+}
+
 dataset('findings', [
+    'more-than-survives' => [
+        Probes::mezzanine(),
+        'lanternwick-even@lanternwick',
+        [],
+        ['tested' => [tested(720, 5_500, [17.9, 18.1]), tested(720, 2_750, [17.88, 18.1])]],
+    ],
     'bitrate-under-ask' => [Probes::mezzanine(), 'lanternwick-even@lanternwick', ['bitrate' => ['average' => ['kbps' => 4000]]]],
     'bitrate-above-cut' => [Probes::plain($hd), 'lanternwick-generous@lanternwick', []],
     'frame-enlarged' => [Probes::plain(), 'lanternwick-even@lanternwick', ['frameSize' => ['exact' => '1280×720']]],
@@ -379,6 +416,50 @@ it('fears bands where gradients are smooth, bits few and grain none', function (
     'the error is diffused' => [['gradient' => 0.9], ['colour' => ['dither' => 'error-diffusion']], false, false],
     'ten bits hold them' => [['gradient' => 0.9], ['video' => ['codec' => 'h264', 'profile' => 'high10']], false, false],
     'a cut of 8 bits has no more to give' => [['gradient' => 0.9], ['cut' => Probes::plain()], true, false],
+]);
+
+it('cites what was tested in place of a guess', function (string $id, array $edits, array $tested, Severity $severity, array $says) {
+    $reading = Desk::reading(Probes::mezzanine());
+    $found = new Found(gradient: 0.5, grain: str_starts_with($id, 'grain') ? 9 : 0.4);
+    $subject = new Subject($reading, found: $found, tested: $tested);
+    $column = Desk::column($reading, 'lanternwick-even@lanternwick', $edits, subject: $subject);
+    $finding = array_values(array_filter($column->findings, fn (Finding $one): bool => $one->id === $id))[0] ?? null;
+    expect($finding?->severity)->toBe($severity, (string) $finding?->text);
+    foreach ($says as $words) {
+        expect($finding->text)->toContain($words);
+    }
+})->with([
+    'a size up wins' => [
+        'frame-enlarged', ['frameSize' => ['step' => 1]], [tested(1080, 9_000, [18.4, 19.4]), tested(720, 5_500, [17.0, 18.0])],
+        Severity::Note, ['reaches the basic tier', '+1.40 dB', 'for 1.6 × the size', 'simulation of Lanternwick'],
+    ],
+    'a size up wins nothing' => [
+        'frame-enlarged', ['frameSize' => ['step' => 1]], [tested(1080, 9_000, [17.0, 18.02]), tested(720, 5_500, [17.0, 18.0])],
+        Severity::Caution, ['wins nothing, +0.01 dB SSIM'],
+    ],
+    'another version of the host was tested' => [
+        'frame-enlarged', ['frameSize' => ['step' => 1]],
+        [tested(1080, 9_000, [18.4, 19.4], hostVersion: 2), tested(720, 5_500, [17.0, 18.0], hostVersion: 2)],
+        Severity::Caution, ['No detail is won'],
+    ],
+    'another rate was tested' => [
+        'frame-enlarged', ['frameSize' => ['step' => 1]], [tested(1080, 3_000, [18.4, 19.4]), tested(720, 5_500, [17.0, 18.0])],
+        Severity::Caution, ['No detail is won'],
+    ],
+    'under what is asked, and it costs' => [
+        'bitrate-under-ask', ['bitrate' => ['average' => ['kbps' => 2_000]]],
+        [tested(720, 2_000, [16.0, 17.0]), tested(720, 5_500, [17.0, 18.0])], Severity::Caution, ['leaves +1.00 dB', 'for 2.8 × the size'],
+    ],
+    'under what is asked, and nobody sees it' => [
+        'bitrate-under-ask', ['bitrate' => ['average' => ['kbps' => 2_000]]],
+        [tested(720, 2_000, [17.0, 18.0]), tested(720, 5_500, [17.0, 18.02])], Severity::Note, ['leaves no more that could be told'],
+    ],
+    'bands are seen' => ['bands-likely', [], [tested(720, 5_500, [17.0, 18.0], true)], Severity::Caution, ['bands are seen, 0.30']],
+    'bands are not seen' => ['bands-likely', [], [tested(720, 5_500, [17.0, 18.0])], Severity::Note, ['none are seen so far']],
+    'grain' => [
+        'grain-needs-bits', ['bitrate' => ['average' => ['kbps' => 2_000]]], [tested(720, 2_000, [17.0, 18.0])],
+        Severity::Note, ['41 % of it are left'],
+    ],
 ]);
 
 it('does not call an average too small that its host asks for', function () {

@@ -81,6 +81,14 @@ it('sends candidates through a host and says what is left of each, and does noth
         ->and($result['recommended']['why'])->toContain('dB SSIM on a screen of 480 lines')
         ->and($result['edge'])->toHaveCount(2);
 
+    // What was tested is known where the cut is planned, until the cut is another.
+    $known = App\Models\Cut::query()->findOrFail($cut['id']);
+    $tested = app(App\Desk\Surroundings::class)->of($known)->tested;
+    expect(array_map(fn ($upload): array => [$upload->bytes, $upload->tier, $upload->screen], array_slice($tested, 0, 2)))
+        ->toBe([[$poor['upload']['bytes'], 'basic', 480], [$rich['upload']['bytes'], 'basic', 480]]);
+    $known->fingerprint = 'another';
+    expect(app(App\Desk\Surroundings::class)->of($known)->tested)->toBe([]);
+
     // Whoever looks at the size alone is told another, and nothing is made for that.
     $before = $this->left('derived/transit');
     $small = $this->getJson("/api/tests/{$test['id']}?size=2&making=0&sending=0&quality=0")->json('test.result.recommended.name');

@@ -6,6 +6,7 @@ namespace OuterCrate\Checks\Bitrate;
 
 use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Evidence;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
@@ -43,6 +44,9 @@ final class GrainNeedsBits implements Check
         $pixels = $plan->frameRate->rate->perSecond->times($plan->frameSize->picture->pixels())->toFloat();
         $enough = Bitrate::kilobits((int) ceil(($pixels * $usual * self::TIMES * 1.02) / 1000));
 
+        $evidence = Evidence::of($plan, $subject);
+        $kept = $evidence?->own->grainKept;
+
         return new Finding(
             'grain-needs-bits',
             Severity::Note,
@@ -51,7 +55,8 @@ final class GrainNeedsBits implements Check
                 round($found->grain, 1).
                 " of 255. At {$bits} bits a pixel it turns to blocks; about ".
                 round($usual * self::TIMES, 2).
-                ' keep it.',
+                ' keep it.'.
+                ($kept === null ? '' : " {$evidence->source()}: ".round(100 * $kept).' % of it are left.'),
             Remedy::adding($plan, "Raise the average to {$enough}", BitrateCell::NAME, [
                 'average' => ['kbps' => $enough->inKilobits()],
                 'peak' => ['timesAverage' => 1.5],

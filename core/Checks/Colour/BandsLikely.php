@@ -6,6 +6,7 @@ namespace OuterCrate\Checks\Colour;
 
 use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Evidence;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
@@ -36,15 +37,20 @@ final class BandsLikely implements Check
         ) {
             return null;
         }
+        $evidence = Evidence::of($plan, $subject);
         $percent = round(100 * $found->gradient);
         $dark = round(100 * $found->darkness);
 
         return new Finding(
             'bands-likely',
-            Severity::Caution,
+            $evidence === null || $evidence->own->banded ? Severity::Caution : Severity::Note,
             ColourCell::NAME,
             "{$percent} % of the picture are gentle gradients and {$dark} % of the frames are dark, with hardly any grain: in 8 "
-                .'bits they turn to bands once the host has recompressed them.',
+                .'bits they turn to bands once the host has recompressed them.'
+                .($evidence === null ? '' : " {$evidence->source()}: ".sprintf(
+                    $evidence->own->banded ? 'bands are seen, %.2f by CAMBI.' : 'none are seen so far, %.2f by CAMBI.',
+                    $evidence->own->bandingAdded,
+                )),
             $cut->bitDepth > 8 ? Remedy::adding($plan, 'Diffuse the error', ColourCell::NAME, ['dither' => 'error-diffusion']) : null,
         );
     }

@@ -6,6 +6,7 @@ namespace OuterCrate\Checks\FrameSize;
 
 use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
+use OuterCrate\Checks\Evidence;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
@@ -25,11 +26,19 @@ final class FrameEnlarged implements Check
             return null;
         }
 
+        $evidence = Evidence::of($plan, $subject);
+        $own = $evidence?->bestOfAtMost($shown->shorterSide() + 1);
+        $wins = $own !== null && $evidence->over($own)->isCertain() && $evidence->over($own)->decibels > 0;
+
         return new Finding(
             'frame-enlarged',
-            Severity::Caution,
+            $wins ? Severity::Note : Severity::Caution,
             FrameSizeCell::NAME,
-            "The picture grows from {$shown} to {$picture}. No detail is won; file and making time grow with it.",
+            "The picture grows from {$shown} to {$picture}. ".match (true) {
+                $own === null => 'No detail is won; file and making time grow with it.',
+                $wins => "{$evidence->source()}: sent so it reaches the {$evidence->own->tier} tier, {$evidence->overInWords($own)}.",
+                default => "{$evidence->source()}: that wins nothing, {$evidence->overInWords($own)}.",
+            },
             Remedy::adding($plan, "Follow the cut, {$shown->even()}", FrameSizeCell::NAME, ['follow' => 'displayed']),
         );
     }
