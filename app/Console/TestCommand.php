@@ -10,6 +10,7 @@ use App\Models\Cut;
 use App\Models\WorkState;
 use App\Shelf\CutShelf;
 use App\Transit\ResultCsv;
+use App\Transit\ThreeRoutes;
 use App\Transit\TransitTests;
 use App\Work\Worker;
 use App\Work\WorkQueue;
@@ -25,6 +26,7 @@ class TestCommand extends CrateCommand
         {file : The media file}
         {--host= : Whose recompression the candidates go through}
         {--candidate=* : PRESET, once for each, planned for the host}
+        {--routes : The one candidate made quickly, carefully, and of a master that is made first}
         {--screen=* : Lines of a viewer’s screen: 480, 720, 1080, 1440 or 2160}
         {--pieces=6 : Pieces of the cut that stand for it, 1 to 24}
         {--json : Print resources/schema/transit.json}
@@ -37,6 +39,7 @@ class TestCommand extends CrateCommand
         private readonly CutDesk $desk,
         private readonly CutAnalyses $analyses,
         private readonly TransitTests $tests,
+        private readonly ThreeRoutes $routes,
         private readonly Worker $worker,
         private readonly WorkQueue $queue,
         private readonly Presets $presets,
@@ -58,6 +61,7 @@ class TestCommand extends CrateCommand
             in_array(strstr($candidate, '@'), [false, "@{$slug}"], true) ?:
                 throw new WrongUse("{$candidate} goes to another host than the test. Leave out what follows its name.");
         }
+        ! $this->option('routes') || count($outputs) === 1 ?: throw new WrongUse('--routes takes one --candidate.');
         $screens = array_map($this->screen(...), $this->option('screen'));
         $range = ['min_range' => 1, 'max_range' => ChoosePieces::MOST];
         $pieces = filter_var($this->option('pieces'), FILTER_VALIDATE_INT, ['options' => $range]);
@@ -65,8 +69,10 @@ class TestCommand extends CrateCommand
         $cut = $this->shelf->bringIn($this->file(), analyse: false);
         $this->finish($this->worker, $this->queue, $this->analyses->ask($cut)->work, 'analysing');
         $cut = Cut::query()->findOrFail($cut->id);
-        $columns = $this->desk->columns($cut, $cut->reading(), $outputs, $cut->range($cut->reading()));
-        $test = $this->tests->ask($cut, $host, $columns, $screens, $pieces);
+        [$columns, $names, $masters] = $this->option('routes')
+            ? $this->routes->of($cut, $outputs[0])
+            : [$this->desk->columns($cut, $cut->reading(), $outputs, $cut->range($cut->reading())), [], []];
+        $test = $this->tests->ask($cut, $host, $columns, $screens, $pieces, names: $names, masters: $masters);
         $work = $this->finish($this->worker, $this->queue, $test->work, 'testing');
         $result = $test->refresh()->result;
         if ($work->state !== WorkState::Done || $result === null) {

@@ -45,6 +45,11 @@ final class TestRefused extends RuntimeException implements Refused
         return new self('A single frame says nothing of what a host does to movement.', 'Take two frames or more.');
     }
 
+    public static function noSuch(string $candidate): self
+    {
+        return new self("The test has no candidate that is called {$candidate}.", 'Choose one of its table.');
+    }
+
     public static function older(): self
     {
         return new self('This was asked for by another version of Outer Crate.', 'Test again.');

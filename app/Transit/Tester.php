@@ -9,6 +9,7 @@ use OuterCrate\Hosts\Host;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
 use OuterCrate\Planning\OutputSpec;
+use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Planner;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Reading\Reading;
@@ -111,17 +112,29 @@ class Tester
 
     private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
     {
-        $subject = $this->subject($cut, $reel->reading);
-        $whole = $candidate->plan;
+        $master = $candidate->master;
+        if ($master === null) {
+            return $this->made($reel, $cut, $candidate->plan, $reel->path, $reel->reading, $reel->key, $shouldStop);
+        }
+        $made = $this->made($reel, $cut, $master, $reel->path, $reel->reading, $reel->key, $shouldStop);
+
+        return $this->made($reel, $cut, $candidate->plan, $made->path, $made->reading, $made->key, $shouldStop);
+    }
+
+    /**
+     * The pieces as a whole is planned, out of a file that holds them.
+     *
+     * @param  string  $key  of its content
+     */
+    private function made(Reel $reel, Cut $cut, Plan $whole, string $path, Reading $reading, string $key, Closure $shouldStop): Encoded
+    {
         $spec = $whole->spec;
-        $plan = $this->planner->plan($subject, new OutputSpec($spec->preset, $spec->host, $spec->edits));
+        $plan = $this->planner->plan($this->subject($cut, $reading), new OutputSpec($spec->preset, $spec->host, $spec->edits));
         if (! $plan->frameSize->showsAll()) {
-            throw TestRefused::otherShape($candidate->name);
+            throw TestRefused::otherShape($spec->preset->name);
         }
 
-        $plan = $plan->atBitrate($whole->bitrate);
-
-        return $this->encoder->encode($reel, $reel->path, $reel->reading, $reel->key, $plan, $shouldStop);
+        return $this->encoder->encode($reel, $path, $reading, $key, $plan->atBitrate($whole->bitrate), $shouldStop);
     }
 
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */

@@ -6,9 +6,11 @@ use App\Models\Cut;
 use App\Models\TransitTest;
 use App\Models\Work;
 use App\Work\WorkQueue;
+use InvalidArgumentException;
 use OuterCrate\Desk\Column;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Json\Freezer;
+use OuterCrate\Planning\Plan;
 use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\ChoosePieces;
 use OuterCrate\Transit\Screen;
@@ -28,6 +30,7 @@ class TransitTests
      * @param  list<FrameRange>  $chosen  pieces that the person chose; the analysis chooses when empty
      * @param  list<string>  $names  of the columns, where they have some of their own
      * @param  string|null  $output  key of the sheet's output that they lie around
+     * @param  array<int, Column>  $masters  that are made first, by place of the column that is made of it
      *
      * @throws TestRefused
      */
@@ -41,9 +44,10 @@ class TransitTests
         Weights $weights = new Weights,
         array $names = [],
         ?string $output = null,
+        array $masters = [],
     ): TransitTest {
         $host->recompression !== null ?: throw TestRefused::noLadder($host->name);
-        $candidates = $this->candidates($columns, $names);
+        $candidates = $this->candidates($columns, $names, $masters);
         foreach ([...array_map(fn (Candidate $candidate): FrameRange => $candidate->plan->range, $candidates), ...$chosen] as $span) {
             $span->count() > 1 ?: throw TestRefused::tooShort();
         }
@@ -72,6 +76,26 @@ class TransitTests
         return $test;
     }
 
+    /**
+     * The plan of a candidate.
+     *
+     * @throws TestRefused when there is no such candidate, or it is of another version
+     */
+    public static function planOf(TransitTest $test, string $name): Plan
+    {
+        try {
+            $candidates = Freezer::thaw($test->asked['candidates']);
+        } catch (InvalidArgumentException) {
+            throw TestRefused::older();
+        }
+        foreach (is_array($candidates) ? $candidates : [] as $candidate) {
+            if ($candidate instanceof Candidate && $candidate->name === $name) {
+                return $candidate->plan;
+            }
+        }
+        throw TestRefused::noSuch($name);
+    }
+
     /** @return array<string, mixed> */
     private static function card(Candidate $candidate): array
     {
@@ -89,9 +113,10 @@ class TransitTests
     /**
      * @param  list<Column>  $columns
      * @param  list<string>  $own
+     * @param  array<int, Column>  $masters
      * @return non-empty-list<Candidate>
      */
-    private function candidates(array $columns, array $own): array
+    private function candidates(array $columns, array $own, array $masters): array
     {
         if (count($columns) > Candidate::MOST) {
             throw TestRefused::tooMany(Candidate::MOST, count($columns));
@@ -102,14 +127,22 @@ class TransitTests
             $preset = $own[$i] ?? $column->plan->spec->preset->name;
             $names[$preset] = ($names[$preset] ?? 0) + 1;
             $name = $preset.($names[$preset] > 1 ? " ({$names[$preset]})" : '');
-            $stop = $column->firstStop();
+            $master = $masters[$i] ?? null;
+            $stop = $column->firstStop() ?? $master?->firstStop();
             if ($stop !== null) {
                 throw TestRefused::cannot($name, $stop->text);
             }
             if (! $column->plan->frameSize->showsAll()) {
                 throw TestRefused::otherShape($name);
             }
-            $candidates[] = new Candidate($name, $column->plan, $column->size->bytes, $column->making, $column->sending);
+            $candidates[] = new Candidate(
+                $name,
+                $column->plan,
+                $column->size->bytes,
+                $column->making + ($master->making ?? 0.0),
+                $column->sending,
+                $master?->plan,
+            );
         }
 
         return $candidates ?: throw TestRefused::nothing();

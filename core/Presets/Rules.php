@@ -36,6 +36,23 @@ final readonly class Rules
         return is_string($rule) ? $rule : $this->fields($cell)->text('as');
     }
 
+    /**
+     * What is said of a cell with named values laid over it; a word stays beside them.
+     *
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed> a rule
+     */
+    public function laidOver(string $cell, array $values): array
+    {
+        $own = $this->rules[$cell] ?? null;
+        $rule = $values;
+        foreach (is_array($own) ? $own : array_filter(['as' => $own], is_string(...)) as $part => $value) {
+            $rule[(string) $part] ??= $value;
+        }
+
+        return $rule;
+    }
+
     public function fields(string $cell): Fields
     {
         $rule = $this->rules[$cell] ?? null;

@@ -16,8 +16,15 @@ final readonly class Candidate
      * @param  int  $bytes  of the file
      * @param  float  $making  seconds
      * @param  float  $sending  seconds
+     * @param  Plan|null  $master  that is made of the cut first, and the upload of it; null where it is made of the cut
      */
-    public function __construct(public string $name, public Plan $plan, public int $bytes, public float $making, public float $sending)
-    {
+    public function __construct(
+        public string $name,
+        public Plan $plan,
+        public int $bytes,
+        public float $making,
+        public float $sending,
+        public ?Plan $master = null,
+    ) {
     }
 }

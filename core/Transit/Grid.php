@@ -20,6 +20,7 @@ final readonly class Grid
      * @param  list<string>  $codecs  ids; empty for the column's own
      * @param  list<float>  $keyframes  seconds from one to the next; empty for the column's own
      * @param  list<int>  $depths  bits; empty for the column's own
+     * @param  list<float>  $lifts  gammas that the middle tones are lifted by; 1 leaves them alone, empty for the column's own
      */
     public function __construct(
         public array $times = [1.0],
@@ -28,6 +29,7 @@ final readonly class Grid
         public array $codecs = [],
         public array $keyframes = [],
         public array $depths = [],
+        public array $lifts = [],
     ) {
     }
 
@@ -70,7 +72,7 @@ final readonly class Grid
      */
     private function axes(Plan $plan, Bitrate $average): array
     {
-        $own = $plan->spec->edits->rules;
+        $own = $plan->spec->edits;
         $peak = $plan->bitrate->peak;
         $over = $peak === null ? [] : ['peak' => ['timesAverage' => round($peak->bitsPerSecond / $average->bitsPerSecond, 3)]];
         $mode = $plan->bitrate->mode->value;
@@ -78,38 +80,27 @@ final readonly class Grid
             $rate = new Bitrate((int) round($average->bitsPerSecond * $times, -3));
             $rule = ['mode' => $mode, 'passes' => $plan->bitrate->passes, 'average' => ['kbps' => $rate->bitsPerSecond / 1000]];
 
-            return [(string) $rate, 'bitrate', self::laid($own['bitrate'] ?? null, $rule + $over)];
+            return [(string) $rate, 'bitrate', $own->laidOver('bitrate', $rule + $over)];
         };
 
         return array_values(array_filter([
             array_map($rate, $this->times),
             array_map(static fn (int $step): array => [
-                self::SIZES[$step] ?? '', 'frameSize', $step === 0 ? [] : self::laid($own['frameSize'] ?? null, ['step' => $step]),
+                self::SIZES[$step] ?? '', 'frameSize', $step === 0 ? [] : $own->laidOver('frameSize', ['step' => $step]),
             ], $this->steps),
             array_map(static fn (int $passes): array => [
                 $passes === 2 ? '2 passes' : '1 pass', 'bitrate', ['passes' => $passes],
             ], $this->passes),
             array_map(static fn (string $codec): array => [strtoupper($codec), 'video', ['codec' => $codec]], $this->codecs),
             array_map(static fn (float $seconds): array => [
-                "keyframes {$seconds} s", 'keyframes', self::laid($own['keyframes'] ?? null, ['seconds' => $seconds]),
+                "keyframes {$seconds} s", 'keyframes', $own->laidOver('keyframes', ['seconds' => $seconds]),
             ], $this->keyframes),
             array_map(static fn (int $depth): array => [
-                "{$depth}-bit", 'colour', self::laid($own['colour'] ?? null, ['bitDepth' => $depth]),
+                "{$depth}-bit", 'colour', $own->laidOver('colour', ['bitDepth' => $depth]),
             ], $this->depths),
+            array_map(static fn (float $gamma): array => [
+                $gamma === 1.0 ? '' : "lift {$gamma}", 'colour', $gamma === 1.0 ? [] : $own->laidOver('colour', ['gamma' => $gamma]),
+            ], $this->lifts),
         ]));
-    }
-
-    /**
-     * @param  array<string, mixed>  $rule
-     * @return array<string, mixed>
-     */
-    private static function laid(mixed $own, array $rule): array
-    {
-        $laid = $rule;
-        foreach (is_array($own) ? $own : [] as $part => $value) {
-            $laid[(string) $part] ??= $value;
-        }
-
-        return $laid;
     }
 }

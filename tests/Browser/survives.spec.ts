@@ -9,7 +9,25 @@ test('candidates go through a host, one is recommended, and becomes the column',
     await expect(page).toHaveTitle('What survives of Pair 2 · Outer Crate');
     await expect(page.getByRole('heading', { name: 'Nothing has been tested yet' })).toBeVisible();
     await expect(page.getByLabel('Around')).toHaveValue('1');
-    await page.getByRole('button', { name: 'Test', exact: true }).click();
+    // Places that matter to the person are drawn on the strip, by keyboard: the second replaces what lies under it.
+    await page.getByRole('combobox', { name: 'Pieces' }).selectOption('hand');
+    const run = page.getByRole('button', { name: 'Test', exact: true });
+    await expect(run).toBeDisabled();
+    const strip = page.getByRole('slider', { name: /^Pieces on the strip/ });
+    await strip.press('Enter');
+    await strip.press('End');
+    await strip.press('Enter');
+    await expect(page.getByText(/^1 piece, 0\.8 s/)).toBeVisible();
+    await strip.press('Delete');
+    await expect(run).toBeDisabled();
+    await page.getByRole('combobox', { name: 'Pieces' }).selectOption('analysis');
+    // What is varied makes the number of candidates.
+    await page.getByRole('button', { name: /^Rates × 0\.5, 1, 2, 4/ }).press('Enter');
+    await page.getByRole('checkbox', { name: 'one up' }).press('Space');
+    await expect(page.getByText('8 candidates', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'As usual' }).press('Enter');
+    await page.getByRole('button', { name: 'Done' }).press('Enter');
+    await run.click();
     // It gives way to what earlier tests left in the queue.
     await expect(page.getByText(/Testing 4 candidates/)).toBeVisible({ timeout: 60_000 });
 
@@ -76,6 +94,10 @@ test('candidates go through a host, one is recommended, and becomes the column',
         });
     await expect.poll(isExact).toBe(true);
     await page.goBack();
+    await page.getByRole('button', { name: 'Keep as a preset …' }).press('Enter');
+    await page.getByLabel('Name', { exact: true }).fill('As tested');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('link', { name: 'As tested is kept' })).toBeVisible();
     await page.getByRole('button', { name: 'Use it for column 2' }).click();
     await expect(cell(page, 'Bitrate', 2)).toContainText('you');
     await expect(cell(page, 'Bitrate', 2)).toContainText(new RegExp(`VBR, 2 passes · ${named.split('.')[0]}`));

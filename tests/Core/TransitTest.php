@@ -6,9 +6,11 @@ use OuterCrate\Transit\ChoosePieces;
 use OuterCrate\Transit\Course;
 use OuterCrate\Transit\Edge;
 use OuterCrate\Transit\Gain;
+use OuterCrate\Transit\Grid;
 use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\Outcome;
 use OuterCrate\Transit\Recommendation;
+use OuterCrate\Transit\Routes;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Weights;
@@ -19,6 +21,8 @@ use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRange;
 use OuterCrate\Units\FrameSize;
+use Tests\Support\Desk;
+use Tests\Support\Probes;
 
 /** @param  list<float>  $effort  by second */
 function course(array $effort, array $movement = [], array $gradient = [], array $grain = []): Course
@@ -48,6 +52,30 @@ it('takes a short range whole, piece after piece', function () {
         ->and(array_sum(array_map(fn (TestPiece $p): float => $p->share, $pieces)))->toEqualWithDelta(1.0, 1e-9)
         ->and($pieces[0]->why)->toBe(Why::Whole)
         ->and(ChoosePieces::of(new FrameRange(3, 9), null, 25))->toHaveCount(1);
+});
+
+it('varies a column by every combination, and leaves what it does not vary', function () {
+    $edits = ['colour' => ['dither' => 'error-diffusion'], 'bitrate' => ['average' => ['kbps' => 4_000]]];
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'lanternwick-even@lanternwick', $edits);
+    $grid = new Grid([0.5, 1.0], [0, 1], codecs: ['h264'], depths: [8], lifts: [1.0, 1.1]);
+    $candidates = $grid->around($plan);
+    expect($candidates)->toHaveCount(8)
+        ->and(array_unique(array_column($candidates, 'name')))->toHaveCount(8)
+        ->and($candidates[0]['edits']['colour'])->toBe(['bitDepth' => 8, 'dither' => 'error-diffusion'])
+        ->and($candidates[7]['name'])->toBe("4\u{2009}Mb/s, one size up, H264, 8-bit, lift 1.1")
+        ->and($candidates[7]['edits']['colour'])->toEqual(['bitDepth' => 8, 'gamma' => 1.1, 'dither' => 'error-diffusion'])
+        ->and($candidates[7]['edits']['frameSize'])->toBe(['step' => 1])
+        ->and($candidates[0]['edits']['bitrate']['average'])->toEqual(['kbps' => 2_000]);
+    foreach ($candidates as $candidate) {
+        expect(Desk::fits($candidate['edits']))->toBeTrue();
+    }
+});
+
+it('makes a column quickly or carefully, with a word of its rule kept', function () {
+    $plan = Desk::plan(Desk::reading(Probes::mezzanine()), 'lanternwick-even@lanternwick', ['video' => 'host']);
+    expect(Routes::Fast->edits($plan))->toEqual(['video' => ['effort' => 'fast', 'as' => 'host'], 'bitrate' => ['passes' => 1]])
+        ->and(Routes::Master->edits($plan))->toEqual(['video' => ['effort' => 'slow', 'as' => 'host'], 'bitrate' => ['passes' => 2]])
+        ->and(array_filter(Routes::cases(), fn (Routes $route): bool => $route->isViaMaster()))->toBe([2 => Routes::Master]);
 });
 
 it('lets a piece of each class stand for it, and takes the worst places with them', function () {

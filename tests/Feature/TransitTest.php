@@ -192,6 +192,32 @@ it('is put down and taken up again, and stopped', function () {
     expect(($this->result)($stopped))->toMatchArray(['state' => 'stopped', 'result' => null]);
 });
 
+it('makes an output in three ways, one of a master that is made first, and a preset of the one that is taken', function () {
+    $cut = $this->bringIn('few');
+    $outputs = [['key' => 'up', 'host' => 'platen'] + $this->quick['outputs'][0]];
+    App\Models\Cut::query()->find($cut['id'])->update(['outputs' => $outputs]);
+    $asked = ['host' => 'platen', 'routes' => ['output' => 0], 'screens' => [480]];
+    $test = ($this->result)(($this->ask)($cut, $asked));
+    $result = $test['result'];
+    [$fast, $slow, $master] = $result['candidates'];
+    expect(array_column($result['candidates'], 'name'))->toBe(['Fast, one pass', 'Slow, two passes', 'Master first'])
+        ->and($fast['upload']['seconds'])->toBeLessThan($slow['upload']['seconds'])
+        ->and($slow['upload']['seconds'])->toBeLessThan($master['upload']['seconds'])
+        // The master came between: a file of its own, of which the upload was made, and which took nothing that could be told.
+        ->and(($this->made)('.mov'))->toHaveCount(1)
+        ->and($master['upload']['ssimDb'])->not->toBe($slow['upload']['ssimDb'])
+        ->and($master['upload']['ssimDb'])->toEqualWithDelta($slow['upload']['ssimDb'], 1.0)
+        ->and($test['output'])->toBe('up');
+
+    $asked = ['name' => 'Fast for Platen', 'fromTest' => ['test' => $test['id'], 'candidate' => 'Fast, one pass']];
+    $preset = $this->answer($this->postJson('/api/library/preset', $asked), 'library-item', 201);
+    expect($preset['file']['rules']['video'])->toMatchArray(['effort' => 'fast'])
+        ->and($preset['file']['rules']['bitrate'])->toMatchArray(['mode' => 'quality', 'quality' => 24])
+        ->and($preset['file'])->toMatchArray(['role' => 'upload', 'host' => 'platen']);
+    $none = ['name' => 'Other', 'fromTest' => ['candidate' => 'Nowhere'] + $asked['fromTest']];
+    expect($this->answer($this->postJson('/api/library/preset', $none), 'error', 422)['error']['message'])->toContain('no candidate');
+});
+
 it('refuses what cannot be tested, and says what to do', function (array $asked, string $words, int $status = 422) {
     $cut = $this->bringIn();
 
@@ -213,6 +239,7 @@ it('refuses what cannot be tested, and says what to do', function (array $asked,
         ['outputs' => [['preset' => 'lanternwick-even']], 'chosen' => [['first' => 7, 'last' => 7]]],
         'Take two frames or more',
     ],
+    'routes of nothing' => [['routes' => ['output' => 7]], 'no such output'],
     'a grid around nothing' => [['grid' => ['output' => 7]], 'no such output'],
 ]);
 

@@ -10,8 +10,10 @@ use App\Library\Kind;
 use App\Library\Presets;
 use App\Library\Ranking;
 use App\Models\Cut;
+use App\Models\TransitTest;
 use App\Resources\LibraryResource;
 use App\Resources\PresetResource;
+use App\Transit\TransitTests;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Presets\Rules;
@@ -88,7 +90,11 @@ class PresetController
         $said = array_intersect_key($payload, array_flip(['name', 'about', 'role', 'host', 'tags']));
         if (isset($payload['from'])) {
             $plan = $columns->plan(Cut::query()->findOrFail($payload['from']['cut']), $payload['from']['output']);
-            $rules = $columns->rules($plan, $payload['from']['fixed']);
+        } elseif (isset($payload['fromTest'])) {
+            $plan = TransitTests::planOf(TransitTest::query()->findOrFail($payload['fromTest']['test']), $payload['fromTest']['candidate']);
+        }
+        if (isset($plan)) {
+            $rules = $columns->rules($plan, $payload['from']['fixed'] ?? []);
             $said += ['role' => $plan->spec->preset->role->value, 'host' => $plan->spec->host?->slug];
             $said += ['device' => $plan->spec->preset->device?->slug, 'rules' => self::asObjects($rules)];
         } elseif (! isset($file->content->rules)) {

@@ -11,6 +11,7 @@ use App\Models\TransitTest;
 use App\Resources\TransitResource;
 use App\Transit\Judged;
 use App\Transit\ResultCsv;
+use App\Transit\ThreeRoutes;
 use App\Transit\TransitTests;
 use App\Work\WorkQueue;
 use Illuminate\Http\JsonResponse;
@@ -29,6 +30,10 @@ class TransitController
     /** Tests of a cut that are listed. */
     private const SHOWN = 50;
 
+    public function __construct(private readonly ThreeRoutes $routes)
+    {
+    }
+
     public function index(Cut $cut): JsonResponse
     {
         $tests = TransitTest::query()->where('cut_id', $cut->id)->with('work')->orderByDesc('id')->limit(self::SHOWN)
@@ -41,7 +46,7 @@ class TransitController
     {
         $asked = Payload::of($request, 'transit-request');
         $host = $hosts->need($asked['host']);
-        [$columns, $names] = $this->columns($cut, $desk, $asked);
+        [$columns, $names, $masters] = $this->columns($cut, $desk, $asked) + [2 => []];
         $whole = FrameRange::whole(max(1, $cut->reading()->length()));
         $test = $tests->ask(
             $cut,
@@ -55,7 +60,8 @@ class TransitController
             ),
             self::weights($asked['weights'] ?? []),
             $names,
-            isset($asked['grid']) ? $cut->outputs[$asked['grid']['output']]['key'] ?? null : null,
+            $cut->outputs[$asked['grid']['output'] ?? $asked['routes']['output'] ?? -1]['key'] ?? null,
+            $masters,
         );
 
         return response()->json(['test' => TransitResource::of($test)], 202);
@@ -93,7 +99,8 @@ class TransitController
      * Candidates: those that are named, those around an output of the sheet, or the uploads of the sheet.
      *
      * @param  array<string, mixed>  $asked
-     * @return array{list<Column>, list<string>} and their names, where they have some of their own
+     * @return array{0: list<Column>, 1: list<string>, 2?: array<int, Column>} with names of their own where they have some, and the
+     *     masters that are made first
      */
     private function columns(Cut $cut, CutDesk $desk, array $asked): array
     {
@@ -104,6 +111,11 @@ class TransitController
             return [$desk->columns($cut, $reading, array_map($to, $asked['outputs']), $range), []];
         }
         $sheet = $desk->sheet($cut, $reading);
+        if (isset($asked['routes'])) {
+            $base = $cut->outputs[$asked['routes']['output']] ?? throw self::noOutput();
+
+            return $this->routes->of($cut, $to($base), $asked['routes']['master'] ?? null);
+        }
         if (! isset($asked['grid'])) {
             return [array_values(array_filter(
                 $sheet,
@@ -111,8 +123,7 @@ class TransitController
             )), []];
         }
         $grid = $asked['grid'];
-        $column = $sheet[$grid['output']] ??
-            throw RequestRefused::notPossible('The sheet has no such output.', 'Choose one of its outputs.');
+        $column = $sheet[$grid['output']] ?? throw self::noOutput();
         $around = (new Grid(
             array_map(floatval(...), ($grid['times'] ?? []) ?: [1]),
             ($grid['steps'] ?? []) ?: [0],
@@ -120,6 +131,7 @@ class TransitController
             $grid['codecs'] ?? [],
             array_map(floatval(...), $grid['keyframes'] ?? []),
             $grid['depths'] ?? [],
+            array_map(floatval(...), $grid['lifts'] ?? []),
         ))->around($column->plan);
         if ($around === []) {
             throw RequestRefused::notPossible(
@@ -131,6 +143,11 @@ class TransitController
         $outputs = array_map(fn (array $one): array => $to(['edits' => $one['edits']] + $base), $around);
 
         return [$desk->columns($cut, $reading, $outputs, $range), array_column($around, 'name')];
+    }
+
+    private static function noOutput(): RequestRefused
+    {
+        return RequestRefused::notPossible('The sheet has no such output.', 'Choose one of its outputs.');
     }
 
     /** @param  array<string, float>  $weights */

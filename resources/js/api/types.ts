@@ -2470,6 +2470,13 @@ export interface PresetRequest {
         output: string;
         fixed: string[];
     };
+    /**
+     * Rules of a candidate of a transit test.
+     */
+    fromTest?: {
+        test: number;
+        candidate: string;
+    };
 }
 /**
  * Answer of GET /api/cuts/{cut}/reading.
@@ -2877,6 +2884,25 @@ export interface TransitRequest {
          * @maxItems 24
          */
         depths?: (8 | 10)[];
+        /**
+         * Gammas that the middle tones are lifted by; 1 leaves them alone.
+         *
+         * @maxItems 24
+         */
+        lifts?: number[];
+    };
+    /**
+     * One output made quickly, carefully, and from a master that is made first.
+     */
+    routes?: {
+        /**
+         * Place of the sheet’s output that is made in each way.
+         */
+        output: number;
+        /**
+         * Preset of the master that is made first; the sheet’s own when absent.
+         */
+        master?: string;
     };
     /**
      * @maxItems 24

@@ -12,6 +12,7 @@ import { Blank, Failed, Loading, Trouble } from '../ui/States';
 import { UnderWay } from '../ui/UnderWay';
 import { useTitle } from '../ui/useTitle';
 import { Ask } from './Ask';
+import { KeepAsPreset } from './KeepAsPreset';
 import { Plot } from './Plot';
 import { Results } from './Results';
 import { type Weighing, Weights, weightsIn } from './Weights';
@@ -230,6 +231,9 @@ function Recommended({ cut, sheet, test, result }: RecommendedProps) {
                     </span>
                 )}
             </p>
+            {candidate && (
+                <KeepAsPreset key={candidate.name} test={test.id} candidate={candidate.name} hostName={test.hostName} />
+            )}
             {place >= 0 && (
                 <Button kind="primary" className="h-9" disabled={use.isPending} onClick={() => use.mutate()}>
                     Use it for column {place + 1}
