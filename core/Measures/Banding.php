@@ -36,7 +36,7 @@ final class Banding
     private const POOLED = 0.6;
 
     /** Places are this far apart in both directions. */
-    private const GRID = 2;
+    public const GRID = 2;
 
     /** From here on bands are seen: a gentle ramp in 8 bits without dither comes to three times that. */
     public const SEEN = 0.1;
@@ -53,7 +53,7 @@ final class Banding
     {
         $samples = self::undithered($plane);
         [$width, $height] = [$plane->width, $plane->height];
-        $reach = max(4, min(32, (int) round(self::WINDOW / 2 * $lines / 1080)));
+        $reach = self::reach($lines);
         $score = 0.0;
         foreach (self::SCALES as $scale => $weight) {
             if ($width < 16 || $height < 16) {
@@ -66,6 +66,22 @@ final class Banding
         }
 
         return $score / array_sum(self::SCALES);
+    }
+
+    /**
+     * How strongly a step is seen at each place of the grid, at the finest scale.
+     *
+     * @param  int  $lines  of the whole picture that the plane is of
+     * @return list<float> row by row, a place in every GRID samples of every GRID rows
+     */
+    public static function places(Plane $plane, int $lines): array
+    {
+        return self::seen(self::undithered($plane), $plane->width, $plane->height, self::reach($lines));
+    }
+
+    private static function reach(int $lines): int
+    {
+        return max(4, min(32, (int) round(self::WINDOW / 2 * $lines / 1080)));
     }
 
     /**
