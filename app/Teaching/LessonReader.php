@@ -35,6 +35,9 @@ class LessonReader
     /** Pieces of an upload that is too long to be looked at whole. */
     private const PIECES = 4;
 
+    /** Seconds of each: a rate is not told by a moment. */
+    private const SECONDS = 2;
+
     /** Frames of each of two uploads by which they are held to be the same cut. */
     private const GLANCES = 24;
 
@@ -71,7 +74,7 @@ class LessonReader
         $range = FrameRange::whole(max(1, $upload->video->length));
         $range->count() > 1 ?: throw TeachingRefused::tooShort($upload->path);
         $second = Segment::framesPerSecond($upload->video->frameRate);
-        $pieces = ChoosePieces::of($range, null, $second, self::PIECES);
+        $pieces = ChoosePieces::of($range, null, $second, self::PIECES, self::SECONDS * $second);
         $reel = $this->reels->reel($upload->path, $upload->fingerprint, $upload->reading, $pieces, $shouldStop);
         $renditions = array_map(fn (SeenFile $file): MeasuredRendition => $this->rendition($file, $upload, $reel, $shouldStop), $files);
         usort($renditions, fn (MeasuredRendition $a, MeasuredRendition $b): int => $b->seen->lines() <=> $a->seen->lines());

@@ -6,10 +6,8 @@ use App\Engine\Capabilities;
 use App\Engine\Prober;
 use App\Engine\Runner;
 use App\Media\CutReader;
-use App\Media\Scratch;
 use App\Media\StepStore;
 use Closure;
-use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Estimates\Sampling\PieceTally;
@@ -42,15 +40,33 @@ class HeldEncoder
      */
     public function encode(Reel $reel, string $path, Reading $reading, string $key, Plan $plan, Closure $shouldStop): Encoded
     {
+        $tries = new Tries($this->runner);
+        try {
+            return $this->held($tries, $reel, $path, $reading, $key, $plan, $shouldStop);
+        } finally {
+            $tries->end();
+        }
+    }
+
+    /** @param  Closure(): bool  $shouldStop */
+    private function held(
+        Tries $tries,
+        Reel $reel,
+        string $path,
+        Reading $reading,
+        string $key,
+        Plan $plan,
+        Closure $shouldStop,
+    ): Encoded {
         $rate = $plan->bitrate;
         if ($rate->mode !== BitrateMode::Vbr || $rate->average === null) {
-            return $this->once($reel, $path, $reading, $key, $plan, $rate->average?->bitsPerSecond, $shouldStop);
+            return $this->once($tries, $reel, $path, $reading, $key, $plan, $rate->average?->bitsPerSecond, $shouldStop);
         }
         $wanted = (float) $rate->average->bitsPerSecond;
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
         // Begun from the same place whatever was encoded before: a candidate comes to the same in any company.
         $asked = $wanted;
-        [$tries, $made] = [[], []];
+        [$tried, $made] = [[], []];
         do {
             $bitrate = new BitrateValue(
                 BitrateMode::Vbr,
@@ -60,17 +76,18 @@ class HeldEncoder
                 $rate->peak !== null && $rate->peak->bitsPerSecond < $asked ? new Bitrate((int) round($asked)) : $rate->peak,
                 buffer: $rate->buffer,
             );
-            $encoded = $this->once($reel, $path, $reading, $key, $plan->atBitrate($bitrate), $wanted, $shouldStop);
-            $tries[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
+            $encoded = $this->once($tries, $reel, $path, $reading, $key, $plan->atBitrate($bitrate), $wanted, $shouldStop);
+            $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
             $made[] = $encoded;
-            $asked = HoldRate::next($wanted, $tries);
+            $asked = HoldRate::next($wanted, $tried);
         } while ($asked !== null);
 
-        return $made[HoldRate::nearest($wanted, $tries)];
+        return $made[HoldRate::nearest($wanted, $tried)];
     }
 
     /** @param  Closure(): bool  $shouldStop */
     private function once(
+        Tries $tries,
         Reel $reel,
         string $path,
         Reading $reading,
@@ -79,26 +96,20 @@ class HeldEncoder
         ?float $wanted,
         Closure $shouldStop,
     ): Encoded {
-        $passes = array_map(
+        $passes = $tries->passes(array_map(
             fn (Pass $pass): Pass => $this->inPieces($pass, $reel),
             $this->passes->passes($plan, $reading, witnessed: false),
-        );
+        ));
         $own = StepStore::key('encoded', $key, $this->capabilities->version(), json_encode(array_map(
             fn (Pass $pass): array => [$pass->input, $pass->arguments, $pass->boxes, $pass->elements],
             $passes,
         )));
         $ending = $plan->container->container->extension();
-        $file = $this->store->file($own, $ending, function (string $partial) use ($passes, $path, $shouldStop): void {
-            $scratch = Scratch::named('transit-'.bin2hex(random_bytes(4)));
-            try {
-                foreach ($passes as $pass) {
-                    $command = EncodeCommand::of($pass, $path, $pass->writes ? $partial : null);
-                    $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
-                }
-            } finally {
-                $scratch->remove();
-            }
-        });
+        $file = $this->store->file(
+            $own,
+            $ending,
+            fn (string $partial) => $tries->make($passes, $path, $partial, $shouldStop),
+        );
         $rate = StepStore::key('rate', $own, ...$this->weights($reel));
         $bits = $this->store->figures($rate, fn (): array => [$this->rate($file, $reel, $plan)])[0];
 

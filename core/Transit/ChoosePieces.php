@@ -13,8 +13,20 @@ use OuterCrate\Units\FrameRange;
  */
 final class ChoosePieces
 {
-    /** Seconds of a piece: long enough for a host's rate control and for a group of pictures to settle in. */
-    public const SECONDS = 2;
+    /** Seconds of a piece at most: what is measured on longer ones is the same place once more. */
+    public const SECONDS = 1.0;
+
+    /** Seconds of a piece at least: long enough for prediction from frame to frame to be most of what is coded. */
+    private const FEWEST = 0.5;
+
+    /** Share of a short range that its pieces come to, about: a minute is tested in a tenth of the time of all of it. */
+    private const SHARE = 0.08;
+
+    /** Pieces that stand beside the typical ones, about: places that are worst. */
+    private const WORST = 2;
+
+    /** Seconds of a piece of a range that is taken whole. */
+    private const SLICE = 2;
 
     public const USUAL = 6;
 
@@ -23,6 +35,9 @@ final class ChoosePieces
     /** A range that is no longer than so many times its pieces is taken whole, which leaves no doubt. */
     private const WORTH = 1.5;
 
+    /** Seconds of a range that is taken whole where nobody asked for fewer pieces: it takes as long as a few of them. */
+    private const WHOLE = 8;
+
     /** How much a place has to stand out from the mean to be worth a piece of its own. */
     private const STANDS_OUT = 1.25;
 
@@ -30,14 +45,16 @@ final class ChoosePieces
      * @param  Course|null  $course  null where the cut has not been looked at: pieces are spread evenly then
      * @param  int  $framesPerSecond  whole frames that a second is counted as
      * @param  int  $count  pieces that stand for the range, 1 to MOST
+     * @param  int|null  $length  frames of a piece; null for what a test takes
      * @return list<TestPiece> in the order of the cut
      */
-    public static function of(FrameRange $range, ?Course $course, int $framesPerSecond, int $count = self::USUAL): array
+    public static function of(FrameRange $range, ?Course $course, int $framesPerSecond, int $count = self::USUAL, ?int $length = null): array
     {
         $count = max(1, min(self::MOST, $count));
-        $length = self::SECONDS * $framesPerSecond;
-        if ($range->count() <= self::WORTH * $count * $length) {
-            return self::whole($range, $length);
+        $length ??= self::length($range, $framesPerSecond, $count);
+        $short = $count >= self::USUAL ? self::WHOLE * $framesPerSecond : 0;
+        if ($range->count() <= max($short, self::WORTH * $count * $length)) {
+            return self::whole($range, self::SLICE * $framesPerSecond);
         }
         $places = self::places($range, $length);
         $course ??= new Course($framesPerSecond, [], [], [], []);
@@ -55,6 +72,14 @@ final class ChoosePieces
         }
 
         return self::weighed($places, $effort, $whys, $count);
+    }
+
+    /** Frames of a piece. */
+    private static function length(FrameRange $range, int $framesPerSecond, int $count): int
+    {
+        $length = self::SHARE * $range->count() / ($count + self::WORST);
+
+        return max(2, (int) round(min(self::SECONDS * $framesPerSecond, max(self::FEWEST * $framesPerSecond, $length))));
     }
 
     /**

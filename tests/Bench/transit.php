@@ -22,10 +22,10 @@ require __DIR__.'/bench.php.inc';
 /** Cuts of a minute in which calm and busy, bright and dark follow each other: scenes of so many seconds. */
 $scenes = [
     'turning' => 'testsrc2=s=640x360:r=25:d=%s',
-    'gradient' => 'gradients=s=640x360:r=25:d=%s:c0=0x100808:c1=0x804020:n=2:speed=0.02',
+    'gradient' => 'gradients=s=640x360:r=25:d=%s:c0=0x100808:c1=0x804020:n=2:speed=0.02:seed=7',
     'growth' => 'mandelbrot=s=640x360:r=25:maxiter=400,trim=duration=%s',
-    'grain' => 'color=0x403028:s=640x360:r=25:d=%s,noise=alls=14:allf=t+u,gblur=0.6',
-    'life' => 'life=s=320x180:r=25:mold=10:ratio=0.1:life_color=#C08040:death_color=#203040,scale=640:360,trim=duration=%s',
+    'grain' => 'color=0x403028:s=640x360:r=25:d=%s,noise=all_seed=7:alls=14:allf=t+u,gblur=0.6',
+    'life' => 'life=s=320x180:r=25:mold=10:ratio=0.1:random_seed=7:life_color=#C08040:death_color=#203040,scale=640:360,trim=duration=%s',
     'still' => 'smptehdbars=s=640x360:r=25:d=%s',
 ];
 $kbps = [300, 600, 1200, 2400, 4800, 9600];

@@ -106,9 +106,14 @@ it('keeps to a range, and needs no analysis', function () {
     expect($pieces)->toHaveCount(4)
         ->and($firsts)->toBe(collect($firsts)->sort()->values()->all())
         ->and($firsts[0])->toBeGreaterThanOrEqual(1000)
-        ->and(array_map(fn (TestPiece $p): int => $p->frames->count(), $pieces))->toBe([50, 50, 50, 50])
+        ->and(array_map(fn (TestPiece $p): int => $p->frames->count(), $pieces))->toBe([25, 25, 25, 25])
         ->and($pieces[3]->frames->last)->toBeLessThanOrEqual(3999);
 });
+
+it('takes a twelfth of a minute, and no more of an hour than a few seconds', function (int $seconds, int $pieces, int $frames) {
+    $chosen = ChoosePieces::of(new FrameRange(0, 25 * $seconds - 1), null, 25, $pieces);
+    expect(array_sum(array_map(fn (TestPiece $p): int => $p->frames->count(), $chosen)))->toBe($frames);
+})->with([[8, 6, 200], [8, 2, 26], [60, 6, 90], [600, 6, 150], [3600, 6, 150], [3600, 24, 600]]);
 
 it('holds pieces to the rate of the whole in a few tries', function (Closure $comes, float $wanted, int $most) {
     $tried = [];

@@ -23,6 +23,9 @@ final class LikenessCommand
     /** Chosen frames of the file: 4:2:0 in 10 bits, one after another. */
     public const PICTURES = 'pictures';
 
+    /** Frames that VIF is measured on at most: the engine takes most of a second for one of 720 lines. */
+    private const VIF_FRAMES = 4;
+
     /** Little grey pictures of all frames. */
     public const LITTLE_PICTURES = 'little';
 
@@ -38,6 +41,7 @@ final class LikenessCommand
     {
         // Frames of the reel: a file that is before it shows them earlier.
         $chosen = self::chosen(array_map(static fn (int $frame): int => max(0, $frame + min(0, $late)), $looked));
+        $sparse = self::chosen(self::sparse(count($looked)));
         $reference = self::shown($reel, $reel, max(0, -$late));
         $shown = self::shown($file, $reel, max(0, $late));
 
@@ -52,7 +56,8 @@ final class LikenessCommand
                 '[t2][r2]psnr=stats_file='.self::PSNR.',nullsink',
                 "[t3]select='{$chosen}',split=2[few][pictures]",
                 "[r3]select='{$chosen}'[fewr]",
-                '[few][fewr]vif,metadata=mode=print:file='.self::VIF.',nullsink',
+                "[few]select='{$sparse}'[v];[fewr]select='{$sparse}'[vr]",
+                '[v][vr]vif,metadata=mode=print:file='.self::VIF.',nullsink',
             ];
 
         return Command::encode(Allowance::Run, [
@@ -85,6 +90,18 @@ final class LikenessCommand
             ...['-map', '[pictures]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
             ...['-map', '[little]', '-fps_mode', 'passthrough', '-f', 'rawvideo', self::LITTLE_PICTURES],
         ]);
+    }
+
+    /**
+     * Some of the frames that are looked at closely, by their places among them.
+     *
+     * @return list<int>
+     */
+    private static function sparse(int $count): array
+    {
+        $most = min(self::VIF_FRAMES, $count);
+
+        return array_map(static fn (int $i): int => intdiv($i * $count, max(1, $most)), $most === 0 ? [] : range(0, $most - 1));
     }
 
     /** @param  list<int>  $looked */
