@@ -67,6 +67,11 @@ Route::get('tests/{test}/compare', [CompareController::class, 'test'])->whereNum
 Route::get('tests/{test}/pictures/{source}/{frame}', [CompareController::class, 'testPicture'])->whereNumber(['test', 'frame']);
 Route::get('runs/{run}/compare', [CompareController::class, 'run'])->whereNumber('run');
 Route::get('runs/{run}/pictures/{source}/{frame}', [CompareController::class, 'runPicture'])->whereNumber(['run', 'frame']);
+Route::get('tests/{test}/faults/{source}/{frame}', [CompareController::class, 'testFaults'])->whereNumber(['test', 'frame']);
+Route::get('runs/{run}/faults/{source}/{frame}', [CompareController::class, 'runFaults'])->whereNumber(['run', 'frame']);
+Route::get('files/compare', [CompareController::class, 'files']);
+Route::get('files/pictures/{source}/{frame}', [CompareController::class, 'filesPicture'])->whereNumber('frame');
+Route::get('files/faults/{source}/{frame}', [CompareController::class, 'filesFaults'])->whereNumber('frame');
 Route::get('tests/{test}/csv', [TransitController::class, 'csv'])->whereNumber('test');
 
 Route::get('runs', [RunController::class, 'index']);

@@ -24,7 +24,7 @@ final class TeachingResource
             'error' => $work->error,
             'askedAt' => $teaching->created_at->toIso8601String(),
             'lessons' => array_map(
-                fn (array $paths): array => array_map(fn (string $path): string => mb_scrub(basename($path)), $paths),
+                fn (array $paths): array => array_map(fn (string $path): string => mb_scrub($path), $paths),
                 $teaching->asked['lessons'],
             ),
             'savedAs' => $teaching->saved_as,

@@ -14,11 +14,12 @@ final readonly class Comparison
     private const WORST = 5;
 
     /**
-     * @param  Reading  $reading  of the cut
+     * @param  int|null  $cut  null where it is of files that are no cut's
+     * @param  Reading  $reading  of the cut, or of the first file
      * @param  list<FrameRange>  $spans  of the cut, in the order in which the frames follow
      * @param  list<Source>  $sources  the cut first
      */
-    public function __construct(public string $name, public int $cut, public Reading $reading, public array $spans, public array $sources)
+    public function __construct(public string $name, public ?int $cut, public Reading $reading, public array $spans, public array $sources)
     {
     }
 

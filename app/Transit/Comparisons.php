@@ -7,18 +7,28 @@ use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Media\CutReader;
 use App\Media\FileProblem;
+use App\Media\Fingerprint;
+use App\Media\Scratch;
 use App\Media\StepStore;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\TransitTest;
 use App\Models\WorkState;
+use OuterCrate\Encoding\Commands\LumaCommand;
 use OuterCrate\Encoding\Commands\PixelsCommand;
+use OuterCrate\Measures\FaultMap;
+use OuterCrate\Measures\Plane;
+use OuterCrate\Reading\Reading;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\FrameSize;
 
 /** What can be looked at side by side: a test's candidates before and after the host, or what was made of a cut beside it. */
 class Comparisons
 {
+    /** Pixels across at which faults are looked for: a frame takes a second, and what is seen from a chair is seen there. */
+    private const LOOKED_AT = 960;
+
     public function __construct(
         private readonly StepStore $store,
         private readonly CutReader $reader,
@@ -76,6 +86,30 @@ class Comparisons
     }
 
     /**
+     * Two or three files of the media folders, laid over the first frame by frame.
+     *
+     * @param  non-empty-list<string>  $paths  real ones
+     *
+     * @throws FileProblem
+     * @throws EngineFailed
+     */
+    public function ofFiles(array $paths): Comparison
+    {
+        $reading = $this->reader->read($paths[0])['reading'];
+        $reading->mainVideo() ?? throw EngineFailed::noPicture();
+        $labels = ['The first', 'The second', 'The third'];
+        $sources = array_map(fn (string $path, int $i): Source => new Source(
+            (string) $i,
+            $labels[$i] ?? 'A file',
+            basename($path),
+            $path,
+            Fingerprint::of($path),
+        ), $paths, array_keys($paths));
+
+        return new Comparison(basename($paths[0]), null, $reading, [FrameRange::whole(max(1, $reading->length()))], $sources);
+    }
+
+    /**
      * A frame of one of the files as a PNG at the cut's size.
      *
      * @param  int  $frame  of the comparison, counted from 0
@@ -85,21 +119,76 @@ class Comparisons
      */
     public function picture(Comparison $comparison, Source $source, int $frame): string
     {
-        $path = $source->path ?? throw new FileProblem('This file is no longer kept.', $source->detail, 'Test again, or make it again.');
+        $path = $source->path ?? throw self::gone($source);
         $this->store->touch($source->key);
         $size = $comparison->size();
         $key = StepStore::key('pixels', $source->key, $frame + $source->offset, (string) $size, $this->capabilities->version());
 
         return $this->store->file($key, 'png', function (string $partial) use ($comparison, $source, $path, $frame, $size): void {
             $reading = $this->reader->read($path)['reading'];
-            $own = $reading->mainVideo()->frameRate ?? throw EngineFailed::noPicture();
-            $rate = $comparison->reading->mainVideo()->frameRate ?? $own;
-            // The frame that is shown at that time, where the rate is another one.
-            $at = $own->equals($rate)
-                ? $frame + $source->offset
-                : (int) floor(($frame + 0.5) * $own->perSecond->toFloat() / $rate->perSecond->toFloat()) + $source->offset;
+            $at = self::at($comparison, $source, $reading, $frame);
             $this->runner->encode(PixelsCommand::of($reading, $path, $at, $size, $partial), dirname($partial));
         });
+    }
+
+    /**
+     * Where in a frame a file lost detail of the first one, or has bands that that has not.
+     *
+     * @param  int  $frame  of the comparison, counted from 0
+     * @return array<mixed> resources/schema/fault-map.json
+     *
+     * @throws FileProblem when one of them is no longer there
+     * @throws EngineFailed
+     */
+    public function faults(Comparison $comparison, Source $source, int $frame): array
+    {
+        $reference = $comparison->sources[0];
+        $size = $comparison->size();
+        $times = min(1.0, self::LOOKED_AT / max(1, $size->width));
+        $even = fn (int $side): int => max(2, 2 * (int) round($side * $times / 2));
+        $small = new FrameSize($even($size->width), $even($size->height));
+        $key = StepStore::key('faults', $reference->key, $source->key, $frame, (string) $small, $this->capabilities->version());
+
+        return $this->store->figures($key, fn (): array => FaultMap::of(
+            $this->luma($comparison, $reference, $frame, $small),
+            $this->luma($comparison, $source, $frame, $small),
+            $small->height,
+        )->toArray());
+    }
+
+    private function luma(Comparison $comparison, Source $source, int $frame, FrameSize $size): Plane
+    {
+        $path = $source->path ?? throw self::gone($source);
+        $reading = $this->reader->read($path)['reading'];
+        $scratch = Scratch::named('luma-'.bin2hex(random_bytes(4)));
+        try {
+            $command = LumaCommand::of($reading, $path, self::at($comparison, $source, $reading, $frame), $size);
+            $this->runner->encode($command, $scratch->path);
+            $bytes = $scratch->whole(LumaCommand::FILE);
+        } finally {
+            $scratch->remove();
+        }
+        if (strlen($bytes) !== 2 * $size->pixels()) {
+            throw new EngineFailed('This frame could not be decoded.', 'Choose another frame, or play the file through.');
+        }
+
+        return Plane::ofBytes($size->width, $size->height, $bytes);
+    }
+
+    /** The frame of a file that is shown at that time, where its rate is another one. */
+    private static function at(Comparison $comparison, Source $source, Reading $reading, int $frame): int
+    {
+        $own = $reading->mainVideo()->frameRate ?? throw EngineFailed::noPicture();
+        $rate = $comparison->reading->mainVideo()->frameRate ?? $own;
+
+        return $source->offset + ($own->equals($rate)
+            ? $frame
+            : (int) floor(($frame + 0.5) * $own->perSecond->toFloat() / $rate->perSecond->toFloat()));
+    }
+
+    private static function gone(Source $source): FileProblem
+    {
+        return new FileProblem('This file is no longer kept.', $source->detail, 'Test again, or make it again.');
     }
 
     /** @return array<string, mixed> resources/schema/comparison-view.json, with how alike each frame is where that was measured */

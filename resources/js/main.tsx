@@ -45,7 +45,7 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                             }
                         />
                         <Route
-                            path="compare/:of/:id"
+                            path="compare/:of/:id?"
                             element={
                                 <Suspense fallback={<Loading what="the pictures" />}>
                                     <ComparePage />

@@ -72,6 +72,14 @@ test('candidates go through a host, one is recommended, and becomes the column',
         await page.keyboard.press(key);
         await expect(page.getByRole('button', { pressed: true, name: new RegExp(text) })).toBeVisible();
     }
+    // Where something is wrong is drawn over it, and said; a third file stands between the two.
+    await page.keyboard.press('o');
+    await expect(page.getByText('detail lost', { exact: false }).first()).toBeVisible({ timeout: 30_000 });
+    await page.keyboard.press('o');
+    await page.keyboard.press('t');
+    await expect(page.getByLabel('Middle: which file')).toBeVisible();
+    await page.keyboard.press('t');
+    await expect(page.getByLabel('Middle: which file')).toHaveCount(0);
     // What is drawn is the picture that the server gave, pixel by pixel.
     await page.keyboard.press('l');
     await page.keyboard.press('l');

@@ -90,6 +90,11 @@ test('a host is taught by files that it made, and becomes a version that says so
         ).toHaveText(/^1\ss$/);
     }
     await clean(page, 'teach');
+    // The eyes: what came back beside the upload.
+    await seen.getByRole('link', { name: files[0] }).click();
+    await expect(page).toHaveTitle(/^Compare wheel\.mp4/);
+    await expect(page.getByRole('img', { name: new RegExp(`^The second, ${files[0]}, frame 0$`) })).toBeVisible();
+    await page.goBack();
 
     await page.getByRole('button', { name: 'Save as a version of Sluice' }).click();
     await expect(page.getByText('version 2', { exact: true })).toBeVisible();

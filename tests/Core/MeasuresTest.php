@@ -4,6 +4,7 @@ use OuterCrate\Measures\Alignment;
 use OuterCrate\Measures\Banding;
 use OuterCrate\Measures\Bands;
 use OuterCrate\Measures\DetailKept;
+use OuterCrate\Measures\FaultMap;
 use OuterCrate\Measures\GrainKept;
 use OuterCrate\Measures\OverTime;
 use OuterCrate\Measures\Picture;
@@ -312,6 +313,38 @@ it('speaks of the worst second beside the mean', function () {
 it('takes no plane with too few samples', function () {
     expect(fn () => new Plane(4, 4, [1, 2, 3]))->toThrow(InvalidArgumentException::class)
         ->and(Plane::ofBytes(2, 1, "\x01\x00\xff\x03")->samples)->toBe([1, 1023]);
+});
+
+it('says where detail was lost and bands came, and nowhere else', function () {
+    $side = 128;
+    $noise = noise(5, $side * $side);
+    $of = fn (Closure $at): Plane => new Plane($side, $side, array_map(
+        fn (int $i): int => max(0, min(1023, (int) round($at($i % $side, intdiv($i, $side), $i)))),
+        range(0, $side * $side - 1),
+    ));
+    // Texture at the left, a dark ramp without dither steps at the right.
+    $scene = fn (Closure $texture, Closure $ramp): Plane => $of(
+        fn (int $x, int $y, int $i): float => $x < $side / 2 ? 500 + $texture($x, $y) : $ramp(140 + 0.25 * $y + 0.7 * $noise[$i]),
+    );
+    $rough = fn (int $x, int $y): float => 60 * (($x + $y) % 2) + 20 * sin($x);
+    $same = fn (float $value): float => $value;
+    $cut = $scene($rough, $same);
+    $none = FaultMap::of($cut, $cut, 1080);
+    $worse = FaultMap::of($cut, $scene(fn (int $x): float => 20 * sin($x), fn (float $value): float => 8 * floor($value / 8)), 1080);
+    $half = fn (array $cells, bool $left): array => array_values(array_filter(
+        $cells,
+        // The cells at the border hold some of both.
+        fn (int $i): bool => $left ? $i % 16 < 7 : $i % 16 > 8,
+        ARRAY_FILTER_USE_KEY,
+    ));
+    $told = $worse->toArray();
+    expect([$none->lost(), $none->banded(), $none->words()])->toBe([0.0, 0.0, ''])
+        ->and([$told['columns'], $told['rows']])->toBe([16, 16])
+        ->and(array_unique($half($told['lost'], true)))->toBe([true])
+        ->and(array_sum($half($told['banded'], true)))->toBe(0)
+        ->and(array_sum($half($told['banded'], false)))->toBeGreaterThan(30)
+        ->and($worse->words())->toMatch('~^detail lost in \d+\x{2009}%, bands in \d+\x{2009}%$~u')
+        ->and(fn () => FaultMap::of($cut, texture(), 1080))->toThrow(InvalidArgumentException::class);
 });
 
 it('tells the same picture from another, whatever a host did to its tones', function () {

@@ -132,6 +132,33 @@ it('shows what was made beside its cut, from the first frame of its range', func
         ->and($pixels('made', 3))->toBe($pixels('cut', 3));
 });
 
+it('shows files of the media folders beside each other, and where one lost what another has', function () {
+    [$first, $poor] = [$this->clip('few'), $this->folder('media').'/poor.mkv'];
+    (new Process(['ffmpeg', '-v', 'error', '-nostdin', '-i', $first, '-vf', 'gblur=2,scale=160:90', '-an', $poor]))->mustRun();
+    $asked = '?'.http_build_query(['file' => [$first, $poor]]);
+    $view = $this->answer($this->getJson("/api/files/compare{$asked}"), 'comparison-view');
+    expect($view)->toMatchArray(['cut' => null, 'frames' => 12, 'width' => 320, 'height' => 180])
+        ->and(array_column($view['sources'], 'detail'))->toBe(['few.mp4', 'poor.mkv'])
+        // Shown at the size of the first.
+        ->and(strlen(($this->pixels)("/api/files/pictures/1/7{$asked}")))->toBe(320 * 180 * 3)
+        ->and(($this->pixels)("/api/files/pictures/0/7{$asked}"))->toBe(rgb($first, 7));
+    $faults = $this->answer($this->getJson("/api/files/faults/1/7{$asked}"), 'fault-map');
+    $none = $this->answer($this->getJson("/api/files/faults/0/7{$asked}"), 'fault-map');
+    expect($faults['words'])->toContain('detail lost in')
+        ->and(count($faults['lost']))->toBe($faults['columns'] * $faults['rows'])
+        ->and($none['words'])->toBe('')
+        ->and(array_filter($none['lost']))->toBe([]);
+    $error = fn (array $files, int $status = 422): string => $this->answer(
+        $this->getJson('/api/files/compare?'.http_build_query(['file' => $files])),
+        'error',
+        $status,
+    )['error']['message'];
+    expect($error([$first]))->toContain('Two or three files')
+        ->and($error([$first, '/etc/hostname']))->toContain('outside the media folders')
+        ->and($error([$first, $first.'x']))->toContain('no such file');
+    $this->answer($this->getJson("/api/files/faults/1/12{$asked}"), 'error', 404);
+});
+
 it('finds a shift of frames, and measures as if there were none', function (string $filter, int $shift) {
     $cut = App\Models\Cut::query()->find($this->bringIn()['id']);
     $makers = app(App\Transit\ReelMaker::class);

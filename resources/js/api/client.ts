@@ -8,6 +8,7 @@ import type {
     CutList,
     DefaultAnswer,
     ErrorAnswer,
+    FaultMap,
     HostList,
     HostRequest,
     ImportAnswer,
@@ -158,7 +159,10 @@ export const api = {
             `tests/${id}?${new URLSearchParams(Object.entries(weights).map(([k, v]) => [k, String(v)]))}`,
         ),
     askTest: (cut: number, request: TransitRequest) => call<TransitTestAnswer>('POST', `cuts/${cut}/tests`, request),
-    compare: (kind: 'tests' | 'runs', id: number) => call<ComparisonView>('GET', `${kind}/${id}/compare`),
+    /** `place`: what is compared, such as `tests/7`, and how its files are named where they are no cut's. */
+    compare: (place: string, files: string) => call<ComparisonView>('GET', `${place}/compare${files}`),
+    faults: (place: string, files: string, source: string, frame: number) =>
+        call<FaultMap>('GET', `${place}/faults/${source}/${frame}${files}`),
     teachings: (host: string) => call<TeachingList>('GET', `hosts/${host}/teachings`),
     teaching: (id: number) => call<TeachingAnswer>('GET', `teachings/${id}`),
     teach: (host: string, lessons: string[][]) => call<TeachingAnswer>('POST', `hosts/${host}/teachings`, { lessons }),

@@ -16,6 +16,7 @@ export interface Contract {
     device: DeviceFile;
     edits: Edits;
     error: ErrorAnswer;
+    'fault-map': FaultMap;
     'favourite-request': FavouriteRequest;
     finding: Finding;
     'host-list': HostList;
@@ -290,7 +291,10 @@ export interface Choices {
  */
 export interface ComparisonView {
     name: string;
-    cut: number;
+    /**
+     * Null where it is of files that are no cut’s.
+     */
+    cut: number | null;
     frames: number;
     frameRate: string;
     width: number;
@@ -812,6 +816,25 @@ export interface ErrorAnswer {
          */
         todo?: string;
     };
+}
+/**
+ * Answer of GET …/faults/{source}/{frame}: where in a frame a file lost detail of the first one, or has bands that that has not.
+ */
+export interface FaultMap {
+    columns: number;
+    rows: number;
+    /**
+     * Cell by cell, row by row: less than half of its finest detail is left.
+     */
+    lost: boolean[];
+    /**
+     * Cell by cell: steps are seen that the first file does not have.
+     */
+    banded: boolean[];
+    /**
+     * In short; empty where nothing is wrong that could be seen.
+     */
+    words: string;
 }
 /**
  * Body of PUT /api/library/{kind}/{slug}/favourite.
@@ -2805,7 +2828,7 @@ export interface Teaching {
     error: string | null;
     askedAt: string;
     /**
-     * Names of the files of each.
+     * Paths of the files of each.
      */
     lessons: string[][];
     /**

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQueries, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
@@ -6,6 +6,7 @@ import type { ComparisonView } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Failed, Loading } from '../ui/States';
 import { useTitle } from '../ui/useTitle';
+import { FAULTS } from './drawFaults';
 import { Pane, type Place } from './Pane';
 import { Scope } from './Scope';
 import { TimeStrip } from './TimeStrip';
@@ -17,13 +18,20 @@ type Way = 'wipe' | 'side' | 'difference';
 const ZOOMS = [0, 1, 2, 4, 8];
 const LIFTS = [1, 2, 4];
 const GAINS = [4, 8, 16];
+
+/** Worst frames whose faults are named at once: a second of the machine each. */
+const WORST_NAMED = 5;
 const next = <T,>(list: readonly T[], now: T): T => list[(list.indexOf(now) + 1) % list.length] as T;
 
 /** Two files of the same picture: what one lost of the other is seen and not only measured. */
 export default function ComparePage() {
     const { of, id } = useParams();
-    const kind = of === 'runs' ? 'runs' : 'tests';
-    const query = useQuery({ queryKey: ['compare', kind, id], queryFn: () => api.compare(kind, Number(id)) });
+    const [search] = useSearchParams();
+    // Files that are no cut's are named in the address.
+    const named = new URLSearchParams(search.getAll('file').map((file): [string, string] => ['file[]', file]));
+    const files = of === 'files' ? `?${named}` : '';
+    const place = of === 'files' ? 'files' : `${of === 'runs' ? 'runs' : 'tests'}/${Number(id)}`;
+    const query = useQuery({ queryKey: ['compare', place, files], queryFn: () => api.compare(place, files) });
     useTitle(query.data === undefined ? undefined : `Compare ${query.data.name}`);
     if (query.error) {
         return <Failed error={query.error} retry={() => query.refetch()} />;
@@ -31,14 +39,22 @@ export default function ComparePage() {
     if (query.data === undefined) {
         return <Loading what="the pictures" />;
     }
-    return <Compare view={query.data} base={`/api/${kind}/${id}/pictures`} />;
+    return <Compare view={query.data} at={place} files={files} />;
 }
 
-function Compare({ view, base }: { view: ComparisonView; base: string }) {
+interface CompareProps {
+    view: ComparisonView;
+    /** What is compared, such as `tests/7`. */
+    at: string;
+    files: string;
+}
+
+function Compare({ view, at: base, files }: CompareProps) {
     const [search, setSearch] = useSearchParams();
     const source = (name: string, other: number) =>
         view.sources.find(({ id }) => id === search.get(name)) ?? view.sources[other] ?? view.sources[0];
-    const [a, b] = [source('a', 0), source('b', view.sources.length - 1)];
+    const [a, b] = [source('a', 0), source('b', files === '' ? view.sources.length - 1 : 1)];
+    const third = view.sources.find(({ id }) => id === search.get('c'));
     const [frame, setFrame] = useState(0);
     const [way, setWay] = useState<Way>('wipe');
     const [place, setPlace] = useState<Place>({ zoom: 0, x: 0.5, y: 0.5 });
@@ -46,16 +62,21 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
     const [flicker, setFlicker] = useState(false);
     const [lift, setLift] = useState(1);
     const [gain, setGain] = useState(8);
+    const [overlay, setOverlay] = useState(false);
     const [scopes, setScopes] = useState<'none' | 'histogram' | 'waveform'>('none');
     const [plays, setPlays] = useState(false);
     const [grabbed, setGrabbed] = useState<'wipe' | 'pan' | null>(null);
 
     const seek = (to: number) => setFrame(Math.max(0, Math.min(view.frames - 1, to)));
     const address = (one: typeof a, at: number) =>
-        one?.here && at >= 0 && at < view.frames ? `${base}/${one.id}/${at}` : null;
+        one?.here && at >= 0 && at < view.frames ? `/api/${base}/pictures/${one.id}/${at}${files}` : null;
     const soon = (one: typeof a) => [frame + 1, frame - 1].flatMap((at) => address(one, at) ?? []);
     const left = usePicture(address(a, frame), soon(a));
     const right = usePicture(address(b, frame), soon(b));
+    const middle = usePicture(
+        third === undefined ? null : address(third, frame),
+        third === undefined ? [] : soon(third),
+    );
     const measured = b?.curve ? b : a;
     const curve = measured?.curve ?? null;
     const worst = measured?.worst ?? [];
@@ -82,6 +103,8 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
             x: () => setFlicker(true),
             z: () => setPlace({ ...place, zoom: next(ZOOMS, place.zoom) }),
             l: () => setLift(next(LIFTS, lift)),
+            o: () => setOverlay(!overlay),
+            t: () => toggleThird(),
             h: () => setScopes(next(['none', 'histogram', 'waveform'] as const, scopes)),
             ...Object.fromEntries(worst.map((at, i) => [String(i + 1), () => seek(at)])),
         },
@@ -96,6 +119,31 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
         search.set(name, id);
         setSearch(search, { replace: true });
     };
+    /** A third file, beside the two: the first that is neither of them. */
+    const toggleThird = () => {
+        const other = view.sources.find(({ id, here }) => here && id !== a?.id && id !== b?.id);
+        if (third !== undefined || other === undefined) {
+            search.delete('c');
+        } else {
+            search.set('c', other.id);
+            setWay('side');
+        }
+        setSearch(search, { replace: true });
+    };
+    const faultsOf = (one: typeof a, at: number, wanted: boolean) => ({
+        queryKey: ['faults', base, files, one?.id, at],
+        queryFn: () => api.faults(base, files, one?.id ?? '', at),
+        enabled: wanted && one?.here === true && one.id !== view.sources[0]?.id,
+        staleTime: Number.POSITIVE_INFINITY,
+        retry: false,
+    });
+    const [faultsA, faultsB, faultsC] = useQueries({
+        queries: [a, b, third].map((one) => faultsOf(one, frame, overlay && !plays)),
+    });
+    // Named one after the other, when the pictures are there.
+    const named = useQueries({
+        queries: worst.map((at, i) => faultsOf(measured, at, right.image !== null && i < WORST_NAMED)),
+    });
     const drag = (event: React.PointerEvent<HTMLDivElement>) => {
         const box = event.currentTarget.getBoundingClientRect();
         if (grabbed === 'wipe') {
@@ -134,20 +182,33 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
                 }}
             >
                 {way === 'side' ? (
-                    <div className="grid h-full grid-cols-2 gap-px">
+                    <div className={`grid h-full gap-px ${third === undefined ? 'grid-cols-2' : 'grid-cols-3'}`}>
                         <div className="relative">
                             <Pane
                                 image={flicker ? right.image : left.image}
                                 place={place}
                                 lift={lift}
+                                faults={flicker ? faultsB?.data : faultsA?.data}
                                 label={label(a)}
                             />
                         </div>
+                        {third !== undefined && (
+                            <div className="relative">
+                                <Pane
+                                    image={middle.image}
+                                    place={place}
+                                    lift={lift}
+                                    faults={faultsC?.data}
+                                    label={label(third)}
+                                />
+                            </div>
+                        )}
                         <div className="relative">
                             <Pane
                                 image={flicker ? left.image : right.image}
                                 place={place}
                                 lift={lift}
+                                faults={flicker ? faultsA?.data : faultsB?.data}
                                 label={label(b)}
                             />
                         </div>
@@ -163,11 +224,12 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
                     />
                 ) : (
                     <>
-                        <Pane image={left.image} place={place} lift={lift} label={label(a)} />
+                        <Pane image={left.image} place={place} lift={lift} faults={faultsA?.data} label={label(a)} />
                         <Pane
                             image={right.image}
                             place={place}
                             lift={lift}
+                            faults={faultsB?.data}
                             from={flicker ? 0 : wipe}
                             label={label(b)}
                         />
@@ -192,6 +254,15 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
                     </>
                 )}
                 <Choice name="Left" value={a} view={view} choose={(id) => choose('a', id)} className="left-4" />
+                {third !== undefined && way === 'side' && (
+                    <Choice
+                        name="Middle"
+                        value={third}
+                        view={view}
+                        choose={(id) => choose('c', id)}
+                        className="left-1/2 -translate-x-1/2"
+                    />
+                )}
                 <Choice name="Right" value={b} view={view} choose={(id) => choose('b', id)} className="right-4" />
                 {(left.problem ?? right.problem) && (
                     <p
@@ -232,6 +303,10 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
                     on={place.zoom > 0}
                     act={() => setPlace({ ...place, zoom: next(ZOOMS, place.zoom) })}
                 />
+                {view.sources.length > 2 && (
+                    <Key sign="T" text="three" on={third !== undefined && way === 'side'} act={toggleThird} />
+                )}
+                <Key sign="O" text="what is wrong" on={overlay} act={() => setOverlay(!overlay)} />
                 <Key
                     sign="L"
                     text={lift === 1 ? 'lift shadows' : `shadows lifted, gamma ${lift}`}
@@ -245,6 +320,19 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
                     act={() => setScopes(next(['none', 'histogram', 'waveform'] as const, scopes))}
                 />
                 <Key sign={plays ? '■' : '▸'} text={plays ? 'stop' : 'play'} on={plays} act={() => setPlays(!plays)} />
+                {overlay && (
+                    <span role="status" className="flex items-center gap-3 text-soft">
+                        {faultsA?.isFetching || faultsB?.isFetching || faultsC?.isFetching ? (
+                            'looking …'
+                        ) : (
+                            <>
+                                <span style={{ color: FAULTS.lost }}>╱╱ detail lost</span>
+                                <span style={{ color: FAULTS.banded }}>═ bands</span>
+                                <Figures text={(b === view.sources[0] ? faultsA : faultsB)?.data?.words ?? ''} />
+                            </>
+                        )}
+                    </span>
+                )}
                 {view.hdr && <span className="text-soft">HDR: both through the same tone map</span>}
                 <span className="ml-auto whitespace-nowrap">
                     <Figures text={`frame ${cutFrame} · ${frame + 1} of ${view.frames}`} />
@@ -253,19 +341,27 @@ function Compare({ view, base }: { view: ComparisonView; base: string }) {
             </div>
             <div className="flex h-[86px] flex-none items-stretch gap-4 border-t border-line bg-surface px-4 py-2">
                 <TimeStrip view={view} frame={frame} curve={curve} worst={worst} seek={seek} />
-                <div className="w-[230px] flex-none text-[12px] leading-[15px]">
+                <div className="w-[300px] flex-none overflow-y-auto text-[12px] leading-[15px]">
                     <div className="flex items-baseline justify-between">
                         <span className="text-soft">{worst.length > 0 ? 'Worst frames' : ''}</span>
-                        <Link to={`/cuts/${view.cut}`} className="text-rust hover:underline">
-                            To its sheet
-                        </Link>
+                        {view.cut !== null && (
+                            <Link to={`/cuts/${view.cut}`} className="text-rust hover:underline">
+                                To its sheet
+                            </Link>
+                        )}
                     </div>
-                    <ol className="grid grid-cols-2 gap-x-3">
+                    <ol>
                         {worst.map((at, i) => (
                             <li key={at}>
-                                <button type="button" onClick={() => seek(at)} className="hover:underline">
-                                    <kbd className="mr-1.5 rounded border border-line px-1">{i + 1}</kbd>
-                                    <Figures text={`${(curve?.[at] ?? 0).toFixed(1)} dB`} />
+                                <button
+                                    type="button"
+                                    onClick={() => seek(at)}
+                                    title={named[i]?.data?.words}
+                                    className="flex w-full items-baseline gap-1.5 text-left hover:underline"
+                                >
+                                    <kbd className="rounded border border-line px-1">{i + 1}</kbd>
+                                    <Figures className="flex-none" text={`${(curve?.[at] ?? 0).toFixed(1)} dB`} />
+                                    <Figures className="truncate text-soft" text={named[i]?.data?.words ?? ''} />
                                 </button>
                             </li>
                         ))}

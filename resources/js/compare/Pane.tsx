@@ -1,4 +1,6 @@
 import { useEffect, useRef } from 'react';
+import type { FaultMap } from '../api/types';
+import { drawFaults } from './drawFaults';
 
 export interface Place {
     /** Pixels of the screen for one of the picture; 0 fits it in. */
@@ -16,13 +18,15 @@ interface Props {
     place: Place;
     /** Shadows are lifted by this power of light; 1 shows the picture as it is. */
     lift: number;
+    /** Where detail was lost and bands came, drawn over it. */
+    faults?: FaultMap | undefined;
     /** Only right of this share of the width. */
     from?: number;
     label: string;
 }
 
 /** A picture on neutral grey: every pixel as it is, without smoothing where it is shown at its size or larger. */
-export function Pane({ image, other, gain = 1, place, lift, from = 0, label }: Props) {
+export function Pane({ image, other, gain = 1, place, lift, faults, from = 0, label }: Props) {
     const canvas = useRef<HTMLCanvasElement>(null);
     useEffect(() => {
         const element = canvas.current;
@@ -66,13 +70,17 @@ export function Pane({ image, other, gain = 1, place, lift, from = 0, label }: P
                     .join(',')})`;
                 context.fillRect(Math.round(left), Math.round(top), Math.round(w), Math.round(h));
             }
+            context.globalCompositeOperation = 'source-over';
+            if (faults) {
+                drawFaults(context, faults, { left, top, width: w, height: h }, ratio);
+            }
             context.restore();
         };
         draw();
         const watch = new ResizeObserver(draw);
         watch.observe(around);
         return () => watch.disconnect();
-    }, [image, other, gain, place, from]);
+    }, [image, other, gain, place, faults, from]);
     return (
         <canvas
             ref={canvas}

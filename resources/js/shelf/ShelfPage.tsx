@@ -1,10 +1,11 @@
 import { ArrowDown, ArrowUp, Plus } from 'lucide-react';
 import { type KeyboardEvent, useDeferredValue, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { useCuts } from '../api/queries';
 import type { Cut } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
+import { PickFiles } from '../ui/PickFiles';
 import { Blank, Failed, Loading } from '../ui/States';
 import { useTitle } from '../ui/useTitle';
 import { DropZone } from '../uploads/DropZone';
@@ -40,6 +41,7 @@ function fps(fraction: string): number {
 export function ShelfPage() {
     const { data, isError, error, refetch } = useCuts();
     useTitle('Shelf');
+    const navigate = useNavigate();
     const [query, setQuery] = useSearchParams();
     const text = query.get('q') ?? '';
     const setText = (next: string) => setQuery(next === '' ? {} : { q: next }, { replace: true });
@@ -88,6 +90,16 @@ export function ShelfPage() {
                     )}
                     {all === 0 && <span className="ml-auto" />}
                     <TakenOff cuts={data.takenOff} />
+                    <PickFiles
+                        label="Compare files …"
+                        title="Two or three files of the same picture"
+                        taken={[]}
+                        least={2}
+                        most={3}
+                        pick={(files) =>
+                            navigate(`/compare/files?${new URLSearchParams(files.map((file) => ['file', file]))}`)
+                        }
+                    />
                     <Button onClick={() => setBringing(true)}>
                         <Plus size={14} /> Bring in a cut
                     </Button>

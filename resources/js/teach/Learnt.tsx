@@ -7,7 +7,7 @@ const cell = 'px-2 py-[3px] text-right';
 const head = 'px-2 py-1.5 text-right font-normal text-soft';
 
 /** What was learnt of a host: its tiers and ladder with their error, and the files that show it. */
-export function Learnt({ taught }: { taught: Taught }) {
+export function Learnt({ taught, files }: { taught: Taught; files: string[] }) {
     return (
         <div className="mt-5 text-[13px]">
             <p className="max-w-[900px] leading-[18px]">
@@ -27,7 +27,7 @@ export function Learnt({ taught }: { taught: Taught }) {
                         <span className="font-normal text-soft">· beside each, what the stand-in makes</span>
                     </h2>
                     {taught.lessons.map((lesson) => (
-                        <LessonTable key={lesson.upload.name} lesson={lesson} />
+                        <LessonTable key={lesson.upload.name} lesson={lesson} files={files} />
                     ))}
                 </section>
             </div>

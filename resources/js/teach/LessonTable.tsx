@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { Lesson } from '../api/types';
 import { Figures } from '../ui/Figures';
 
@@ -8,7 +9,9 @@ const cell = 'px-2 py-[3px] text-right';
 const head = 'px-2 py-1.5 text-right font-normal text-soft';
 
 /** An upload with what came back of it, and what the stand-in makes of the same. */
-export function LessonTable({ lesson }: { lesson: Lesson }) {
+export function LessonTable({ lesson, files = [] }: { lesson: Lesson; files?: string[] }) {
+    const pathOf = (name: string) => files.find((path) => path.endsWith(`/${name}`));
+    const own = pathOf(lesson.upload.name);
     const { upload, sampled } = lesson;
     const looked = sampled.frames < sampled.of ? ` · ${sampled.frames} of ${sampled.of} frames looked at` : '';
     return (
@@ -49,7 +52,7 @@ export function LessonTable({ lesson }: { lesson: Lesson }) {
                 {lesson.renditions.map((one) => (
                     <tr key={one.name} className="border-b border-line">
                         <th scope="row" className={`${cell} truncate text-left! font-normal`} title={one.name}>
-                            {one.name}
+                            <Look at={[own, pathOf(one.name)]} name={one.name} />
                         </th>
                         <td className={`${cell} truncate text-left!`} title={`${one.codec} ${one.structure ?? ''}`}>
                             {one.codec}
@@ -76,5 +79,21 @@ export function LessonTable({ lesson }: { lesson: Lesson }) {
                 ))}
             </tbody>
         </table>
+    );
+}
+
+/** The name of a file; where both are still known, a way to look at them beside each other. */
+function Look({ at, name }: { at: (string | undefined)[]; name: string }) {
+    const files = at.filter((path) => path !== undefined);
+    return files.length < 2 ? (
+        name
+    ) : (
+        <Link
+            to={`/compare/files?${new URLSearchParams(files.map((file) => ['file', file]))}`}
+            title={`Look at ${name} beside the upload`}
+            className="hover:underline"
+        >
+            {name}
+        </Link>
     );
 }

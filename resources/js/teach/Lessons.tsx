@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Button } from '../ui/Button';
-import { PickFiles } from './PickFiles';
+import { PickFiles } from '../ui/PickFiles';
 
 interface Props {
     /** Paths of the files of each. */

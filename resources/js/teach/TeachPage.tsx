@@ -111,7 +111,7 @@ function Teach({ item }: { item: LibraryItem }) {
                     The figures of this host are what its page says, or what somebody typed. Files say what it does.
                 </Blank>
             )}
-            {now?.result != null && <Learnt taught={now.result} />}
+            {now?.result != null && <Learnt taught={now.result} files={now.lessons.flat()} />}
         </div>
     );
 }

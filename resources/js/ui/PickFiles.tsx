@@ -1,26 +1,32 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
-import { Button } from '../ui/Button';
-import { Figures } from '../ui/Figures';
-import { Modal } from '../ui/Modal';
-import { Trouble } from '../ui/States';
+import { Button } from './Button';
+import { Figures } from './Figures';
+import { Modal } from './Modal';
+import { Trouble } from './States';
 
 interface Props {
     label: string;
     title: string;
     /** Paths that are given already. */
     taken: string[];
+    /** In the order in which they were chosen. */
     pick: (paths: string[]) => void;
+    /** How many there have to be. */
+    least?: number;
+    most?: number;
 }
 
 /** Videos of the media folders, of which some are taken. */
-export function PickFiles({ label, title, taken, pick }: Props) {
+export function PickFiles({ label, title, taken, pick, least = 1, most = Number.POSITIVE_INFINITY }: Props) {
     const [open, setOpen] = useState(false);
     return (
         <Modal open={open} onOpenChange={setOpen} title={title} width={720} trigger={<Button>{label}</Button>}>
             <Files
                 taken={taken}
+                least={least}
+                most={most}
                 close={() => setOpen(false)}
                 pick={(paths) => {
                     pick(paths);
@@ -31,7 +37,9 @@ export function PickFiles({ label, title, taken, pick }: Props) {
     );
 }
 
-function Files({ taken, pick, close }: Pick<Props, 'taken' | 'pick'> & { close: () => void }) {
+type FilesProps = Required<Pick<Props, 'taken' | 'pick' | 'least' | 'most'>> & { close: () => void };
+
+function Files({ taken, pick, least, most, close }: FilesProps) {
     const { data, error } = useQuery({ queryKey: ['media'], queryFn: api.media, staleTime: 0 });
     const [text, setText] = useState('');
     const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -68,7 +76,7 @@ function Files({ taken, pick, close }: Pick<Props, 'taken' | 'pick'> & { close: 
                                 <input
                                     type="checkbox"
                                     className="accent-rust"
-                                    disabled={isTaken}
+                                    disabled={isTaken || (chosen.size >= most && !chosen.has(file.path))}
                                     checked={isTaken || chosen.has(file.path)}
                                     onChange={() => choose(file.path)}
                                 />
@@ -93,8 +101,10 @@ function Files({ taken, pick, close }: Pick<Props, 'taken' | 'pick'> & { close: 
                 </Button>
                 <Button
                     kind="primary"
-                    disabled={chosen.size === 0}
-                    title={chosen.size === 0 ? 'Choose a file first' : undefined}
+                    disabled={chosen.size < least}
+                    title={
+                        chosen.size < least ? `Choose ${least === 1 ? 'a file' : `${least} files`} first` : undefined
+                    }
                     onClick={() => pick([...chosen])}
                 >
                     Take {chosen.size < 2 ? 'it' : `${chosen.size} files`}
