@@ -61,23 +61,23 @@ class CutReader
      *
      * @param  bool  $needsPicture  false for a file that may hold sound alone
      * @param  RateBuffer|null  $buffer  that is replayed with the picture
-     * @param  Closure(): void  $check  called at each packet
+     * @param  Closure(Packet): void  $onPacket  called at each packet
      * @return array{Reading, PacketTally}
      *
      * @throws Unreadable
      * @throws FileProblem
      * @throws EngineFailed
      */
-    public function readWhole(string $path, bool $needsPicture, ?RateBuffer $buffer, Closure $check): array
+    public function readWhole(string $path, bool $needsPicture, ?RateBuffer $buffer, Closure $onPacket): array
     {
         [$bytes, $structure, $boxes] = $this->structure($path);
         $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
         $orders = self::untold($probe);
         $tally = new PacketTally(ProbeReader::firstVideo($probe) ?? -1, $buffer);
-        $this->prober->packets($path, function (Packet $packet) use ($orders, $tally, $check): void {
+        $this->prober->packets($path, function (Packet $packet) use ($orders, $tally, $onPacket): void {
             self::order($orders, $packet);
             $tally->take($packet);
-            $check();
+            $onPacket($packet);
         });
 
         return [$this->reading(self::ordered($probe, $orders, true), $bytes, $structure, $needsPicture), $tally];

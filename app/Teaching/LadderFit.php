@@ -89,7 +89,7 @@ class LadderFit
         $inPieces = $host->pieceRate / max(1.0, $host->file->rate());
         $rung = $taught->average === null ? $taught : $taught->at(new Bitrate((int) round($taught->average->bitsPerSecond * $inPieces)));
         $made = $this->made($rung, $lesson, $shouldStop);
-        $figures = $this->likeness->atAGlance($lesson->reel, $made->path, $made->key, $shouldStop);
+        $figures = $this->likeness->atAGlance($lesson->reel, $made->path, $made->key, $shouldStop, $made->reading);
         $decibels = OverTime::decibels(Outcome::mean($figures['ssim'], $lesson->reel->shares()));
 
         return [

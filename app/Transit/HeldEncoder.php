@@ -3,7 +3,6 @@
 namespace App\Transit;
 
 use App\Engine\Capabilities;
-use App\Engine\Prober;
 use App\Engine\Runner;
 use App\Media\CutReader;
 use App\Media\StepStore;
@@ -12,10 +11,10 @@ use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Estimates\Sampling\PieceTally;
 use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
-use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\HoldRate;
 use OuterCrate\Units\Bitrate;
@@ -26,7 +25,6 @@ class HeldEncoder
     public function __construct(
         private readonly PassBuilder $passes,
         private readonly Runner $runner,
-        private readonly Prober $prober,
         private readonly CutReader $reader,
         private readonly StepStore $store,
         private readonly Capabilities $capabilities,
@@ -110,10 +108,12 @@ class HeldEncoder
             $ending,
             fn (string $partial) => $tries->make($passes, $path, $partial, $shouldStop),
         );
-        $rate = StepStore::key('rate', $own, ...$this->weights($reel));
-        $bits = $this->store->figures($rate, fn (): array => [$this->rate($file, $reel, $plan)])[0];
+        // What the file says and what it comes to is found in one reading of it, and kept as the file is.
+        $read = StepStore::key('read', $own, ...$this->weights($reel));
+        $kept = $this->store->figures($read, fn (): array => $this->read($file, $reel, $plan));
+        $made = Freezer::thaw($kept['reading']);
 
-        return new Encoded($file, $own, $this->reader->read($file)['reading'], $plan, (float) $bits, $wanted);
+        return new Encoded($file, $own, $made instanceof Reading ? $made : throw TestRefused::older(), $plan, (float) $kept['rate'], $wanted);
     }
 
     /** With a keyframe where each piece begins. */
@@ -132,30 +132,35 @@ class HeldEncoder
         );
     }
 
-    /** Bits per second of the picture of the whole: each piece for what it stands for, keyframes as often as they would be there. */
-    private function rate(string $file, Reel $reel, Plan $plan): float
+    /**
+     * A file of pieces, and bits per second of the picture of the whole: each piece for what it stands for, keyframes as often as they
+     * would be there.
+     *
+     * @return array{reading: mixed, rate: float}
+     */
+    private function read(string $file, Reel $reel, Plan $plan): array
     {
         $starts = $reel->times();
         $tallies = array_map(fn (): PieceTally => new PieceTally(0.0), $starts);
-        $video = ProbeReader::firstVideo($this->prober->probe($file)) ?? 0;
         // Half a frame earlier, since times are rounded.
         $slack = 0.5 / $plan->frameRate->rate->perSecond->toFloat();
-        $this->prober->packets($file, function (Packet $packet) use ($tallies, $starts, $slack, $video): void {
-            if ($packet->stream !== $video) {
-                return;
-            }
+        $packets = [];
+        [$reading] = $this->reader->readWhole($file, true, null, function (Packet $packet) use (&$packets): void {
+            $packets[$packet->stream][] = $packet;
+        });
+        foreach ($packets[$reading->mainVideo()->index ?? 0] ?? [] as $packet) {
             $piece = 0;
             foreach ($starts as $i => $start) {
                 $piece = ($packet->shown ?? 0.0) >= $start - $slack ? $i : $piece;
             }
             $tallies[$piece]->take(new Packet(0, 0.0, null, null, $packet->bytes, $packet->keyframe));
-        });
+        }
         $bytes = 0.0;
         foreach ($reel->pieces as $i => $piece) {
             $bytes += $piece->share * $piece->weight * $tallies[$i]->result(0.0)->bytesPerFrame($plan->keyframes->frames);
         }
 
-        return 8 * $bytes * $plan->frameRate->rate->perSecond->toFloat();
+        return ['reading' => Freezer::freeze($reading), 'rate' => 8 * $bytes * $plan->frameRate->rate->perSecond->toFloat()];
     }
 
     /** @return list<string> */

@@ -40,13 +40,14 @@ class Likeness
     /**
      * @param  string  $key  of the file's content
      * @param  Closure(): bool  $shouldStop
+     * @param  Reading|null  $reading  of the file; it is read when null
      * @return array<mixed> figures, with `ssim` of each piece
      *
      * @throws EngineFailed when they are not of the same picture
      */
-    public function of(Reel $reel, string $path, string $key, Closure $shouldStop): array
+    public function of(Reel $reel, string $path, string $key, Closure $shouldStop, ?Reading $reading = null): array
     {
-        return $this->store->figures($this->key($reel, $key), fn (): array => $this->measured($reel, $path, $shouldStop));
+        return $this->store->figures($this->key($reel, $key), fn (): array => $this->measured($reel, $path, $reading, $shouldStop));
     }
 
     /** What its figures are kept under. */
@@ -60,18 +61,19 @@ class Likeness
      *
      * @param  string  $key  of the file's content
      * @param  Closure(): bool  $shouldStop
+     * @param  Reading|null  $reading  of the file; it is read when null
      * @return array<mixed> `ssim` of each piece, and what the alignment of frames tells
      *
      * @throws EngineFailed when they are not of the same picture
      */
-    public function atAGlance(Reel $reel, string $path, string $key, Closure $shouldStop): array
+    public function atAGlance(Reel $reel, string $path, string $key, Closure $shouldStop, ?Reading $reading = null): array
     {
         $kept = StepStore::key('glance', $reel->key, $key, $this->capabilities->version());
 
-        return $this->store->figures($kept, function () use ($reel, $path, $shouldStop): array {
+        return $this->store->figures($kept, function () use ($reel, $path, $reading, $shouldStop): array {
             $scratch = Scratch::named('likeness-'.bin2hex(random_bytes(4)));
             try {
-                return $this->laidOver($reel, $path, [], $scratch, $shouldStop);
+                return $this->laidOver($reel, $path, $reading, [], $scratch, $shouldStop);
             } finally {
                 $scratch->remove();
             }
@@ -79,11 +81,11 @@ class Likeness
     }
 
     /** @return array<mixed> */
-    private function measured(Reel $reel, string $path, Closure $shouldStop): array
+    private function measured(Reel $reel, string $path, ?Reading $reading, Closure $shouldStop): array
     {
         $scratch = Scratch::named('likeness-'.bin2hex(random_bytes(4)));
         try {
-            $figures = $this->laidOver($reel, $path, $this->lookedAt($reel), $scratch, $shouldStop);
+            $figures = $this->laidOver($reel, $path, $reading, $this->lookedAt($reel), $scratch, $shouldStop);
 
             return $figures + [
                 'psnr' => self::psnr(self::figures($scratch->lines(LikenessCommand::PSNR), 'mse_avg')),
@@ -98,9 +100,9 @@ class Likeness
      * @param  list<int>  $looked  frames that are looked at closely
      * @return array<mixed>
      */
-    private function laidOver(Reel $reel, string $path, array $looked, Scratch $scratch, Closure $shouldStop): array
+    private function laidOver(Reel $reel, string $path, ?Reading $reading, array $looked, Scratch $scratch, Closure $shouldStop): array
     {
-        $file = $this->reader->read($path)['reading'];
+        $file = $reading ?? $this->reader->read($path)['reading'];
         $command = LikenessCommand::of($reel->reading, $reel->path, $file, $path, $looked);
         $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
         $shown = self::pictures($scratch->whole(LikenessCommand::LITTLE_PICTURES));

@@ -76,7 +76,7 @@ class Tester
             $tier = $recompression->tierOf($arrived);
             $renditions = $tier->renditionsOf($arrived->frame);
             $step();
-            $own = $this->likeness->of($reel, $upload->path, $upload->key, $shouldStop);
+            $own = $this->likeness->of($reel, $upload->path, $upload->key, $shouldStop, $upload->reading);
             $step();
             $byRung = [];
             foreach ($screens as $screen) {
@@ -154,7 +154,7 @@ class Tester
         return [
             'rung' => $rung,
             'rendition' => $rendition,
-            'figures' => $this->likeness->of($reel, $rendition->path, $rendition->key, $shouldStop),
+            'figures' => $this->likeness->of($reel, $rendition->path, $rendition->key, $shouldStop, $rendition->reading),
         ];
     }
 

@@ -7,9 +7,9 @@ namespace OuterCrate\Transit;
 use OuterCrate\Units\FrameRange;
 
 /**
- * Chooses the pieces of a range that are sent through a host: by how much there is to code, the range falls into as many classes of
- * the same length as there are pieces; of each class the piece nearest to its mean stands for it. The places that are worst for a
- * host (most to code, fastest, darkest gradients, most grain) take the place of those, or stand beside them.
+ * Chooses the pieces of a range that are sent through a host: places that are alike in what there is to code, movement, gradients and
+ * grain are put together, and the one in the middle of each group stands for it. The places that are worst for a host (most to code,
+ * fastest, darkest gradients, most grain) stand beside those, for themselves and what is like them.
  */
 final class ChoosePieces
 {
@@ -20,7 +20,7 @@ final class ChoosePieces
     private const FEWEST = 0.5;
 
     /** Share of a short range that its pieces come to, about: a minute is tested in a tenth of the time of all of it. */
-    private const SHARE = 0.08;
+    private const SHARE = 0.06;
 
     /** Pieces that stand beside the typical ones, about: places that are worst. */
     private const WORST = 2;
@@ -37,6 +37,9 @@ final class ChoosePieces
 
     /** Seconds of a range that is taken whole where nobody asked for fewer pieces: it takes as long as a few of them. */
     private const WHOLE = 8;
+
+    /** How much the ends of a range are apart by when they come, where the spread of a feature is 1. */
+    private const WHEN = 0.5;
 
     /** How much a place has to stand out from the mean to be worth a piece of its own. */
     private const STANDS_OUT = 1.25;
@@ -58,20 +61,20 @@ final class ChoosePieces
         }
         $places = self::places($range, $length);
         $course ??= new Course($framesPerSecond, [], [], [], []);
-        $effort = self::byPlace($course->effort, $places, $framesPerSecond);
-        $whys = self::typical($effort, $count);
-        foreach ([
-            [Why::Busiest, $effort], [Why::Fastest, self::byPlace($course->movement, $places, $framesPerSecond)],
-            [Why::Gradient, self::byPlace($course->gradient, $places, $framesPerSecond)],
-            [Why::Grainiest, self::byPlace($course->grain, $places, $framesPerSecond)],
-        ] as [$why, $values]) {
-            $worst = self::worst($values);
+        $by = array_map(
+            static fn (array $list): array => self::byPlace($list, $places, $framesPerSecond),
+            [$course->effort, $course->movement, $course->gradient, $course->grain],
+        );
+        $whys = [];
+        foreach ([Why::Busiest, Why::Fastest, Why::Gradient, Why::Grainiest] as $i => $why) {
+            $worst = self::worst($by[$i]);
             if ($worst !== null) {
                 $whys[$worst] = $why;
             }
         }
+        $groups = Alike::groups(self::features($by), array_keys($whys), self::spread($by[0], $count));
 
-        return self::weighed($places, $effort, $whys, $count);
+        return self::weighed($places, $by[0], $groups, $whys);
     }
 
     /** Frames of a piece. */
@@ -111,43 +114,45 @@ final class ChoosePieces
     }
 
     /**
-     * Places by class: its number for each.
+     * What there is of each thing at each place, in units of how much that differs; what does not differ parts nothing. Effort, which
+     * says most of what a host leaves, counts double; when it comes, a little, so that of places that are alike each scene has one.
      *
-     * @param  list<float>  $effort
-     * @return array<int, int>
+     * @param  list<list<float>>  $by  effort, movement, gradient and grain, by place
+     * @return non-empty-list<non-empty-list<float>>
      */
-    private static function classes(array $effort, int $count): array
+    private static function features(array $by): array
     {
-        $order = array_keys($effort);
-        usort($order, static fn (int $a, int $b): int => [$effort[$a], $a] <=> [$effort[$b], $b]);
-        $classes = [];
-        foreach ($order as $rank => $place) {
-            $classes[$place] = intdiv($rank * $count, count($order));
+        $count = count($by[0]);
+        $scaled = [];
+        foreach ([[2.0, true], [1.0, true], [1.0, false], [1.0, true]] as $i => [$weight, $isRatio]) {
+            $values = $isRatio ? array_map(static fn (float $value): float => log(1 + max(0.0, $value)), $by[$i]) : $by[$i];
+            $mean = array_sum($values) / max(1, $count);
+            $deviation = sqrt(array_sum(array_map(static fn (float $value): float => ($value - $mean) ** 2, $values)) / max(1, $count));
+            $scaled[] = array_map(
+                static fn (float $value): float => $deviation < 1e-9 ? 0.0 : $weight * ($value - $mean) / $deviation,
+                $values,
+            );
+        }
+        $features = [];
+        for ($at = 0; $at < $count; $at++) {
+            $features[] = [...array_column($scaled, $at), self::WHEN * $at / $count];
         }
 
-        return $classes;
+        return $features === [] ? [[0.0]] : $features;
     }
 
     /**
+     * Places of every amount of effort, from the least to the most.
+     *
      * @param  list<float>  $effort
-     * @return array<int, Why> by place
+     * @return list<int>
      */
-    private static function typical(array $effort, int $count): array
+    private static function spread(array $effort, int $count): array
     {
-        $whys = [];
-        $classes = self::classes($effort, $count);
-        for ($class = 0; $class < $count; $class++) {
-            $own = array_keys($classes, $class, true);
-            sort($own);
-            $mean = array_sum(array_map(static fn (int $place): float => $effort[$place], $own)) / max(1, count($own));
-            // Of places that are alike, the one in the middle of the cut's own order.
-            $middle = $own[intdiv(count($own), 2)] ?? 0;
-            $off = static fn (int $place): array => [abs($effort[$place] - $mean), abs($place - $middle)];
-            usort($own, static fn (int $a, int $b): int => $off($a) <=> $off($b));
-            $whys[$own[0] ?? 0] = Why::Typical;
-        }
+        $order = array_keys($effort);
+        usort($order, static fn (int $a, int $b): int => [$effort[$a], $a] <=> [$effort[$b], $b]);
 
-        return $whys;
+        return array_map(static fn (int $i): int => $order[(int) (($i + 0.5) * count($order) / $count)], range(0, $count - 1));
     }
 
     /**
@@ -163,28 +168,24 @@ final class ChoosePieces
     }
 
     /**
-     * Every class has the same share; where more pieces than one lie in it, they part it between them.
+     * Each piece stands for the places of its group.
      *
      * @param  list<FrameRange>  $places
      * @param  list<float>  $effort
-     * @param  array<int, Why>  $whys
+     * @param  array<int, non-empty-list<int>>  $groups  by the place that stands for it
+     * @param  array<int, Why>  $whys  of those that are worst
      * @return list<TestPiece>
      */
-    private static function weighed(array $places, array $effort, array $whys, int $count): array
+    private static function weighed(array $places, array $effort, array $groups, array $whys): array
     {
-        $classes = self::classes($effort, $count);
-        ksort($whys);
         $pieces = [];
-        foreach ($whys as $place => $why) {
-            $own = array_keys($classes, $classes[$place], true);
-            $sharing = array_values(array_filter(array_keys($whys), static fn (int $other): bool => $classes[$other] === $classes[$place]));
-            $mean = array_sum(array_map(static fn (int $one): float => $effort[$one], $own)) / count($own);
-            $chosen = array_sum(array_map(static fn (int $one): float => $effort[$one], $sharing)) / count($sharing);
+        foreach ($groups as $place => $members) {
+            $mean = array_sum(array_map(static fn (int $one): float => $effort[$one], $members)) / count($members);
             $pieces[] = new TestPiece(
                 $places[$place],
-                count($own) / count($places) / count($sharing),
-                $chosen > 0 ? $mean / $chosen : 1.0,
-                $why,
+                count($members) / count($places),
+                $effort[$place] > 0 ? $mean / $effort[$place] : 1.0,
+                $whys[$place] ?? Why::Typical,
             );
         }
 
