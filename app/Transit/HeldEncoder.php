@@ -17,7 +17,10 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\HoldRate;
+use OuterCrate\Transit\TestPiece;
+use OuterCrate\Transit\Why;
 use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\FrameRange;
 
 /** Encodes pieces so that they have the rate that the whole would have. */
 class HeldEncoder
@@ -63,7 +66,7 @@ class HeldEncoder
         $wanted = (float) $rate->average->bitsPerSecond;
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
         // Begun from the same place whatever was encoded before: a candidate comes to the same in any company.
-        $asked = $wanted;
+        $asked = $reel->pieces === [] ? $wanted : HoldRate::first($wanted, $reel->pieces);
         [$tried, $made] = [[], []];
         do {
             $bitrate = new BitrateValue(
@@ -72,7 +75,7 @@ class HeldEncoder
                 new Bitrate((int) round($asked)),
                 // No average lies above its peak: pieces that are that busy are given it as theirs.
                 $rate->peak !== null && $rate->peak->bitsPerSecond < $asked ? new Bitrate((int) round($asked)) : $rate->peak,
-                buffer: $rate->buffer,
+                buffer: $this->buffer($rate, $reel),
             );
             $encoded = $this->once($tries, $reel, $path, $reading, $key, $plan->atBitrate($bitrate), $wanted, $shouldStop);
             $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
@@ -81,6 +84,23 @@ class HeldEncoder
         } while ($asked !== null);
 
         return $made[HoldRate::nearest($wanted, $tried)];
+    }
+
+    /**
+     * Bits of the decoder's buffer: in half a piece it fills. What a whole scene may take beyond the peak is one buffer, for all of its
+     * length; a piece of it that could borrow as much would be given what the scene is not.
+     */
+    private function buffer(BitrateValue $rate, Reel $reel): ?int
+    {
+        $frames = min(array_map(
+            fn (TestPiece $piece): int => $piece->why === Why::Whole ? PHP_INT_MAX : $piece->frames->count(),
+            $reel->pieces ?: [new TestPiece(new FrameRange(0, 0), 1.0, 1.0, Why::Whole)],
+        ));
+        if ($rate->buffer === null || $rate->peak === null || $frames === PHP_INT_MAX) {
+            return $rate->buffer;
+        }
+
+        return min($rate->buffer, (int) ($rate->peak->bitsPerSecond * $reel->rate()->secondsOf($frames)->toFloat() / 2));
     }
 
     /** @param  Closure(): bool  $shouldStop */

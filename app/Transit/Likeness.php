@@ -159,7 +159,7 @@ class Likeness
         $size = self::size($reel->reading);
         $pictures = new RawPictures($this->reference($reel, $shouldStop)[0], $size);
         $all = [];
-        foreach (array_keys($reel->pieces) as $piece) {
+        foreach (array_keys($reel->looked()) as $piece) {
             $all[] = array_map(fn (array $place): array => [
                 'place' => $place,
                 'window' => new ReferenceWindow(

@@ -4,11 +4,15 @@ namespace App\Transit;
 
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\TestPiece;
+use OuterCrate\Transit\Why;
 use OuterCrate\Units\FrameRate;
 
 /** Pieces of a cut in one file, without loss. */
 final readonly class Reel
 {
+    /** Pieces that are looked at closely at most: each takes a third of a second for every file. */
+    private const LOOKED = 6;
+
     /**
      * @param  list<TestPiece>  $pieces  in the order in which they lie in it
      * @param  string  $key  of its content
@@ -41,14 +45,22 @@ final readonly class Reel
         return $starts;
     }
 
-    /** @return list<int> the first of two frames in a row that are looked at closely, from the middle of each piece */
+    /**
+     * The first of two frames in a row that are looked at closely, from the middle of a piece: of those that are worst for a host, and of
+     * those that stand for most.
+     *
+     * @return list<int>
+     */
     public function looked(): array
     {
-        return array_map(
-            fn (int $start, TestPiece $piece): int => $start + max(0, intdiv($piece->frames->count(), 2) - 1),
-            $this->starts(),
-            $this->pieces,
-        );
+        $order = array_keys($this->pieces);
+        $last = fn (int $i): array => [$this->pieces[$i]->why === Why::Typical, -$this->pieces[$i]->share, $i];
+        usort($order, fn (int $a, int $b): int => $last($a) <=> $last($b));
+        $chosen = array_slice($order, 0, self::LOOKED);
+        sort($chosen);
+        $starts = $this->starts();
+
+        return array_map(fn (int $i): int => $starts[$i] + max(0, intdiv($this->pieces[$i]->frames->count(), 2) - 1), $chosen);
     }
 
     /** @return non-empty-list<float> */

@@ -186,6 +186,7 @@ final class ChoosePieces
                 count($members) / count($places),
                 $effort[$place] > 0 ? $mean / $effort[$place] : 1.0,
                 $whys[$place] ?? Why::Typical,
+                max(0.0, $effort[$place]),
             );
         }
 

@@ -21,16 +21,39 @@ final class HoldRate
     /** How far the average is moved at once: where a picture cannot use more, more is not asked without end. */
     private const FURTHEST = 2.0;
 
+    /** How many more bits an encoder in two passes gives what has more to code: this power of it, measured on scenes 30 times apart. */
+    private const POWER = 0.7;
+
+    /**
+     * The average to begin with: what pieces that are busier or calmer than the whole get of it, as far as what there is to code tells.
+     *
+     * @param  float  $wanted  bits per second that the whole is to have
+     * @param  non-empty-list<TestPiece>  $pieces
+     */
+    public static function first(float $wanted, array $pieces): float
+    {
+        $frames = $own = $whole = 0.0;
+        foreach ($pieces as $piece) {
+            $bits = max(1e-6, $piece->effort) ** self::POWER;
+            $frames += $piece->frames->count();
+            $own += $piece->frames->count() * $bits;
+            $whole += $piece->share * $piece->weight * $bits;
+        }
+
+        return $wanted * max(1 / self::FURTHEST, min(self::FURTHEST, $own / max(1e-9, $frames * $whole)));
+    }
+
     /**
      * The average to try next, in bits per second; null where one that was tried is near enough, or asking for another changes nothing.
      *
      * @param  float  $wanted  bits per second that the whole is to have
-     * @param  list<array{float, float}>  $tried  each an average that was asked for, and what the pieces stand for with it
+     * @param  list<array{float, float}>  $tried  each an average that was asked for, and what the pieces stand for with it; the first one
+     *     is that of first()
      */
     public static function next(float $wanted, array $tried): ?float
     {
         if ($tried === [] || count($tried) >= self::MOST) {
-            return $tried === [] ? $wanted : null;
+            return null;
         }
         [$asked, $came] = $tried[self::nearest($wanted, $tried)];
         if (abs($came / $wanted - 1) <= self::NEAR) {

@@ -13,8 +13,9 @@ final readonly class TestPiece
      * @param  FrameRange  $frames  of the cut
      * @param  float  $share  of the range that it stands for, 0 to 1
      * @param  float  $weight  how much more there is to code in a frame of what it stands for than in one of itself
+     * @param  float  $effort  what there is to code in a frame of it, in the units of the small pass over the whole
      */
-    public function __construct(public FrameRange $frames, public float $share, public float $weight, public Why $why)
+    public function __construct(public FrameRange $frames, public float $share, public float $weight, public Why $why, public float $effort = 1.0)
     {
     }
 }

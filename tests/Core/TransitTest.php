@@ -134,7 +134,7 @@ it('takes a twentieth of a minute, and no more of an hour than a few seconds', f
 
 it('holds pieces to the rate of the whole in a few tries', function (Closure $comes, float $wanted, int $most) {
     $tried = [];
-    while (($asked = HoldRate::next($wanted, $tried)) !== null) {
+    for ($asked = $wanted; $asked !== null; $asked = HoldRate::next($wanted, $tried)) {
         $tried[] = [$asked, $comes($asked)];
     }
 
@@ -146,6 +146,15 @@ it('holds pieces to the rate of the whole in a few tries', function (Closure $co
     'pieces that cost more than they are given' => [fn (float $asked): float => 1.7 * $asked, 5e6, 2],
     'a bent curve' => [fn (float $asked): float => 3 * $asked ** 0.9, 5e6, 3],
 ]);
+
+it('begins with what pieces are likely to get, whatever came before', function () {
+    $piece = fn (float $share, float $effort): TestPiece => new TestPiece(new FrameRange(0, 24), $share, 1.0, Why::Typical, $effort);
+    expect(HoldRate::first(5e6, [$piece(0.5, 2.0), $piece(0.5, 2.0)]))->toEqualWithDelta(5e6, 1)
+        // Half of the pieces are the busy tenth of the cut: they take more of the average than the whole does.
+        ->and(HoldRate::first(5e6, [$piece(0.9, 1.0), $piece(0.1, 5.0)]))
+        ->toEqualWithDelta(5e6 * (1 + 5 ** 0.7) / 2 / (0.9 + 0.1 * 5 ** 0.7), 1)
+        ->and(HoldRate::first(5e6, [$piece(0.99, 1.0), $piece(0.01, 1e6)]))->toBe(1e7);
+});
 
 it('stops asking for more where a picture cannot use it', function () {
     $tried = [[5e6, 1e6]];

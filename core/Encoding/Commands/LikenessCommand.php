@@ -24,7 +24,7 @@ final class LikenessCommand
     public const PICTURES = 'pictures';
 
     /** Frames that VIF is measured on at most: the engine takes most of a second for one of 720 lines. */
-    private const VIF_FRAMES = 4;
+    private const VIF_FRAMES = 2;
 
     /** Little grey pictures of all frames. */
     public const LITTLE_PICTURES = 'little';
