@@ -17,10 +17,7 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\HoldRate;
-use OuterCrate\Transit\TestPiece;
-use OuterCrate\Transit\Why;
 use OuterCrate\Units\Bitrate;
-use OuterCrate\Units\FrameRange;
 
 /** Encodes pieces so that they have the rate that the whole would have. */
 class HeldEncoder
@@ -75,7 +72,7 @@ class HeldEncoder
                 new Bitrate((int) round($asked)),
                 // No average lies above its peak: pieces that are that busy are given it as theirs.
                 $rate->peak !== null && $rate->peak->bitsPerSecond < $asked ? new Bitrate((int) round($asked)) : $rate->peak,
-                buffer: $this->buffer($rate, $reel),
+                buffer: $rate->buffer,
             );
             $encoded = $this->once($tries, $reel, $path, $reading, $key, $plan->atBitrate($bitrate), $wanted, $shouldStop);
             $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
@@ -84,23 +81,6 @@ class HeldEncoder
         } while ($asked !== null);
 
         return $made[HoldRate::nearest($wanted, $tried)];
-    }
-
-    /**
-     * Bits of the decoder's buffer: in half a piece it fills. What a whole scene may take beyond the peak is one buffer, for all of its
-     * length; a piece of it that could borrow as much would be given what the scene is not.
-     */
-    private function buffer(BitrateValue $rate, Reel $reel): ?int
-    {
-        $frames = min(array_map(
-            fn (TestPiece $piece): int => $piece->why === Why::Whole ? PHP_INT_MAX : $piece->frames->count(),
-            $reel->pieces ?: [new TestPiece(new FrameRange(0, 0), 1.0, 1.0, Why::Whole)],
-        ));
-        if ($rate->buffer === null || $rate->peak === null || $frames === PHP_INT_MAX) {
-            return $rate->buffer;
-        }
-
-        return min($rate->buffer, (int) ($rate->peak->bitsPerSecond * $reel->rate()->secondsOf($frames)->toFloat() / 2));
     }
 
     /** @param  Closure(): bool  $shouldStop */
@@ -132,8 +112,9 @@ class HeldEncoder
         $read = StepStore::key('read', $own, ...$this->weights($reel));
         $kept = $this->store->figures($read, fn (): array => $this->read($file, $reel, $plan));
         $made = Freezer::thaw($kept['reading']);
+        $made instanceof Reading ?: throw TestRefused::older();
 
-        return new Encoded($file, $own, $made instanceof Reading ? $made : throw TestRefused::older(), $plan, (float) $kept['rate'], $wanted);
+        return new Encoded($file, $own, $made, $plan, (float) $kept['rate'], $wanted);
     }
 
     /** With a keyframe where each piece begins. */

@@ -18,7 +18,7 @@ final readonly class FaultMap
     /** Share of a cell's detail under which it is called lost. */
     public const LOST = 0.5;
 
-    /** Of a cell, from which on its bands are seen: Banding::SEEN is a mean over five scales, of which this is the finest and counts half. */
+    /** Of a cell, from which on its bands are seen: Banding::SEEN is of five scales, of which this is the finest and counts half. */
     public const BANDED = 2 * Banding::SEEN;
 
     /** Energy in codes squared under which a cell has no detail to lose: what rounding and a trace of noise come to. */

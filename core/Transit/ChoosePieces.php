@@ -13,17 +13,11 @@ use OuterCrate\Units\FrameRange;
  */
 final class ChoosePieces
 {
-    /** Seconds of a piece at most: what is measured on longer ones is the same place once more. */
-    public const SECONDS = 1.0;
-
-    /** Seconds of a piece at least: long enough for prediction from frame to frame to be most of what is coded. */
-    private const FEWEST = 0.5;
-
-    /** Share of a short range that its pieces come to, about: a minute is tested in a tenth of the time of all of it. */
-    private const SHARE = 0.06;
-
-    /** Pieces that stand beside the typical ones, about: places that are worst. */
-    private const WORST = 2;
+    /**
+     * Seconds of a piece. Encoders spend bits on what stays the same for as long as they look ahead, which short pieces end too soon: half
+     * a second leaves 0.5 dB too little of calm scenes, one second 0.1 to 0.2, and two cost twice as much.
+     */
+    public const SECONDS = 1;
 
     /** Seconds of a piece of a range that is taken whole. */
     private const SLICE = 2;
@@ -51,10 +45,15 @@ final class ChoosePieces
      * @param  int|null  $length  frames of a piece; null for what a test takes
      * @return list<TestPiece> in the order of the cut
      */
-    public static function of(FrameRange $range, ?Course $course, int $framesPerSecond, int $count = self::USUAL, ?int $length = null): array
-    {
+    public static function of(
+        FrameRange $range,
+        ?Course $course,
+        int $framesPerSecond,
+        int $count = self::USUAL,
+        ?int $length = null,
+    ): array {
         $count = max(1, min(self::MOST, $count));
-        $length ??= self::length($range, $framesPerSecond, $count);
+        $length ??= self::SECONDS * $framesPerSecond;
         $short = $count >= self::USUAL ? self::WHOLE * $framesPerSecond : 0;
         if ($range->count() <= max($short, self::WORTH * $count * $length)) {
             return self::whole($range, self::SLICE * $framesPerSecond);
@@ -75,14 +74,6 @@ final class ChoosePieces
         $groups = Alike::groups(self::features($by), array_keys($whys), self::spread($by[0], $count));
 
         return self::weighed($places, $by[0], $groups, $whys);
-    }
-
-    /** Frames of a piece. */
-    private static function length(FrameRange $range, int $framesPerSecond, int $count): int
-    {
-        $length = self::SHARE * $range->count() / ($count + self::WORST);
-
-        return max(2, (int) round(min(self::SECONDS * $framesPerSecond, max(self::FEWEST * $framesPerSecond, $length))));
     }
 
     /**

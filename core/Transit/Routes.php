@@ -6,7 +6,7 @@ namespace OuterCrate\Transit;
 
 use OuterCrate\Planning\Plan;
 
-/** The three ways in which people make an upload: quickly, carefully, or from a master that they made first; each as changes to a column. */
+/** The three ways in which people make an upload: quickly, carefully, or of a master that they made first; each as changes to a column. */
 enum Routes: string
 {
     case Fast = 'Fast, one pass';

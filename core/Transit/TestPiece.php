@@ -15,7 +15,12 @@ final readonly class TestPiece
      * @param  float  $weight  how much more there is to code in a frame of what it stands for than in one of itself
      * @param  float  $effort  what there is to code in a frame of it, in the units of the small pass over the whole
      */
-    public function __construct(public FrameRange $frames, public float $share, public float $weight, public Why $why, public float $effort = 1.0)
-    {
+    public function __construct(
+        public FrameRange $frames,
+        public float $share,
+        public float $weight,
+        public Why $why,
+        public float $effort = 1.0,
+    ) {
     }
 }

@@ -87,6 +87,8 @@ export function PieceStrip({ cut, pieces, onChange }: Props) {
     };
     const shown = drawn === null ? pieces : [...pieces, drawn];
     const frames = pieces.reduce((sum, one) => sum + one.last - one.first + 1, 0);
+    const seconds = (frames / framesPerSecond(cut.frameRate)).toFixed(1);
+    const many = `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}`;
     return (
         <div className="mt-3 w-full">
             <div
@@ -144,7 +146,7 @@ export function PieceStrip({ cut, pieces, onChange }: Props) {
                     text={
                         pieces.length === 0
                             ? 'Draw a piece on the strip, or click for two seconds. Two to six places that matter to you are enough.'
-                            : `${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${(frames / framesPerSecond(cut.frameRate)).toFixed(1)} s. They stand for themselves, each by its length.`
+                            : `${many}, ${seconds} s. They stand for themselves, each by its length.`
                     }
                 />
                 {pieces.length > 0 && (
