@@ -16,12 +16,12 @@ final class Alike
     /**
      * @param  non-empty-list<non-empty-list<float>>  $places  in the order of the cut, each by how much of each thing it has, in like units
      * @param  list<int>  $fixed  places that stand for themselves and what is nearest to them
-     * @param  list<int>  $first  places that the others begin from
+     * @param  int  $count  of groups beside those
      * @return array<int, non-empty-list<int>> by the place that stands for it: places, itself among them
      */
-    public static function groups(array $places, array $fixed, array $first): array
+    public static function groups(array $places, array $fixed, int $count): array
     {
-        $moving = array_values(array_diff(array_unique($first), $fixed));
+        $moving = self::far($places, $fixed, $count);
         $groups = self::around($places, [...$fixed, ...$moving]);
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $next = [];
@@ -39,6 +39,34 @@ final class Alike
         ksort($groups);
 
         return $groups;
+    }
+
+    /**
+     * Places to begin from: the middle one of all, then each time the one that is least like those there are (Gonzalez, Clustering to
+     * Minimize the Maximum Intercluster Distance, Theoretical Computer Science 38, 1985).
+     *
+     * @param  non-empty-list<non-empty-list<float>>  $places
+     * @param  list<int>  $fixed
+     * @return list<int>
+     */
+    private static function far(array $places, array $fixed, int $count): array
+    {
+        $middle = self::middle($places, array_keys($places));
+        $moving = in_array($middle, $fixed, true) ? [] : [$middle];
+        $least = array_fill(0, count($places), INF);
+        $near = static function (int $centre) use ($places, &$least): void {
+            foreach ($places as $at => $place) {
+                $least[$at] = min($least[$at], self::distance($place, $places[$centre]));
+            }
+        };
+        array_map($near, [...$fixed, ...$moving]);
+        while (count($moving) < min($count, count($places) - count($fixed)) && max($least) > 0) {
+            $moving[] = $next = (int) array_search(max($least), $least, true);
+            $near($next);
+        }
+        sort($moving);
+
+        return $moving;
     }
 
     /**

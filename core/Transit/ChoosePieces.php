@@ -71,7 +71,7 @@ final class ChoosePieces
                 $whys[$worst] = $why;
             }
         }
-        $groups = Alike::groups(self::features($by), array_keys($whys), self::spread($by[0], $count));
+        $groups = Alike::groups(self::features($by), array_keys($whys), $count);
 
         return self::weighed($places, $by[0], $groups, $whys);
     }
@@ -130,20 +130,6 @@ final class ChoosePieces
         }
 
         return $features === [] ? [[0.0]] : $features;
-    }
-
-    /**
-     * Places of every amount of effort, from the least to the most.
-     *
-     * @param  list<float>  $effort
-     * @return list<int>
-     */
-    private static function spread(array $effort, int $count): array
-    {
-        $order = array_keys($effort);
-        usort($order, static fn (int $a, int $b): int => [$effort[$a], $a] <=> [$effort[$b], $b]);
-
-        return array_map(static fn (int $i): int => $order[(int) (($i + 0.5) * count($order) / $count)], range(0, $count - 1));
     }
 
     /**
