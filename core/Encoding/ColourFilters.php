@@ -14,6 +14,9 @@ use OuterCrate\Reading\VideoReading;
 /** What is done to the samples so that the picture looks the same in its new space, in the engine's filter notation. */
 final readonly class ColourFilters
 {
+    /** In which a tone-mapped picture comes to the scaler. */
+    private const RGB = 'format=gbrp12le';
+
     public function __construct(private ColourValue $value, private VideoReading $video)
     {
     }
@@ -31,7 +34,10 @@ final readonly class ColourFilters
                 'format=gbrpf32le',
                 "zscale=primaries={$target->primaries}",
                 'tonemap=tonemap=mobius:desat=0',
-                "zscale=transfer={$target->transfer}:matrix={$this->matrix($target)}:range=".($target->fullRange ? 'pc' : 'tv'),
+                "zscale=transfer={$target->transfer}",
+                // As whole numbers, which cut off what no such screen shows. The scaler makes the matrix of it: left to itself it takes
+                // that of BT.601.
+                self::RGB,
                 ...$this->fixed(),
             ];
         }
@@ -57,7 +63,7 @@ final readonly class ColourFilters
     public function scaling(): array
     {
         $target = $this->value->colour;
-        $from = $this->video->pixelFormat->chroma === Chroma::Rgb;
+        $from = $this->isRgb();
         $to = $this->value->pixelFormat->chroma === Chroma::Rgb;
         $source =
             $this->value->converts || $this->value->toneMap
@@ -87,6 +93,12 @@ final readonly class ColourFilters
         return [...$options, ...$dither === null ? [] : ["sws_dither={$dither}"]];
     }
 
+    /** Whether what comes to the scaler is red, green and blue. */
+    private function isRgb(): bool
+    {
+        return $this->value->toneMap || $this->video->pixelFormat->chroma === Chroma::Rgb;
+    }
+
     /** @return list<string> a lift of the middle tones that leaves black and white where they are */
     private function fixed(): array
     {
@@ -96,7 +108,7 @@ final readonly class ColourFilters
         $curve = sprintf('minval+pow(clip((val-minval)/(maxval-minval)\,0\,1)\,1/%.3F)*(maxval-minval)', $this->value->gamma);
 
         return [
-            $this->video->pixelFormat->chroma === Chroma::Rgb && ! $this->value->converts
+            $this->isRgb() && ! ($this->value->converts && ! $this->value->toneMap)
                 ? "lutrgb=r='{$curve}':g='{$curve}':b='{$curve}'"
                 : "lutyuv=y='{$curve}'",
         ];

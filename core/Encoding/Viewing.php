@@ -16,6 +16,9 @@ final readonly class Viewing
     /** The kernel that pictures are scaled by for looking closely, without the scaler's shortcuts. */
     private const CAREFUL = 'bicubic+accurate_rnd+full_chroma_int';
 
+    /** Colours that no BT.709 screen shows are cut off, as it does and as a conversion by the scaler does; luma would count them else. */
+    private const SHOWABLE = 'format=gbrp12le';
+
     public function __construct(private VideoReading $video)
     {
     }
@@ -40,7 +43,7 @@ final readonly class Viewing
     public function asVideo(FrameSize $size, string $scaler = 'bicubic'): array
     {
         return $this->isWide()
-            ? [...$this->intoBt709($size, $scaler), 'zscale=matrix=709:range=limited', 'format=yuv420p', 'setsar=1']
+            ? [...$this->intoBt709($size, $scaler), self::SHOWABLE, 'zscale=rangein=full:matrix=709:range=limited', 'format=yuv420p', 'setsar=1']
             : [$this->scale($size, 'bt709', 'tv', $scaler), 'format=yuv420p', 'setsar=1'];
     }
 
@@ -53,7 +56,7 @@ final readonly class Viewing
     public function asMeasured(FrameSize $size): array
     {
         return $this->isWide()
-            ? [...$this->intoBt709($size, 'bicubic'), 'zscale=matrix=709:range=limited', 'format=yuv420p10le', 'setsar=1']
+            ? [...$this->intoBt709($size, 'bicubic'), self::SHOWABLE, 'zscale=rangein=full:matrix=709:range=limited', 'format=yuv420p10le', 'setsar=1']
             : [$this->scale($size, 'bt709', 'tv', 'bicubic'), 'format=yuv420p10le', 'setsar=1'];
     }
 
