@@ -73,6 +73,7 @@ Route::get('files/compare', [CompareController::class, 'files']);
 Route::get('files/pictures/{source}/{frame}', [CompareController::class, 'filesPicture'])->whereNumber('frame');
 Route::get('files/faults/{source}/{frame}', [CompareController::class, 'filesFaults'])->whereNumber('frame');
 Route::get('tests/{test}/csv', [TransitController::class, 'csv'])->whereNumber('test');
+Route::get('tests/{test}/json', [TransitController::class, 'json'])->whereNumber('test');
 
 Route::get('runs', [RunController::class, 'index']);
 Route::post('runs/{run}/stop', [RunController::class, 'stop']);

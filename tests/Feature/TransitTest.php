@@ -94,6 +94,7 @@ it('sends candidates through a host and says what is left of each, and does noth
     $small = $this->getJson("/api/tests/{$test['id']}?size=2&making=0&sending=0&quality=0")->json('test.result.recommended.name');
     expect($small)->toBe($poor['name'])->and($this->left('derived/transit'))->toBe($before);
 
+    expect($this->answer($this->getJson("/api/tests/{$test['id']}/json"), 'transit')['candidates'])->toBe($result['candidates']);
     $lines = explode("\r\n", trim($this->get("/api/tests/{$test['id']}/csv")->assertOk()->getContent()));
     expect($lines)->toHaveCount(3)
         ->and(array_combine(str_getcsv($lines[0], escape: ''), str_getcsv($lines[1], escape: '')))
@@ -214,6 +215,17 @@ it('makes candidates around a column, and names them by what they are', function
         'keyframes' => ['seconds' => 4],
         'colour' => ['bitDepth' => 8],
     ])->and($wide[1]['edits']['bitrate'])->toMatchArray(['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 100]]);
+});
+
+it('is seen on the belt while it is under way', function () {
+    $cut = $this->bringIn('few');
+    ($this->ask)($cut, $this->quick);
+    $belt = fn (): array => $this->answer($this->getJson('/api/runs?latest=8'), 'run-list')['tests'];
+    expect($belt())->toBe([[
+        'name' => 'Few', 'what' => 'test through Platen', 'page' => "/cuts/{$cut['id']}/survives", 'running' => false, 'percent' => 0,
+    ]]);
+    $this->work('transit');
+    expect($belt())->toBe([]);
 });
 
 it('is put down and taken up again, and stopped', function () {

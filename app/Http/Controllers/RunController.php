@@ -6,12 +6,18 @@ use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Models\CutAnalysis;
 use App\Models\Run;
+use App\Models\Teaching;
+use App\Models\TransitTest;
 use App\Models\WorkState;
 use App\Resources\AnalysisResource;
 use App\Resources\RunResource;
+use App\Resources\TeachingResource;
+use App\Resources\TransitResource;
 use App\Work\Presence;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use InvalidArgumentException;
@@ -44,8 +50,25 @@ class RunController
         return response()->json([
             'runs' => $underWay->concat($over)->map(RunResource::of(...)),
             'analyses' => $analyses->values()->map(AnalysisResource::onBelt(...)),
+            'tests' => [
+                ...self::underWay(TransitTest::query()->with('cut:id,name'), ['id', 'cut_id', 'card'])->map(TransitResource::onBelt(...)),
+                ...self::underWay(Teaching::query(), ['id', 'host', 'asked'])->map(TeachingResource::onBelt(...)),
+            ],
             'worker' => Presence::isThere(),
         ]);
+    }
+
+    /**
+     * @template T of Model
+     *
+     * @param  Builder<T>  $query
+     * @param  list<string>  $columns
+     * @return Collection<int, T>
+     */
+    private static function underWay(Builder $query, array $columns): Collection
+    {
+        return $query->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
+            ->with('work')->orderBy('id')->get($columns);
     }
 
     public function stop(Run $run, WorkQueue $queue): JsonResponse

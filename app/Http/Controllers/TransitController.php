@@ -87,12 +87,25 @@ class TransitController
 
     public function csv(TransitTest $test): Response
     {
-        $result = $test->result ?? throw RequestRefused::notThere('This test has no result yet.', 'Wait until it is done.');
+        $result = self::resultOf($test);
 
         return response(ResultCsv::of($result), 200, [
             'Content-Type' => 'text/csv; charset=utf-8',
             'Content-Disposition' => "attachment; filename=\"transit-test-{$test->id}.csv\"",
         ]);
+    }
+
+    public function json(TransitTest $test): JsonResponse
+    {
+        return response()->json(self::resultOf($test), 200, [
+            'Content-Disposition' => "attachment; filename=\"transit-test-{$test->id}.json\"",
+        ], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+
+    /** @return array<string, mixed> */
+    private static function resultOf(TransitTest $test): array
+    {
+        return $test->result ?? throw RequestRefused::notThere('This test has no result yet.', 'Wait until it is done.');
     }
 
     /**

@@ -26,7 +26,8 @@ export const useChoices = () =>
 export const useMachine = () => useQuery({ queryKey: ['machine'], queryFn: api.machine, refetchInterval: 15_000 });
 
 /** Asked twice a second while something is being made, seldom otherwise. */
-const pace = (list: RunList | undefined) => (list?.runs.some(isUnderWay) || list?.analyses.length ? 500 : 4_000);
+const pace = (list: RunList | undefined) =>
+    list?.runs.some(isUnderWay) || list?.analyses.length || list?.tests.length ? 500 : 4_000;
 
 export const useBelt = () =>
     useQuery({

@@ -2551,6 +2551,16 @@ export interface RunList {
      * Someone is there to take work in hand.
      */
     worker: boolean;
+    /**
+     * Transit tests and teachings that are under way.
+     */
+    tests: {
+        name: string;
+        what: string;
+        page: string;
+        running: boolean;
+        percent: number;
+    }[];
 }
 /**
  * Answer of GET /api/cuts/{cut}/outputs/{output}/preset: what a preset of the column would say.

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { isUnderWay, useBelt } from '../api/queries';
-import type { Run, RunList } from '../api/types';
+import type { Run } from '../api/types';
 import { runMark, stateText, useStop } from '../queue/runState';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
@@ -16,7 +16,16 @@ export function Belt() {
     const active = runs.filter(isUnderWay);
     const latest = runs.find((run) => !isUnderWay(run));
     const shown = active.length > 0 ? active : runs.filter((run) => run.pack === latest?.pack).reverse();
-    const analyses = data?.analyses ?? [];
+    const looks: LookProps[] = [
+        ...(data?.tests ?? []).map((test) => ({ ...test, percent: test.running ? test.percent : null })),
+        ...(data?.analyses ?? []).map((analysis) => ({
+            page: `/cuts/${analysis.cut}`,
+            name: analysis.cutName,
+            what: 'analysis',
+            percent: analysis.state === 'running' ? analysis.percent : null,
+            left: analysis.secondsLeftLabel,
+        })),
+    ];
     const percent = active[0]?.percent;
     const unmanned = data?.worker === false;
     const room = unmanned ? SHOWN - 1 : SHOWN;
@@ -39,13 +48,13 @@ export function Belt() {
                     No worker is running. Start Outer Crate again.
                 </span>
             )}
-            {(analyses.length > 0 && active.length === 0 ? [] : shown.slice(0, room)).map((run) => (
+            {(looks.length > 0 && active.length === 0 ? [] : shown.slice(0, room)).map((run) => (
                 <Item key={run.id} run={run} />
             ))}
-            {analyses.slice(0, Math.max(0, room - active.length)).map((analysis) => (
-                <Look key={analysis.cut} analysis={analysis} />
+            {looks.slice(0, Math.max(0, room - active.length)).map((look) => (
+                <Look key={`${look.page} ${look.what}`} {...look} />
             ))}
-            {shown.length === 0 && analyses.length === 0 && !unmanned && (
+            {shown.length === 0 && looks.length === 0 && !unmanned && (
                 <span className="self-center text-faint">Nothing is being made.</span>
             )}
             <span className="ml-auto flex items-center gap-4 pl-4 text-soft">
@@ -64,32 +73,34 @@ export function Belt() {
     );
 }
 
-/** A cut that is being looked at, or waits for it. */
-function Look({ analysis }: { analysis: RunList['analyses'][number] }) {
-    const going = analysis.state === 'running';
+interface LookProps {
+    page: string;
+    name: string;
+    what: string;
+    /** Null while it waits. */
+    percent: number | null;
+    left?: string | null;
+}
+
+/** Something that is looked at, tested or learnt, or waits for it. */
+function Look({ page, name, what, percent, left }: LookProps) {
     return (
         <div
-            className={`relative flex w-[250px] min-w-[180px] items-center gap-2.5 border-x border-line bg-surface px-3 ${going ? '' : 'text-soft'}`}
+            className={`relative flex w-[250px] min-w-[180px] items-center gap-2.5 border-x border-line bg-surface px-3 ${percent === null ? 'text-soft' : ''}`}
         >
-            <Link to={`/cuts/${analysis.cut}`} className="min-w-0 truncate hover:underline">
-                <b className="font-medium">{analysis.cutName}</b> analysis
+            <Link to={page} className="min-w-0 truncate hover:underline" title={`${name} ${what}`}>
+                <b className="font-medium">{name}</b> {what}
             </Link>
             <span className="ml-auto flex-none whitespace-nowrap">
-                <Figures
-                    text={
-                        going
-                            ? [`${analysis.percent} %`, analysis.secondsLeftLabel].filter(Boolean).join(' · ')
-                            : 'waiting'
-                    }
-                />
+                <Figures text={percent === null ? 'waiting' : [`${percent} %`, left].filter(Boolean).join(' · ')} />
             </span>
-            {going && (
+            {percent !== null && (
                 <span
                     role="progressbar"
-                    aria-label={`${analysis.cutName} analysis`}
-                    aria-valuenow={analysis.percent}
+                    aria-label={`${name} ${what}`}
+                    aria-valuenow={percent}
                     className="absolute bottom-0 left-0 h-[3px] bg-note transition-[width]"
-                    style={{ width: `${analysis.percent}%` }}
+                    style={{ width: `${percent}%` }}
                 />
             )}
         </div>

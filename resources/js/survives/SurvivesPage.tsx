@@ -183,6 +183,9 @@ function Outcome({ result, test, weights, setWeights }: OutcomeProps) {
                         <a href={`/api/tests/${test}/csv`} download className="ml-auto text-rust hover:underline">
                             CSV
                         </a>
+                        <a href={`/api/tests/${test}/json`} download className="text-rust hover:underline">
+                            JSON
+                        </a>
                     </div>
                     <Plot result={result} screen={screen} chosen={chosen} choose={choose} />
                 </div>
