@@ -5,6 +5,7 @@
  * scores lie, whether they rank alike, and what share of the time the pieces take.
  *
  * usage: bin/bench transit [CUTS [CANDIDATES]]    1 and 3 when left out, for an impression; 10 and 6 take hours
+ *        bin/bench transit long                   four candidates of ten minutes at 1920×1080, in pieces alone
  */
 
 use App\Desk\CutDesk;
@@ -29,7 +30,8 @@ $scenes = [
     'still' => 'smptehdbars=s=640x360:r=25:d=%s',
 ];
 $kbps = [300, 600, 1200, 2400, 4800, 9600];
-[$cuts, $candidates] = [max(1, (int) ($argv[1] ?? 1)), max(2, min(6, (int) ($argv[2] ?? 3)))];
+$isLong = ($argv[1] ?? '') === 'long';
+[$cuts, $candidates] = $isLong ? [1, 4] : [max(1, (int) ($argv[1] ?? 1)), max(2, min(6, (int) ($argv[2] ?? 3)))];
 
 $make = function (int $number) use ($scenes, $scratch): string {
     $names = array_keys($scenes);
@@ -50,19 +52,34 @@ $host = app(Hosts::class)->need('lanternwick');
 $outputs = array_map(fn (int $rate): array => ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [
     'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => $rate], 'peak' => ['timesAverage' => 2]],
     'frameRate' => 'follow',
-]], array_slice($kbps, 0, $candidates));
+]], $isLong ? [4500, 9000, 13500, 18000] : array_slice($kbps, 0, $candidates));
 
 /** Scores of the candidates on the deciding screen, and the seconds that it took. */
-$test = function (Cut $cut, array $chosen) use ($host, $outputs): array {
+$test = function (Cut $cut, array $chosen, array $screens = [480]) use ($host, $outputs): array {
     $columns = app(CutDesk::class)->columns($cut, $cut->reading(), $outputs, $cut->range($cut->reading()));
     $names = array_map(fn (Column $column): string => (string) $column->plan->bitrate->average, $columns);
-    $test = app(TransitTests::class)->ask($cut, $host, $columns, [480], chosen: $chosen, names: $names);
+    $test = app(TransitTests::class)->ask($cut, $host, $columns, $screens, chosen: $chosen, names: $names);
     $begun = hrtime(true);
     app(Worker::class)->one(['transit'], only: [$test->work->id]);
     $result = $test->refresh()->result ?? throw new RuntimeException((string) $test->work->error);
 
     return [array_map(fn (array $one): float => $one['after'][0]['ssimDb'], $result['candidates']), (hrtime(true) - $begun) / 1e9];
 };
+if ($isLong) {
+    $short = "{$scratch}/twenty-seconds.mkv";
+    $scene = 'mandelbrot=s=1920x1080:r=25:maxiter=300,noise=all_seed=7:alls=6:allf=t,format=yuv420p';
+    $encode = ['ffmpeg', '-v', 'error', '-nostdin', '-y', '-f', 'lavfi', '-i', $scene, '-t', '20'];
+    (new Process([...$encode, '-c:v', 'libx264', '-preset', 'ultrafast', '-crf', '14', $short], null, null, null, 900))->mustRun();
+    $loop = ['ffmpeg', '-v', 'error', '-nostdin', '-y', '-stream_loop', '29', '-i', $short, '-c', 'copy', "{$scratch}/ten-minutes.mkv"];
+    (new Process($loop, null, null, null, 600))->mustRun();
+    $cut = Cut::query()->findOrFail(app(CutShelf::class)->bringIn("{$scratch}/ten-minutes.mkv")->id);
+    // An analysis chooses better pieces of the same length; it is no part of the test.
+    [$scores, $seconds] = $test($cut, [], []);
+    $told = implode(' ', array_map(fn (float $db): string => sprintf('%.2f', $db), $scores));
+    figure('ten minutes of 1080p25, '.count($scores).' candidates', "{$told} dB", sprintf('%.0f s', $seconds));
+    figure('of five minutes', sprintf('%.0f %%', $seconds / 3), 'at most 100 %');
+    exit;
+}
 [$off, $alike, $pairs, $pieces, $whole] = [[], 0, 0, 0.0, 0.0];
 for ($number = 0; $number < $cuts; $number++) {
     $cut = app(CutShelf::class)->bringIn($make($number));
