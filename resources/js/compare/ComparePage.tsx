@@ -141,8 +141,14 @@ function Compare({ view, at: base, files }: CompareProps) {
         queries: [a, b, third].map((one) => faultsOf(one, frame, overlay && !plays)),
     });
     // Named one after the other, when the pictures are there.
+    const [upTo, setUpTo] = useState(0);
     const named = useQueries({
-        queries: worst.map((at, i) => faultsOf(measured, at, right.image !== null && i < WORST_NAMED)),
+        queries: worst.map((at, i) => faultsOf(measured, at, right.image !== null && i <= upTo && i < WORST_NAMED)),
+    });
+    useEffect(() => {
+        if (named[upTo]?.isFetched) {
+            setUpTo(upTo + 1);
+        }
     });
     const drag = (event: React.PointerEvent<HTMLDivElement>) => {
         const box = event.currentTarget.getBoundingClientRect();
