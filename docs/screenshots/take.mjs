@@ -224,6 +224,6 @@ page = await open('light', `/compare/tests/${id}?a=cut&b=0-480`);
 for (const key of ['1', 's', 'z', 'o']) {
     await page.keyboard.press(key);
 }
-await page.waitForTimeout(3000);
+await page.waitForTimeout(9000); // the worst frames are named one after the other
 await take(page, 'look');
 await browser.close();

@@ -286,6 +286,27 @@ function Compare({ view, at: base, files }: CompareProps) {
                         Decoding the pictures …
                     </p>
                 )}
+                {overlay && (
+                    <p
+                        role="status"
+                        className="absolute right-4 bottom-3 flex items-center gap-3 rounded bg-surface px-2.5 py-1 text-[12.5px] whitespace-nowrap"
+                    >
+                        {faultsA?.isFetching || faultsB?.isFetching || faultsC?.isFetching ? (
+                            'Looking for what is wrong …'
+                        ) : (
+                            <>
+                                <span style={{ color: FAULTS.lost }}>╱╱ detail lost</span>
+                                <span style={{ color: FAULTS.banded }}>═ bands</span>
+                                <Figures
+                                    text={
+                                        (b === view.sources[0] ? faultsA : faultsB)?.data?.words ||
+                                        'nothing that could be seen'
+                                    }
+                                />
+                            </>
+                        )}
+                    </p>
+                )}
                 {scopes !== 'none' && (
                     <div className="absolute bottom-3 left-4 flex gap-3 rounded bg-surface p-2">
                         <Scope image={left.image} label={a?.label ?? ''} waveform={scopes === 'waveform'} />
@@ -326,19 +347,6 @@ function Compare({ view, at: base, files }: CompareProps) {
                     act={() => setScopes(next(['none', 'histogram', 'waveform'] as const, scopes))}
                 />
                 <Key sign={plays ? '■' : '▸'} text={plays ? 'stop' : 'play'} on={plays} act={() => setPlays(!plays)} />
-                {overlay && (
-                    <span role="status" className="flex items-center gap-3 text-soft">
-                        {faultsA?.isFetching || faultsB?.isFetching || faultsC?.isFetching ? (
-                            'looking …'
-                        ) : (
-                            <>
-                                <span style={{ color: FAULTS.lost }}>╱╱ detail lost</span>
-                                <span style={{ color: FAULTS.banded }}>═ bands</span>
-                                <Figures text={(b === view.sources[0] ? faultsA : faultsB)?.data?.words ?? ''} />
-                            </>
-                        )}
-                    </span>
-                )}
                 {view.hdr && <span className="text-soft">HDR: both through the same tone map</span>}
                 <span className="ml-auto whitespace-nowrap">
                     <Figures text={`frame ${cutFrame} · ${frame + 1} of ${view.frames}`} />
@@ -347,7 +355,7 @@ function Compare({ view, at: base, files }: CompareProps) {
             </div>
             <div className="flex h-[86px] flex-none items-stretch gap-4 border-t border-line bg-surface px-4 py-2">
                 <TimeStrip view={view} frame={frame} curve={curve} worst={worst} seek={seek} />
-                <div className="w-[300px] flex-none overflow-y-auto text-[12px] leading-[15px]">
+                <div className="w-[440px] flex-none text-[12px] leading-[17px]">
                     <div className="flex items-baseline justify-between">
                         <span className="text-soft">{worst.length > 0 ? 'Worst frames' : ''}</span>
                         {view.cut !== null && (
@@ -356,7 +364,7 @@ function Compare({ view, at: base, files }: CompareProps) {
                             </Link>
                         )}
                     </div>
-                    <ol>
+                    <ol className="grid grid-cols-2 gap-x-4">
                         {worst.map((at, i) => (
                             <li key={at}>
                                 <button
