@@ -17,7 +17,7 @@ final readonly class Viewing
     private const CAREFUL = 'bicubic+accurate_rnd+full_chroma_int';
 
     /** Colours that no BT.709 screen shows are cut off, as it does and as a conversion by the scaler does; luma would count them else. */
-    private const SHOWABLE = 'format=gbrp12le';
+    private const SHOWABLE = ['format=gbrp12le', 'zscale=rangein=full:matrix=709:range=limited'];
 
     public function __construct(private VideoReading $video)
     {
@@ -43,7 +43,7 @@ final readonly class Viewing
     public function asVideo(FrameSize $size, string $scaler = 'bicubic'): array
     {
         return $this->isWide()
-            ? [...$this->intoBt709($size, $scaler), self::SHOWABLE, 'zscale=rangein=full:matrix=709:range=limited', 'format=yuv420p', 'setsar=1']
+            ? [...$this->intoBt709($size, $scaler), ...self::SHOWABLE, 'format=yuv420p', 'setsar=1']
             : [$this->scale($size, 'bt709', 'tv', $scaler), 'format=yuv420p', 'setsar=1'];
     }
 
@@ -56,7 +56,7 @@ final readonly class Viewing
     public function asMeasured(FrameSize $size): array
     {
         return $this->isWide()
-            ? [...$this->intoBt709($size, 'bicubic'), self::SHOWABLE, 'zscale=rangein=full:matrix=709:range=limited', 'format=yuv420p10le', 'setsar=1']
+            ? [...$this->intoBt709($size, 'bicubic'), ...self::SHOWABLE, 'format=yuv420p10le', 'setsar=1']
             : [$this->scale($size, 'bt709', 'tv', 'bicubic'), 'format=yuv420p10le', 'setsar=1'];
     }
 

@@ -165,7 +165,8 @@ it('holds an HDR cut against what an SDR host shows of it, through one tone map 
     $test = ($this->result)(($this->ask)($cut, $this->quick));
     $after = $test['result']['candidates'][0]['after'][0];
     $view = $this->answer($this->getJson("/api/tests/{$test['id']}/compare"), 'comparison-view');
-    $pixels = fn (string $source): array => array_values((array) unpack('C*', ($this->pixels)("/api/tests/{$test['id']}/pictures/{$source}/3")));
+    $bytes = fn (string $source): string => ($this->pixels)("/api/tests/{$test['id']}/pictures/{$source}/3");
+    $pixels = fn (string $source): array => array_values((array) unpack('C*', $bytes($source)));
     $off = array_map(fn (int $own, int $other): int => abs($own - $other), $pixels('cut'), $pixels('0-upload'));
     expect($view['hdr'])->toBeTrue()
         ->and($after['codec'])->toBe('H.264')
