@@ -3,7 +3,7 @@
 namespace App\Desk;
 
 use App\Models\Cut;
-use App\Models\TransitTest;
+use App\Models\TransitProof;
 use InvalidArgumentException;
 use OuterCrate\Analysis\TestedUpload;
 use OuterCrate\Json\Freezer;
@@ -18,14 +18,15 @@ class KnownTests
     public function of(Cut $cut): array
     {
         $tested = [];
-        $tests = TransitTest::query()->where('cut_id', $cut->id)->whereNotNull('proof')->orderByDesc('id')->limit(self::MOST)
-            ->get(['id', 'proof']);
-        foreach ($tests as $test) {
-            if ($test->proof === null || $test->proof['fingerprint'] !== $cut->fingerprint) {
-                continue;
-            }
+        $proofs = TransitProof::query()
+            ->where('cut_id', $cut->id)
+            ->where('fingerprint', $cut->fingerprint)
+            ->orderByDesc('transit_test_id')
+            ->limit(self::MOST)
+            ->get();
+        foreach ($proofs as $proof) {
             try {
-                $uploads = Freezer::thaw($test->proof['uploads']);
+                $uploads = Freezer::thaw($proof->uploads);
             } catch (InvalidArgumentException) {
                 // Of an earlier version: nothing is cited until it is tested again.
                 continue;

@@ -17,7 +17,6 @@ use Illuminate\Support\Carbon;
  * @property array<mixed> $asked what is tested, frozen
  * @property array<string, mixed>|null $result resources/schema/transit.json; null while it is not done
  * @property array<string, mixed>|null $made files that it was made with, by name in the store
- * @property array{fingerprint: string, uploads: mixed}|null $proof what findings cite of it; null while it is not done
  * @property Cut $cut
  * @property Work $work
  * @property Carbon $created_at
@@ -30,7 +29,7 @@ class TransitTest extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['card' => 'array', 'asked' => 'array', 'result' => 'array', 'made' => 'array', 'proof' => 'array'];
+    protected $casts = ['card' => 'array', 'asked' => 'array', 'result' => 'array', 'made' => 'array'];
 
     /** @return BelongsTo<Cut, $this> */
     public function cut(): BelongsTo

@@ -7,11 +7,13 @@ use App\Transit\Likeness;
 use App\Transit\StandIn;
 use Closure;
 use OuterCrate\Formats\Catalogue;
+use OuterCrate\Formats\Video\QualityScale;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Measures\OverTime;
 use OuterCrate\Teaching\FitQuality;
 use OuterCrate\Teaching\LearntRung;
 use OuterCrate\Teaching\LearntTier;
+use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\Outcome;
 use OuterCrate\Units\Bitrate;
 
@@ -41,11 +43,12 @@ class LadderFit
             if ($rung->isSteady() || $scale === null) {
                 return $rung;
             }
-            $fitted = array_map(
-                fn (int $at): int => $this->quality($rung, $lessons[$at], $shouldStop),
-                array_keys($rung->seen),
-            ) ?: [$scale->usual];
-            $quality = FitQuality::common($scale, $fitted);
+            $fitted = [];
+            foreach (array_keys($rung->seen) as $at) {
+                $host = $this->measured($rung, $lessons[$at]);
+                $host === null ?: $fitted[] = $this->quality($rung, $scale, $host, $lessons[$at], $shouldStop);
+            }
+            $quality = $fitted === [] ? null : FitQuality::common($scale, $fitted);
 
             return $quality === null ? $rung : $rung->withQuality($quality);
         }, $tier->ladder);
@@ -101,20 +104,20 @@ class LadderFit
     }
 
     /** The quality at which the stand-in comes to the host's rate. */
-    private function quality(LearntRung $learnt, SeenLesson $lesson, Closure $shouldStop): int
-    {
-        $scale = $this->catalogue->video($learnt->codec())->quality();
-        $host = $this->measured($learnt, $lesson);
-        if ($scale === null || $host === null) {
-            return 0;
-        }
+    private function quality(
+        LearntRung $learnt,
+        QualityScale $scale,
+        MeasuredRendition $host,
+        SeenLesson $lesson,
+        Closure $shouldStop,
+    ): int {
         $tried = [];
-        while (($next = FitQuality::next($scale, $tried, $host->pieceRate)) !== null) {
+        for ($next = $scale->usual; $next !== null; $next = FitQuality::next($scale, $tried, $host->pieceRate)) {
             $made = $this->made($learnt->withQuality($next)->rung('medium'), $lesson, $shouldStop);
             $tried[] = [$next, max(1.0, $made->bitsPerSecond)];
         }
 
-        return $tried[FitQuality::nearest($tried ?: [[$scale->usual, 1.0]], $host->pieceRate)][0];
+        return $tried[HoldRate::nearest($host->pieceRate, $tried)][0];
     }
 
     private function made(Rung $rung, SeenLesson $lesson, Closure $shouldStop): Encoded

@@ -2,6 +2,7 @@
 
 namespace App\Transit;
 
+use OuterCrate\Measures\OverTime;
 use OuterCrate\Transit\Edge;
 use OuterCrate\Transit\Gain;
 use OuterCrate\Transit\Outcome;
@@ -57,7 +58,7 @@ final class Judged
             $candidate['upload']['bytes'],
             $candidate['upload']['seconds'],
             $candidate['upload']['sendSeconds'],
-            array_map(fn (float|int $db): float => 1 - 10 ** (-$db / 10), $candidate['after'][$at]['ssimDbPieces']),
+            array_map(OverTime::ofDecibels(...), $candidate['after'][$at]['ssimDbPieces']),
             $shares,
             $result['sampled']['share'],
         ), $result['candidates']);

@@ -2,28 +2,41 @@
 
 namespace App\Transit;
 
+use App\Models\TransitProof;
 use App\Models\TransitTest;
 use OuterCrate\Analysis\TestedUpload;
 use OuterCrate\Json\Freezer;
+use OuterCrate\Measures\OverTime;
 use OuterCrate\Transit\Candidate;
 
 /** What a transit test proves of each upload, in short. */
 final class Proof
 {
+    /** @param  list<Candidate>  $candidates  of a test that is done */
+    public static function keep(TransitTest $test, array $candidates): void
+    {
+        TransitProof::query()->updateOrCreate(['transit_test_id' => $test->id], [
+            'cut_id' => $test->cut_id,
+            'fingerprint' => $test->asked['fingerprint'],
+            'uploads' => Freezer::freeze(self::uploads($test->id, $candidates, $test->result ?? [])),
+        ]);
+    }
+
     /**
      * @param  list<Candidate>  $candidates
      * @param  array<string, mixed>  $result  resources/schema/transit.json
-     * @return array{fingerprint: string, uploads: mixed} kept with the test
+     * @return list<TestedUpload>
      */
-    public static function of(TransitTest $test, array $candidates, array $result): array
+    private static function uploads(int $test, array $candidates, array $result): array
     {
         $at = (int) array_search($result['screen'], array_column($result['candidates'][0]['after'], 'screen'), true);
         $shares = array_map(floatval(...), array_column($result['pieces'], 'share'));
-        $uploads = array_map(function (Candidate $candidate, array $told) use ($test, $result, $at, $shares): TestedUpload {
+
+        return array_map(function (Candidate $candidate, array $told) use ($test, $result, $at, $shares): TestedUpload {
             $after = $told['after'][$at];
 
             return new TestedUpload(
-                test: $test->id,
+                test: $test,
                 host: $result['host'],
                 hostVersion: $result['hostVersion'],
                 range: $candidate->plan->range,
@@ -33,7 +46,7 @@ final class Proof
                 bytes: $candidate->bytes,
                 tier: $after['tier'],
                 screen: $result['screen'],
-                ssim: array_map(fn (float|int $db): float => 1 - 10 ** (-$db / 10), $after['ssimDbPieces']),
+                ssim: array_map(OverTime::ofDecibels(...), $after['ssimDbPieces']),
                 shares: $shares,
                 sampled: $result['sampled']['share'],
                 bandingAdded: $after['bandingAdded'],
@@ -41,7 +54,5 @@ final class Proof
                 grainKept: $after['grainKept'],
             );
         }, $candidates, $result['candidates']);
-
-        return ['fingerprint' => $test->asked['fingerprint'], 'uploads' => Freezer::freeze($uploads)];
     }
 }

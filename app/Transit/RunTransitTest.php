@@ -81,7 +81,8 @@ class RunTransitTest implements Kind
             fn (float $share) => $meter->note($share),
             $meter->shouldStop(...),
         );
-        $test->update($made + ['proof' => Proof::of($test, $candidates, $made['result'])]);
+        $test->update($made);
+        Proof::keep($test, $candidates);
         $this->store->prune();
     }
 }

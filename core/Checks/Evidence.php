@@ -92,7 +92,7 @@ final readonly class Evidence
         return self::words(Gain::of(self::outcome($other), self::outcome($this->own)), $other, $this->own);
     }
 
-    /** What was tested is a simulation: Tested through Lanternwick's ladder. */
+    /** That what was tested is a simulation, and whose: Tested in a simulation of Lanternwick. */
     public function source(): string
     {
         return "Tested in a simulation of {$this->host}";

@@ -26,15 +26,11 @@ final readonly class Bands
 
     public static function of(Plane $plane): self
     {
-        $level = array_map(static fn (int $sample): int => $sample * self::PARTS, $plane->samples);
+        $level = self::parts($plane);
         [$width, $height] = [$plane->width, $plane->height];
         $bands = $levels = [];
         for ($octave = 0; $octave < self::OCTAVES && $width > 4 && $height > 4; $octave++) {
-            $smooth = Smooth::of($level, $width, $height);
-            $band = [];
-            foreach ($level as $i => $value) {
-                $band[] = $value - $smooth[$i];
-            }
+            [$band, $smooth] = self::octave($level, $width, $height);
             $bands[] = $band;
             $levels[] = $smooth;
             $level = Smooth::halve($smooth, $width, $height);
@@ -43,5 +39,36 @@ final readonly class Bands
         }
 
         return new self($bands, $levels);
+    }
+
+    /**
+     * The finest band alone.
+     *
+     * @return list<int>
+     */
+    public static function finest(Plane $plane): array
+    {
+        return self::octave(self::parts($plane), $plane->width, $plane->height)[0];
+    }
+
+    /** @return list<int> */
+    private static function parts(Plane $plane): array
+    {
+        return array_map(static fn (int $sample): int => $sample * self::PARTS, $plane->samples);
+    }
+
+    /**
+     * @param  list<int>  $level
+     * @return array{list<int>, list<int>} what smoothing takes away, and what it leaves
+     */
+    private static function octave(array $level, int $width, int $height): array
+    {
+        $smooth = Smooth::of($level, $width, $height);
+        $band = [];
+        foreach ($level as $i => $value) {
+            $band[] = $value - $smooth[$i];
+        }
+
+        return [$band, $smooth];
     }
 }

@@ -26,10 +26,11 @@ final readonly class FaultMap
 
     /**
      * @param  int  $columns  cells across
+     * @param  float  $cell  side of a cell, as a share of the picture's width: the last ones of a row and a column may be cut off
      * @param  list<float|null>  $kept  share of the reference's finest detail, row by row; null where it has none
      * @param  list<float>  $bands  visibility of steps that the reference does not have
      */
-    private function __construct(public int $columns, public array $kept, public array $bands)
+    private function __construct(public int $columns, public float $cell, public array $kept, public array $bands)
     {
     }
 
@@ -49,7 +50,7 @@ final readonly class FaultMap
         $side = max(8, intdiv($width + self::ACROSS - 1, self::ACROSS));
         $columns = intdiv($width + $side - 1, $side);
         $cells = $columns * intdiv($height + $side - 1, $side);
-        [$own, $other] = [self::finest($reference), self::finest($test)];
+        [$own, $other] = [Bands::finest($reference), Bands::finest($test)];
         $cross = $square = array_fill(0, $cells, 0.0);
         $places = array_fill(0, $cells, 0);
         for ($y = 0, $i = 0; $y < $height; $y++) {
@@ -70,7 +71,7 @@ final readonly class FaultMap
             $places,
         );
 
-        return new self($columns, $kept, self::bands($reference, $test, $lines, $side, $columns, $cells));
+        return new self($columns, $side / $width, $kept, self::bands($reference, $test, $lines, $side, $columns, $cells));
     }
 
     /** Share of the cells with detail in which it was lost; null where there is none. */
@@ -110,20 +111,12 @@ final readonly class FaultMap
     {
         return [
             'columns' => $this->columns,
+            'cell' => round($this->cell, 6),
             'rows' => intdiv(count($this->kept), max(1, $this->columns)),
             'lost' => array_map(static fn (?float $kept): bool => $kept !== null && $kept < self::LOST, $this->kept),
             'banded' => array_map(static fn (float $bands): bool => $bands > self::BANDED, $this->bands),
             'words' => $this->words(),
         ];
-    }
-
-    /** @return list<int> what smoothing takes away, in sixteenths of a code */
-    private static function finest(Plane $plane): array
-    {
-        $level = array_map(static fn (int $sample): int => $sample * Bands::PARTS, $plane->samples);
-        $smooth = Smooth::of($level, $plane->width, $plane->height);
-
-        return array_map(static fn (int $value, int $without): int => $value - $without, $level, $smooth);
     }
 
     /** @return list<float> */

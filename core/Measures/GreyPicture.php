@@ -21,18 +21,9 @@ final readonly class GreyPicture
         if ($count === 0 || $count !== strlen($other->bytes)) {
             return 255.0;
         }
-        $sums = [0, 0, 0, 0, 0];
-        for ($i = 0; $i < $count; $i++) {
-            [$x, $y] = [ord($this->bytes[$i]), ord($other->bytes[$i])];
-            $sums[0] += $x;
-            $sums[1] += $y;
-            $sums[2] += $x * $x;
-            $sums[3] += $y * $y;
-            $sums[4] += $x * $y;
-        }
-        $ofX = $sums[2] / $count - ($sums[0] / $count) ** 2;
-        $ofY = $sums[3] / $count - ($sums[1] / $count) ** 2;
-        $shared = max(0.0, $sums[4] / $count - $sums[0] * $sums[1] / $count ** 2);
+        $together = new Together;
+        $together->add($this->bytes, $other->bytes);
+        [$ofX, $ofY, $shared] = [$together->ofOne(), $together->ofOther(), max(0.0, $together->shared())];
         $left = static fn (float $own, float $others): float => sqrt(max(0.0, $own - ($others > 0 ? $shared ** 2 / $others : 0.0)));
 
         return $left($ofX, $ofY) + $left($ofY, $ofX);

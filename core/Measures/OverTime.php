@@ -20,6 +20,12 @@ final class OverTime
         return $ssim >= 1 - 1e-10 ? 100.0 : -10 * log10(1 - $ssim);
     }
 
+    /** The likeness that is told as so many dB. */
+    public static function ofDecibels(float $decibels): float
+    {
+        return 1 - 10 ** (-$decibels / 10);
+    }
+
     /**
      * @param  non-empty-list<float>  $perFrame
      * @param  int  $perSecond  frames in a second, 1 or more

@@ -25,29 +25,18 @@ final class SamePicture
      */
     public static function of(array $reference, array $test, int $shift = 0): float
     {
-        $count = $x = $y = $xx = $yy = $xy = 0;
+        $together = new Together;
         foreach ($test as $at => $picture) {
-            $own = $reference[$at - $shift] ?? '';
-            $samples = min(strlen($own), strlen($picture));
-            for ($i = 0; $i < $samples; $i++) {
-                [$a, $b] = [ord($own[$i]), ord($picture[$i])];
-                $x += $a;
-                $y += $b;
-                $xx += $a * $a;
-                $yy += $b * $b;
-                $xy += $a * $b;
-            }
-            $count += $samples;
+            $together->add($reference[$at - $shift] ?? '', $picture);
         }
-        if ($count === 0) {
+        if ($together->isEmpty()) {
             return 0.0;
         }
-        $ofX = $xx / $count - ($x / $count) ** 2;
-        $ofY = $yy / $count - ($y / $count) ** 2;
+        [$ofX, $ofY] = [$together->ofOne(), $together->ofOther()];
         if ($ofX < self::FLAT || $ofY < self::FLAT) {
             return $ofX < self::FLAT && $ofY < self::FLAT ? 1.0 : 0.0;
         }
 
-        return ($xy / $count - $x * $y / $count ** 2) / sqrt($ofX * $ofY);
+        return $together->shared() / sqrt($ofX * $ofY);
     }
 }

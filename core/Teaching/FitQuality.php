@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Teaching;
 
 use OuterCrate\Formats\Video\QualityScale;
+use OuterCrate\Transit\HoldRate;
 
 /** Finds the constant quality at which an encoder comes to a rate. */
 final class FitQuality
@@ -15,34 +16,20 @@ final class FitQuality
     /**
      * The quality to try next; null where the nearest is found.
      *
-     * @param  list<array{int, float}>  $tried  each a quality, and the bits per second that it came to
+     * @param  non-empty-list<array{int, float}>  $tried  each a quality, the scale's usual one first, and the bits per second that it
+     *     came to
      * @param  float  $wanted  bits per second
      */
     public static function next(QualityScale $scale, array $tried, float $wanted): ?int
     {
-        if ($tried === []) {
-            return $scale->usual;
-        }
         if (count($tried) >= self::MOST) {
             return null;
         }
-        [$quality, $came] = $tried[self::nearest($tried, $wanted)];
+        [$quality, $came] = $tried[HoldRate::nearest($wanted, $tried)];
         $step = (int) round(self::halves($scale, $tried) * log($came / $wanted, 2));
         $next = max($scale->best, min($scale->worst, $quality + $step));
 
         return in_array($next, array_column($tried, 0), true) ? null : $next;
-    }
-
-    /**
-     * The place of the one that came nearest.
-     *
-     * @param  non-empty-list<array{int, float}>  $tried
-     */
-    public static function nearest(array $tried, float $wanted): int
-    {
-        $off = array_map(static fn (array $one): float => abs(log($one[1] / $wanted)), $tried);
-
-        return (int) array_search(min($off), $off, true);
     }
 
     /**

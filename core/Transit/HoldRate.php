@@ -70,7 +70,7 @@ final class HoldRate
     /**
      * The place of the one that came nearest.
      *
-     * @param  non-empty-list<array{float, float}>  $tried
+     * @param  non-empty-list<array{float|int, float}>  $tried  each what was asked for, and the bits per second that came of it
      */
     public static function nearest(float $wanted, array $tried): int
     {

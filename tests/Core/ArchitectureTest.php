@@ -12,7 +12,8 @@ const CORE = [
     ['Planning'],
     ['Encoding', 'Measures'],
     ['Estimates'],
-    ['Slips', 'Transit', 'Teaching'],
+    ['Slips', 'Transit'],
+    ['Teaching'],
     ['Checks'],
     ['Desk'],
 ];

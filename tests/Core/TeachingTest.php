@@ -14,6 +14,7 @@ use OuterCrate\Teaching\LearntTier;
 use OuterCrate\Teaching\Lesson;
 use OuterCrate\Teaching\SeenRendition;
 use OuterCrate\Teaching\TaughtTiers;
+use OuterCrate\Transit\HoldRate;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;
@@ -161,10 +162,10 @@ it('finds the quality behind a rate in a few steps', function (int $hidden, floa
     $scale = (new Vp9)->quality();
     $comes = fn (int $quality): float => 1e6 * 2 ** (($scale->usual - $quality) / $halves);
     $tried = [];
-    while (($next = FitQuality::next($scale, $tried, $comes($hidden))) !== null) {
+    for ($next = $scale->usual; $next !== null; $next = FitQuality::next($scale, $tried, $comes($hidden))) {
         $tried[] = [$next, $comes($next)];
     }
-    expect($tried[FitQuality::nearest($tried, $comes($hidden))][0])->toBe($hidden)->and(count($tried))->toBeLessThan(6);
+    expect($tried[HoldRate::nearest($comes($hidden), $tried)][0])->toBe($hidden)->and(count($tried))->toBeLessThan(6);
 })->with([[40, 6.0], [20, 9.0], [55, 12.0], [31, 4.0]]);
 
 it('takes qualities for one that differ by no more than files miss their rates by', function () {

@@ -818,10 +818,14 @@ export interface ErrorAnswer {
     };
 }
 /**
- * Answer of GET …/faults/{source}/{frame}: where in a frame a file lost detail of the first one, or has bands that that has not.
+ * GET …/faults/{source}/{frame}: where in a frame a file lost detail of the first one, or has bands of its own.
  */
 export interface FaultMap {
     columns: number;
+    /**
+     * Side of a cell, as a share of the picture’s width.
+     */
+    cell: number;
     rows: number;
     /**
      * Cell by cell, row by row: less than half of its finest detail is left.

@@ -12,8 +12,7 @@ export const FAULTS = { lost: '#3ddbd9', banded: '#ffb000' };
 
 /** Draws where detail was lost, in slanted lines, and where bands came, in level ones: told apart without colour too. */
 export function drawFaults(context: CanvasRenderingContext2D, faults: FaultMap, box: Box, ratio: number) {
-    // Cells are square in the picture; the last of a row or column may be cut off.
-    const side = Math.ceil(box.width / faults.columns);
+    const side = box.width * faults.cell;
     context.lineWidth = ratio;
     for (const [kind, cells] of [
         ['lost', faults.lost],
@@ -25,8 +24,8 @@ export function drawFaults(context: CanvasRenderingContext2D, faults: FaultMap, 
             if (!is) {
                 return;
             }
-            const x = box.left + (i % faults.columns) * (box.width / faults.columns);
-            const y = box.top + Math.floor(i / faults.columns) * (box.width / faults.columns);
+            const x = box.left + (i % faults.columns) * side;
+            const y = box.top + Math.floor(i / faults.columns) * side;
             const step = Math.max(4, 7 * ratio);
             if (kind === 'lost') {
                 for (let at = step / 2; at < side; at += step) {
