@@ -92,7 +92,7 @@ class LadderFit
         $inPieces = $host->pieceRate / max(1.0, $host->file->rate());
         $rung = $taught->average === null ? $taught : $taught->at(new Bitrate((int) round($taught->average->bitsPerSecond * $inPieces)));
         $made = $this->made($rung, $lesson, $shouldStop);
-        $figures = $this->likeness->atAGlance($lesson->reel, $made->path, $made->key, $shouldStop, $made->reading);
+        $figures = $this->likeness->atAGlance($lesson->reel, $made->material(), $shouldStop);
         $decibels = OverTime::decibels(Outcome::mean($figures['ssim'], $lesson->reel->shares()));
 
         return [
@@ -122,9 +122,7 @@ class LadderFit
 
     private function made(Rung $rung, SeenLesson $lesson, Closure $shouldStop): Encoded
     {
-        $reel = $lesson->reel;
-
-        return $this->standIn->ofPieces($reel, $reel->path, $reel->reading, $reel->key, $lesson->lesson->upload, $rung, $shouldStop);
+        return $this->standIn->ofPieces($lesson->reel, $lesson->reel->material(), $lesson->lesson->upload, $rung, $shouldStop);
     }
 
     private function measured(LearntRung $learnt, SeenLesson $lesson): ?MeasuredRendition

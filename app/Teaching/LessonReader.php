@@ -3,7 +3,6 @@
 namespace App\Teaching;
 
 use App\Engine\EngineFailed;
-use App\Engine\Prober;
 use App\Engine\Stopped;
 use App\Media\CutReader;
 use App\Media\Fingerprint;
@@ -17,7 +16,6 @@ use OuterCrate\Formats\Catalogue;
 use OuterCrate\Measures\OverTime;
 use OuterCrate\Measures\SamePicture;
 use OuterCrate\Reading\Packet;
-use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\VideoReading;
 use OuterCrate\Teaching\KeyframeDistance;
 use OuterCrate\Teaching\Lesson;
@@ -49,7 +47,6 @@ class LessonReader
 
     public function __construct(
         private readonly CutReader $reader,
-        private readonly Prober $prober,
         private readonly ReelMaker $reels,
         private readonly Likeness $likeness,
         private readonly Catalogue $catalogue,
@@ -89,10 +86,14 @@ class LessonReader
 
     private function file(string $path, Closure $shouldStop): SeenFile
     {
-        $check = fn () => $shouldStop() ? throw new Stopped : null;
-        [$reading, $tally] = $this->reader->readWhole($path, true, null, $check);
+        $packets = [];
+        [$reading, $tally] = $this->reader->readWhole($path, true, null, function (Packet $packet) use (&$packets, $shouldStop): void {
+            $shouldStop() ? throw new Stopped : null;
+            $packets[$packet->stream][] = [$packet->shown ?? 0.0, $packet->bytes];
+        });
+        $video = $reading->mainVideo() ?? throw EngineFailed::noPicture();
 
-        return new SeenFile($path, Fingerprint::of($path), $reading, $reading->mainVideo() ?? throw EngineFailed::noPicture(), $tally);
+        return new SeenFile($path, Fingerprint::of($path), $reading, $video, $tally, $packets[$video->index] ?? []);
     }
 
     /** @param  list<SeenFile>  $files */
@@ -113,7 +114,7 @@ class LessonReader
         abs($shapes - 1) <= self::SAME_SHAPE ?: throw TeachingRefused::otherShape($file->path, $upload->path);
         $pieces = array_map(fn (TestPiece $piece): TestPiece => $this->sameTime($piece, $upload->video, $video), $reel->pieces);
         $own = $this->reels->reel($file->path, $file->fingerprint, $file->reading, $pieces, $shouldStop);
-        $figures = $this->likeness->atAGlance($reel, $own->path, $own->key, $shouldStop);
+        $figures = $this->likeness->atAGlance($reel, $own->material(), $shouldStop);
         $figures['alike'] >= SamePicture::SAME ?: throw TeachingRefused::otherPicture($file->path, $upload->path, $figures['alike']);
         $gop = $video->gop;
 
@@ -128,7 +129,7 @@ class LessonReader
                 $this->catalogue->videoCodecs()[$video->codec]->mostBFrames() > 0 ? $gop?->bFrames : null,
             ),
             round(OverTime::decibels(Outcome::mean($figures['ssim'], $reel->shares())), 3),
-            $this->pieceRate($file, $pieces),
+            $file->rateWithin(array_map(fn (TestPiece $piece): FrameRange => $piece->frames, $pieces)),
         );
     }
 
@@ -139,32 +140,6 @@ class LessonReader
         $frames = FrameRange::whole(max(1, $in->length))->clamp($at($piece->frames->first), $at($piece->frames->last + 1) - 1);
 
         return new TestPiece($frames, $piece->share, $piece->weight, $piece->why);
-    }
-
-    /**
-     * Bits per second of the picture within some pieces.
-     *
-     * @param  list<TestPiece>  $pieces
-     */
-    private function pieceRate(SeenFile $file, array $pieces): float
-    {
-        $video = $file->video;
-        $all = array_sum(array_map(fn (TestPiece $piece): int => $piece->frames->count(), $pieces));
-        if ($all >= $video->length) {
-            return $file->rate();
-        }
-        $stream = ProbeReader::firstVideo($this->prober->probe($file->path)) ?? 0;
-        $rate = $video->frameRate->perSecond->toFloat();
-        $starts = $video->starts->toFloat();
-        $bytes = 0;
-        $this->prober->packets($file->path, function (Packet $packet) use (&$bytes, $pieces, $stream, $rate, $starts): void {
-            $frame = (int) round((($packet->shown ?? 0.0) - $starts) * $rate);
-            foreach ($packet->stream === $stream ? $pieces : [] as $piece) {
-                $bytes += $frame >= $piece->frames->first && $frame <= $piece->frames->last ? $packet->bytes : 0;
-            }
-        });
-
-        return 8 * $bytes * $rate / max(1, $all);
     }
 
     /**

@@ -23,4 +23,9 @@ final readonly class Encoded
         public ?float $wanted,
     ) {
     }
+
+    public function material(): Material
+    {
+        return new Material($this->path, $this->key, $this->reading);
+    }
 }

@@ -31,34 +31,22 @@ class HeldEncoder
     ) {
     }
 
-    /**
-     * @param  Reading  $reading  of what is encoded
-     * @param  string  $key  of its content
-     * @param  Closure(): bool  $shouldStop
-     */
-    public function encode(Reel $reel, string $path, Reading $reading, string $key, Plan $plan, Closure $shouldStop): Encoded
+    /** @param  Closure(): bool  $shouldStop */
+    public function encode(Reel $reel, Material $of, Plan $plan, Closure $shouldStop): Encoded
     {
-        $tries = new Tries($this->runner);
+        $tries = new Tries($this->runner, $of->path, $shouldStop);
         try {
-            return $this->held($tries, $reel, $path, $reading, $key, $plan, $shouldStop);
+            return $this->held($tries, $reel, $of, $plan);
         } finally {
             $tries->end();
         }
     }
 
-    /** @param  Closure(): bool  $shouldStop */
-    private function held(
-        Tries $tries,
-        Reel $reel,
-        string $path,
-        Reading $reading,
-        string $key,
-        Plan $plan,
-        Closure $shouldStop,
-    ): Encoded {
+    private function held(Tries $tries, Reel $reel, Material $of, Plan $plan): Encoded
+    {
         $rate = $plan->bitrate;
         if ($rate->mode !== BitrateMode::Vbr || $rate->average === null) {
-            return $this->once($tries, $reel, $path, $reading, $key, $plan, $rate->average?->bitsPerSecond, $shouldStop);
+            return $this->once($tries, $reel, $of, $plan, $rate->average?->bitsPerSecond);
         }
         $wanted = (float) $rate->average->bitsPerSecond;
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
@@ -74,7 +62,7 @@ class HeldEncoder
                 $rate->peak !== null && $rate->peak->bitsPerSecond < $asked ? new Bitrate((int) round($asked)) : $rate->peak,
                 buffer: $rate->buffer,
             );
-            $encoded = $this->once($tries, $reel, $path, $reading, $key, $plan->atBitrate($bitrate), $wanted, $shouldStop);
+            $encoded = $this->once($tries, $reel, $of, $plan->atBitrate($bitrate), $wanted);
             $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
             $made[] = $encoded;
             $asked = HoldRate::next($wanted, $tried);
@@ -83,31 +71,18 @@ class HeldEncoder
         return $made[HoldRate::nearest($wanted, $tried)];
     }
 
-    /** @param  Closure(): bool  $shouldStop */
-    private function once(
-        Tries $tries,
-        Reel $reel,
-        string $path,
-        Reading $reading,
-        string $key,
-        Plan $plan,
-        ?float $wanted,
-        Closure $shouldStop,
-    ): Encoded {
+    private function once(Tries $tries, Reel $reel, Material $of, Plan $plan, ?float $wanted): Encoded
+    {
         $passes = $tries->passes(array_map(
             fn (Pass $pass): Pass => $this->inPieces($pass, $reel),
-            $this->passes->passes($plan, $reading, witnessed: false),
+            $this->passes->passes($plan, $of->reading, witnessed: false),
         ));
-        $own = StepStore::key('encoded', $key, $this->capabilities->version(), json_encode(array_map(
+        $own = StepStore::key('encoded', $of->key, $this->capabilities->version(), json_encode(array_map(
             fn (Pass $pass): array => [$pass->input, $pass->arguments, $pass->boxes, $pass->elements],
             $passes,
         )));
         $ending = $plan->container->container->extension();
-        $file = $this->store->file(
-            $own,
-            $ending,
-            fn (string $partial) => $tries->make($passes, $path, $partial, $shouldStop),
-        );
+        $file = $this->store->file($own, $ending, fn (string $partial) => $tries->make($passes, $partial));
         // What the file says and what it comes to is found in one reading of it, and kept as the file is.
         $read = StepStore::key('read', $own, ...$this->weights($reel));
         $kept = $this->store->figures($read, fn (): array => $this->read($file, $reel, $plan));

@@ -6,7 +6,6 @@ use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Engine\Stopped;
-use App\Media\CutReader;
 use App\Media\RawPictures;
 use App\Media\Scratch;
 use App\Media\StepStore;
@@ -33,21 +32,18 @@ class Likeness
         private readonly Runner $runner,
         private readonly StepStore $store,
         private readonly Capabilities $capabilities,
-        private readonly CutReader $reader,
     ) {
     }
 
     /**
-     * @param  string  $key  of the file's content
      * @param  Closure(): bool  $shouldStop
-     * @param  Reading|null  $reading  of the file; it is read when null
      * @return array<mixed> figures, with `ssim` of each piece
      *
      * @throws EngineFailed when they are not of the same picture
      */
-    public function of(Reel $reel, string $path, string $key, Closure $shouldStop, ?Reading $reading = null): array
+    public function of(Reel $reel, Material $file, Closure $shouldStop): array
     {
-        return $this->store->figures($this->key($reel, $key), fn (): array => $this->measured($reel, $path, $reading, $shouldStop));
+        return $this->store->figures($this->key($reel, $file->key), fn (): array => $this->measured($reel, $file, $shouldStop));
     }
 
     /** What its figures are kept under. */
@@ -59,21 +55,19 @@ class Likeness
     /**
      * How much of the picture is left, and nothing else: a tenth of the time of all figures.
      *
-     * @param  string  $key  of the file's content
      * @param  Closure(): bool  $shouldStop
-     * @param  Reading|null  $reading  of the file; it is read when null
      * @return array<mixed> `ssim` of each piece, and what the alignment of frames tells
      *
      * @throws EngineFailed when they are not of the same picture
      */
-    public function atAGlance(Reel $reel, string $path, string $key, Closure $shouldStop, ?Reading $reading = null): array
+    public function atAGlance(Reel $reel, Material $file, Closure $shouldStop): array
     {
-        $kept = StepStore::key('glance', $reel->key, $key, $this->capabilities->version());
+        $kept = StepStore::key('glance', $reel->key, $file->key, $this->capabilities->version());
 
-        return $this->store->figures($kept, function () use ($reel, $path, $reading, $shouldStop): array {
+        return $this->store->figures($kept, function () use ($reel, $file, $shouldStop): array {
             $scratch = Scratch::named('likeness-'.bin2hex(random_bytes(4)));
             try {
-                return $this->laidOver($reel, $path, $reading, [], $scratch, $shouldStop);
+                return $this->laidOver($reel, $file, [], $scratch, $shouldStop);
             } finally {
                 $scratch->remove();
             }
@@ -81,11 +75,11 @@ class Likeness
     }
 
     /** @return array<mixed> */
-    private function measured(Reel $reel, string $path, ?Reading $reading, Closure $shouldStop): array
+    private function measured(Reel $reel, Material $file, Closure $shouldStop): array
     {
         $scratch = Scratch::named('likeness-'.bin2hex(random_bytes(4)));
         try {
-            $figures = $this->laidOver($reel, $path, $reading, $this->lookedAt($reel), $scratch, $shouldStop);
+            $figures = $this->laidOver($reel, $file, $this->lookedAt($reel), $scratch, $shouldStop);
 
             return $figures + [
                 'psnr' => self::psnr(self::figures($scratch->lines(LikenessCommand::PSNR), 'mse_avg')),
@@ -100,18 +94,17 @@ class Likeness
      * @param  list<int>  $looked  frames that are looked at closely
      * @return array<mixed>
      */
-    private function laidOver(Reel $reel, string $path, ?Reading $reading, array $looked, Scratch $scratch, Closure $shouldStop): array
+    private function laidOver(Reel $reel, Material $file, array $looked, Scratch $scratch, Closure $shouldStop): array
     {
-        $file = $reading ?? $this->reader->read($path)['reading'];
-        $command = LikenessCommand::of($reel->reading, $reel->path, $file, $path, $looked);
-        $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
+        $lay = function (int $late) use ($reel, $file, $looked, $scratch, $shouldStop): void {
+            $command = LikenessCommand::of($reel->reading, $reel->path, $file->reading, $file->path, $looked, $late);
+            $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
+        };
+        $lay(0);
         $shown = self::pictures($scratch->whole(LikenessCommand::LITTLE_PICTURES));
         $little = $this->little($reel, $shouldStop);
         $alignment = Alignment::of($little, $shown);
-        if ($alignment->shift !== 0) {
-            $command = LikenessCommand::of($reel->reading, $reel->path, $file, $path, $looked, $alignment->shift);
-            $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
-        }
+        $alignment->shift === 0 ?: $lay($alignment->shift);
         $perFrame = self::figures($scratch->lines(LikenessCommand::SSIM), 'All');
         if ($perFrame === []) {
             throw new EngineFailed('No frame of it could be measured.', 'The file may be damaged: play it through.');

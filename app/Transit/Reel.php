@@ -21,6 +21,11 @@ final readonly class Reel
     {
     }
 
+    public function material(): Material
+    {
+        return new Material($this->path, $this->key, $this->reading);
+    }
+
     public function rate(): FrameRate
     {
         return $this->reading->mainVideo()->frameRate ?? FrameRate::of(25);

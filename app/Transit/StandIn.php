@@ -2,7 +2,6 @@
 
 namespace App\Transit;
 
-use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Media\CutReader;
@@ -18,7 +17,6 @@ use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Planner;
-use OuterCrate\Planning\Subject;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\AsRendition;
@@ -29,7 +27,7 @@ class StandIn
     public function __construct(
         private readonly HeldEncoder $encoder,
         private readonly Planner $planner,
-        private readonly Capabilities $capabilities,
+        private readonly Subjects $subjects,
         private readonly PassBuilder $passes,
         private readonly Runner $runner,
         private readonly CutReader $reader,
@@ -39,24 +37,14 @@ class StandIn
     /**
      * A rendition of the pieces of an upload.
      *
-     * @param  string  $path  of the upload's pieces
-     * @param  string  $key  of their content
      * @param  Found|null  $found  in the cut that they come from
      * @param  Closure(): bool  $shouldStop
      */
-    public function ofPieces(
-        Reel $reel,
-        string $path,
-        Reading $reading,
-        string $key,
-        Upload $upload,
-        Rung $rung,
-        Closure $shouldStop,
-        ?Found $found = null,
-    ): Encoded {
-        $plan = $this->planner->plan($this->subject($reading, $found), AsRendition::of($rung, $upload->frame, $upload->hdr));
+    public function ofPieces(Reel $reel, Material $of, Upload $upload, Rung $rung, Closure $shouldStop, ?Found $found = null): Encoded
+    {
+        $spec = AsRendition::of($rung, $upload->frame, $upload->hdr);
 
-        return $this->encoder->encode($reel, $path, $reading, $key, $plan, $shouldStop);
+        return $this->encoder->encode($reel, $of, $this->planner->plan($this->subjects->of($of->reading, $found), $spec), $shouldStop);
     }
 
     /**
@@ -79,7 +67,7 @@ class StandIn
             $level = $reading->mainAudio() === null || $recompression->audio === null ? null : $this->level($path, $reading, $scratch);
             foreach ($recompression->tierOf($upload)->renditionsOf($upload->frame) as $rung) {
                 $spec = AsRendition::of($rung, $upload->frame, $upload->hdr, $level === null ? null : $recompression->audio);
-                $plan = self::levelled($this->planner->plan($this->subject($reading, null), $spec), $level);
+                $plan = self::levelled($this->planner->plan($this->subjects->of($reading), $spec), $level);
                 $name = pathinfo($path, PATHINFO_FILENAME)." {$rung->shorterSide}p.".$plan->container->container->extension();
                 $file = OutputFile::at("{$folder}/{$name}", bin2hex(random_bytes(4)));
                 try {
@@ -120,16 +108,5 @@ class StandIn
         $this->runner->encode(ListenCommand::of($path, $reading->mainAudio()->channels ?? 2), $scratch->path);
 
         return SoundLevel::of($scratch->lines(SoundLevel::FILE));
-    }
-
-    private function subject(Reading $reading, ?Found $found): Subject
-    {
-        return new Subject(
-            reading: $reading,
-            encoders: $this->capabilities->encoders(),
-            cutName: 'upload',
-            found: $found,
-            hardware: $this->capabilities->knownHardware(),
-        );
     }
 }

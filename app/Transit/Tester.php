@@ -2,7 +2,6 @@
 
 namespace App\Transit;
 
-use App\Engine\Capabilities;
 use App\Models\Cut;
 use Closure;
 use OuterCrate\Hosts\Host;
@@ -11,8 +10,6 @@ use OuterCrate\Hosts\Recompression\Upload;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Planner;
-use OuterCrate\Planning\Subject;
-use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\Weights;
@@ -27,7 +24,7 @@ class Tester
         private readonly Likeness $likeness,
         private readonly StandIn $standIn,
         private readonly Planner $planner,
-        private readonly Capabilities $capabilities,
+        private readonly Subjects $subjects,
     ) {
     }
 
@@ -76,7 +73,7 @@ class Tester
             $tier = $recompression->tierOf($arrived);
             $renditions = $tier->renditionsOf($arrived->frame);
             $step();
-            $own = $this->likeness->of($reel, $upload->path, $upload->key, $shouldStop, $upload->reading);
+            $own = $this->likeness->of($reel, $upload->material(), $shouldStop);
             $step();
             $byRung = [];
             foreach ($screens as $screen) {
@@ -93,10 +90,8 @@ class Tester
             ];
         }
 
-        $heard = $this->subject($cut, $reading);
-
         return [
-            'result' => (new Telling($reel, $host, $screens, $range))->of($results, $weights, $heard),
+            'result' => (new Telling($reel, $host, $screens, $range))->of($results, $weights, $this->subjects->of($reading, $cut->found())),
             'made' => ['reel' => basename($reel->path), 'candidates' => array_map(fn (array $result): array => [
                 'upload' => $this->file($reel, $result['upload']),
                 'after' => array_map(fn (array $after): array => $this->file($reel, $after['rendition']), $result['after']),
@@ -112,61 +107,33 @@ class Tester
 
     private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
     {
-        $master = $candidate->master;
-        if ($master === null) {
-            return $this->made($reel, $cut, $candidate->plan, $reel->path, $reel->reading, $reel->key, $shouldStop);
-        }
-        $made = $this->made($reel, $cut, $master, $reel->path, $reel->reading, $reel->key, $shouldStop);
+        $make = fn (Plan $plan, Material $of): Encoded => $this->made($reel, $cut, $candidate->name, $plan, $of, $shouldStop);
+        $first = $candidate->master === null ? $reel->material() : $make($candidate->master, $reel->material())->material();
 
-        return $this->made($reel, $cut, $candidate->plan, $made->path, $made->reading, $made->key, $shouldStop);
+        return $make($candidate->plan, $first);
     }
 
-    /**
-     * The pieces as a whole is planned, out of a file that holds them.
-     *
-     * @param  string  $key  of its content
-     */
-    private function made(Reel $reel, Cut $cut, Plan $whole, string $path, Reading $reading, string $key, Closure $shouldStop): Encoded
+    /** The pieces as a whole is planned, out of a file that holds them. */
+    private function made(Reel $reel, Cut $cut, string $name, Plan $whole, Material $of, Closure $shouldStop): Encoded
     {
-        $spec = $whole->spec;
-        $plan = $this->planner->plan($this->subject($cut, $reading), new OutputSpec($spec->preset, $spec->host, $spec->edits));
+        $spec = new OutputSpec($whole->spec->preset, $whole->spec->host, $whole->spec->edits);
+        $plan = $this->planner->plan($this->subjects->of($of->reading, $cut->found()), $spec);
         if (! $plan->frameSize->showsAll()) {
-            throw TestRefused::otherShape($spec->preset->name);
+            throw TestRefused::otherShape($name);
         }
 
-        return $this->encoder->encode($reel, $path, $reading, $key, $plan->atBitrate($whole->bitrate), $shouldStop);
+        return $this->encoder->encode($reel, $of, $plan->atBitrate($whole->bitrate), $shouldStop);
     }
 
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */
     private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Upload $arrived, Closure $shouldStop): array
     {
-        $rendition = $this->standIn->ofPieces(
-            $reel,
-            $upload->path,
-            $upload->reading,
-            $upload->key,
-            $arrived,
-            $rung,
-            $shouldStop,
-            $cut->found(),
-        );
+        $rendition = $this->standIn->ofPieces($reel, $upload->material(), $arrived, $rung, $shouldStop, $cut->found());
 
         return [
             'rung' => $rung,
             'rendition' => $rendition,
-            'figures' => $this->likeness->of($reel, $rendition->path, $rendition->key, $shouldStop, $rendition->reading),
+            'figures' => $this->likeness->of($reel, $rendition->material(), $shouldStop),
         ];
-    }
-
-    /** The cut as it lies in a file of ours: no drive has to have room for that, and no name be free. */
-    private function subject(Cut $cut, Reading $reading): Subject
-    {
-        return new Subject(
-            reading: $reading,
-            encoders: $this->capabilities->encoders(),
-            cutName: $cut->name,
-            found: $cut->found(),
-            hardware: $this->capabilities->knownHardware(),
-        );
     }
 }

@@ -17,7 +17,11 @@ final class Tries
 
     private bool $hasGathered = false;
 
-    public function __construct(private readonly Runner $runner)
+    /**
+     * @param  string  $source  path of what is encoded
+     * @param  Closure(): bool  $shouldStop
+     */
+    public function __construct(private readonly Runner $runner, private readonly string $source, private readonly Closure $shouldStop)
     {
     }
 
@@ -37,19 +41,16 @@ final class Tries
         return [$this->gathering, ...array_slice($passes, 1)];
     }
 
-    /**
-     * @param  non-empty-list<Pass>  $passes  as passes() gave them
-     * @param  Closure(): bool  $shouldStop
-     */
-    public function make(array $passes, string $source, string $target, Closure $shouldStop): void
+    /** @param  non-empty-list<Pass>  $passes  as passes() gave them */
+    public function make(array $passes, string $target): void
     {
         $this->scratch ??= Scratch::named('transit-'.bin2hex(random_bytes(4)));
         foreach ($passes as $pass) {
             if ($pass === $this->gathering && $this->hasGathered) {
                 continue;
             }
-            $command = EncodeCommand::of($pass, $source, $pass->writes ? $target : null);
-            $this->runner->encode($command, $this->scratch->path, shouldStop: $shouldStop);
+            $command = EncodeCommand::of($pass, $this->source, $pass->writes ? $target : null);
+            $this->runner->encode($command, $this->scratch->path, shouldStop: $this->shouldStop);
             $this->hasGathered = $this->hasGathered || $pass === $this->gathering;
         }
     }

@@ -184,7 +184,8 @@ it('finds a shift of frames, and measures as if there were none', function (stri
     $reel = $makers->reel($cut->path, $cut->fingerprint, $cut->reading(), $makers->pieces($cut, $cut->reading(), $range, 6), $go);
     $shifted = $this->folder('out').'/shifted.mkv';
     (new Process(['ffmpeg', '-v', 'error', '-nostdin', '-i', $reel->path, '-an', '-vf', $filter, '-c:v', 'ffv1', $shifted]))->mustRun();
-    $figures = app(App\Transit\Likeness::class)->of($reel, $shifted, $filter, $go);
+    $material = new App\Transit\Material($shifted, $filter, app(App\Media\CutReader::class)->read($shifted)['reading']);
+    $figures = app(App\Transit\Likeness::class)->of($reel, $material, $go);
 
     expect($figures['shift'])->toBe($shift)
         ->and($figures['detailKept'])->toEqual([1, 1, 1, 1])

@@ -40,11 +40,7 @@ class RunController
         $whose = $cut === null ? [] : ['cut_id' => $cut];
         $underWay = Run::underWay()->where($whose)->orderBy('id')->get($columns);
         $over = Run::over()->where($whose)->orderByDesc('id')->limit($latest)->get($columns);
-        $analyses = CutAnalysis::query()
-            ->with('cut:id,name')
-            ->orderBy('id')
-            ->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
-            ->get(['id', 'cut_id'])
+        $analyses = self::underWay(CutAnalysis::query()->with('cut:id,name'), ['id', 'cut_id'])
             ->sortBy(fn (CutAnalysis $analysis): int => $analysis->work->state === WorkState::Running ? 0 : 1);
 
         return response()->json([
@@ -56,19 +52,6 @@ class RunController
             ],
             'worker' => Presence::isThere(),
         ]);
-    }
-
-    /**
-     * @template T of Model
-     *
-     * @param  Builder<T>  $query
-     * @param  list<string>  $columns
-     * @return Collection<int, T>
-     */
-    private static function underWay(Builder $query, array $columns): Collection
-    {
-        return $query->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
-            ->with('work')->orderBy('id')->get($columns);
     }
 
     public function stop(Run $run, WorkQueue $queue): JsonResponse
@@ -112,5 +95,20 @@ class RunController
         return response()
             ->download($run->file, $name, ['Cache-Control' => 'private, no-store'], 'attachment')
             ->setContentDisposition('attachment', $name, preg_replace('~[^\x20-\x7E]|[%/\\\\]~', '_', mb_scrub($name)));
+    }
+
+    /**
+     * What is under way of a kind of work, in the order in which it was asked for.
+     *
+     * @template T of Model
+     *
+     * @param  Builder<T>  $query
+     * @param  list<string>  $columns
+     * @return Collection<int, T>
+     */
+    private static function underWay(Builder $query, array $columns): Collection
+    {
+        return $query->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
+            ->with('work')->orderBy('id')->get($columns);
     }
 }

@@ -123,12 +123,12 @@ class TransitController
         if (isset($asked['outputs'])) {
             return [$desk->columns($cut, $reading, array_map($to, $asked['outputs']), $range), []];
         }
-        $sheet = $desk->sheet($cut, $reading);
         if (isset($asked['routes'])) {
             $base = $cut->outputs[$asked['routes']['output']] ?? throw self::noOutput();
 
             return $this->routes->of($cut, $to($base), $asked['routes']['master'] ?? null);
         }
+        $sheet = $desk->sheet($cut, $reading);
         if (! isset($asked['grid'])) {
             return [array_values(array_filter(
                 $sheet,
