@@ -191,16 +191,7 @@ final readonly class TaughtTold
         $remarks = [];
         foreach ($this->learnt as $tier) {
             foreach ($tier->ladder as $rung) {
-                $lines = $rung->shorterSide;
-                $remarks[] = match (true) {
-                    $rung->quality !== null => "At {$lines} lines files of the same size have other rates, and one quality behind them: ".
-                        "{$rung->quality}.",
-                    ! $rung->isSteady() => "At {$lines} lines the rates lie far apart, and no one quality explains them: ".
-                        'the highest is taken for the average, which calmer pictures do not use up.',
-                    default => null,
-                };
-                $remarks[] = $rung->keyframeSeconds() !== null ? null :
-                    "At {$lines} lines no file is long enough to tell how far its keyframes lie apart: send one of ten seconds or more.";
+                array_push($remarks, ...$rung->remarks());
             }
         }
         foreach ($lessons as $lesson) {

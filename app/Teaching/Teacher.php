@@ -55,14 +55,13 @@ class Teacher
             $onShare(self::READ + (0.7 - self::READ) * ($i + 1) / count($borders->tiers));
         }
         $tiers = TaughtTiers::of($host->recompression, $short, $learnt, $speeds);
-        $told = new TaughtTold($host, $tiers, $learnt, $borders, $this->audio($host, $seen, $shouldStop));
         $compared = [];
         foreach ($seen as $at => $lesson) {
             $compared[] = $this->compared($lesson, $at, $tiers, $learnt, $shouldStop);
             $onShare(0.7 + 0.3 * ($at + 1) / count($seen));
         }
 
-        return $told->of($seen, $compared);
+        return (new TaughtTold($host, $tiers, $learnt, $borders, $this->audio($host, $seen, $shouldStop)))->of($seen, $compared);
     }
 
     /**

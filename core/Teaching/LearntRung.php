@@ -69,6 +69,25 @@ final readonly class LearntRung
         return new self($this->shorterSide, $this->seen, $quality);
     }
 
+    /** @return list<string> what is not plain about it, as sentences */
+    public function remarks(): array
+    {
+        $lines = $this->shorterSide;
+
+        return array_values(array_filter([
+            match (true) {
+                $this->quality !== null => "At {$lines} lines files of the same size have other rates, and one quality behind them: "
+                    ."{$this->quality}.",
+                ! $this->isSteady() => "At {$lines} lines the rates lie far apart, and no one quality explains them: "
+                    .'the highest is taken for the average, which calmer pictures do not use up.',
+                default => null,
+            },
+            $this->keyframeSeconds() !== null
+                ? null
+                : "At {$lines} lines no file is long enough to tell how far its keyframes lie apart: send one of ten seconds or more.",
+        ], is_string(...)));
+    }
+
     /**
      * As a rendition of a ladder.
      *

@@ -462,6 +462,23 @@ it('cites what was tested in place of a guess', function (string $id, array $edi
     ],
 ]);
 
+it('speaks for an output by the nearest average that was tested, of the newest test', function () {
+    $cut = Desk::reading(Probes::mezzanine());
+    $edits = ['bitrate' => ['average' => ['kbps' => 2_000]]];
+    $cites = function (array $tested) use ($cut, $edits): string {
+        $subject = new Subject($cut, tested: $tested);
+        $column = Desk::column($cut, 'lanternwick-even@lanternwick', $edits, subject: $subject);
+
+        return array_values(array_filter($column->findings, fn (Finding $one): bool => $one->id === 'bitrate-under-ask'))[0]->text;
+    };
+    $enough = tested(720, 5_500, [17.0, 18.0]);
+    expect($cites([tested(720, 2_400, [15.0, 16.0]), tested(720, 2_050, [16.5, 17.5]), $enough]))->toContain('leaves +0.50 dB')
+        // A quarter off is not near.
+        ->and($cites([tested(720, 2_600, [15.0, 16.0]), $enough]))->toContain('the loss is paid twice')
+        // Another codec, another size: nothing was tested.
+        ->and($cites([tested(1080, 2_000, [15.0, 16.0]), $enough]))->toContain('the loss is paid twice');
+});
+
 it('does not call an average too small that its host asks for', function () {
     $reading = Desk::reading(Probes::plain(['width' => 1920, 'height' => 1080, 'avg_frame_rate' => '60/1']));
     $rates = [

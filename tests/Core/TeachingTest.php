@@ -10,6 +10,7 @@ use OuterCrate\Teaching\Borders;
 use OuterCrate\Teaching\FitQuality;
 use OuterCrate\Teaching\HeardSound;
 use OuterCrate\Teaching\KeyframeDistance;
+use OuterCrate\Teaching\LearntRung;
 use OuterCrate\Teaching\LearntTier;
 use OuterCrate\Teaching\Lesson;
 use OuterCrate\Teaching\SeenRendition;
@@ -157,6 +158,41 @@ it('takes the mean of rates that are alike, and the highest of those that are no
         ->and($rung->withQuality(30)->rung('fast')->toFile())
         ->toBe(['shorterSide' => 720, 'codec' => 'h264', 'quality' => 30, 'keyframeSeconds' => 4.0, 'speed' => 'fast', 'bFrames' => 2]);
 })->with([[[1500], true, 1500], [[1480, 1520], true, 1500], [[1500, 400], false, 1500]]);
+
+it('says what is not plain about a rendition', function () {
+    $seen = fn (int $kbps, ?Fraction $keyframes): SeenRendition => new SeenRendition(
+        'one.mp4', new FrameSize(1280, 720), 'h264', Bitrate::kilobits($kbps), $keyframes,
+    );
+    $rung = fn (array $seen): LearntRung => new LearntRung(720, $seen);
+    $apart = $rung([$seen(1500, new Fraction(2)), $seen(400, null)]);
+    expect($rung([$seen(1500, new Fraction(2))])->remarks())->toBe([])
+        ->and($rung([$seen(1500, null)])->remarks()[0])->toContain('no file is long enough')
+        ->and($apart->remarks()[0])->toContain('the highest is taken')
+        ->and($apart->withQuality(23)->remarks())->toHaveCount(1)
+        ->and($apart->withQuality(23)->remarks()[0])->toContain('one quality behind them: 23')
+        // What no file tells is taken from before, or from what is usual.
+        ->and((string) $rung([$seen(1500, null)])->rung('fast')->keyframeSeconds)->toBe('5')
+        ->and((string) $rung([$seen(1500, null)])
+            ->rung('fast', new Rung(720, 'h264', null, 20, new Fraction(3), 'slow'))->keyframeSeconds)->toBe('3');
+});
+
+it('names new tiers by their codecs, and by number where those are one', function () {
+    $named = fn (array $lessons): array => array_map(
+        fn (Tier $tier): string => $tier->name,
+        TaughtTiers::of(null, $lessons, Borders::of($lessons)->tiers, [])->tiers,
+    );
+    expect($named([lesson(1440, 'vp9', [720 => 1500]), lesson(720, 'h264', [720 => 1500])]))->toBe(['VP9', 'H.264'])
+        ->and($named([lesson(1440, 'h264', [720 => 3000]), lesson(720, 'h264', [720 => 1500])]))->toBe(['H.264 1', 'H.264 2']);
+});
+
+it('takes the file with most bits of those that have the same lines', function () {
+    $both = new Lesson('up.mp4', lesson(1080, 'h264', [720 => 1])->upload, 'kiln', [
+        new SeenRendition('poor.mp4', new FrameSize(1280, 720), 'h264', Bitrate::kilobits(900)),
+        new SeenRendition('good.mp4', new FrameSize(1280, 720), 'h264', Bitrate::kilobits(1500)),
+    ]);
+    expect(Borders::of([$both])->tiers[0]->ladder)->toHaveCount(1)
+        ->and(Borders::of([$both])->tiers[0]->ladder[0]->average()->bitsPerSecond)->toBe(1_500_000);
+});
 
 it('finds the quality behind a rate in a few steps', function (int $hidden, float $halves) {
     $scale = (new Vp9)->quality();

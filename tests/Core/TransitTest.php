@@ -1,6 +1,7 @@
 <?php
 
 use OuterCrate\Hosts\Recompression\Rung;
+use OuterCrate\Transit\Alike;
 use OuterCrate\Transit\AsRendition;
 use OuterCrate\Transit\ChoosePieces;
 use OuterCrate\Transit\Course;
@@ -13,6 +14,7 @@ use OuterCrate\Transit\Recommendation;
 use OuterCrate\Transit\Routes;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\TestPiece;
+use OuterCrate\Transit\TimesTheSize;
 use OuterCrate\Transit\Weights;
 use OuterCrate\Transit\Why;
 use OuterCrate\Transit\Windows;
@@ -115,6 +117,28 @@ it('has every scene stand for itself, however long it is', function () {
         expect(abs($shares[$i] - $seconds / 60))->toBeLessThan(0.02);
     }
 });
+
+it('puts places together that are alike, and lets fixed ones stand for themselves', function () {
+    // Three heaps on a line, the third of one place alone.
+    $places = [[0.0], [0.2], [0.1], [5.0], [5.4], [5.2], [20.0]];
+    expect(Alike::groups($places, [], 3))->toBe([2 => [0, 1, 2], 5 => [3, 4, 5], 6 => [6]])
+        // A fixed one stays a centre, though it lies in the middle of nothing.
+        ->and(array_keys(Alike::groups($places, [0], 2)))->toContain(0)
+        ->and(Alike::groups($places, [6], 2)[6])->toBe([6])
+        // More groups than there are unlike places: one for each.
+        ->and(Alike::groups([[1.0], [1.0], [2.0]], [], 5))->toHaveCount(2)
+        ->and(Alike::groups([[0.0]], [], 3))->toBe([0 => [0]]);
+});
+
+it('says how large one file is beside another', function (int $bytes, int $other, string $words) {
+    expect(TimesTheSize::of($bytes, $other))->toBe($words);
+})->with([
+    [210, 100, 'for 2.1 × the size'],
+    [50, 100, 'for 0.50 × the size'],
+    [101, 100, 'for the same size'],
+    [99, 100, 'for the same size'],
+    [5, 0, 'for 5.0 × the size'],
+]);
 
 it('keeps to a range, and needs no analysis', function () {
     $pieces = ChoosePieces::of(new FrameRange(1000, 3999), null, 25, 4);

@@ -2,8 +2,10 @@
 
 use App\Library\Hosts;
 use App\Models\Teaching;
+use App\Models\WorkState;
 use App\Schema\Contract;
 use App\Transit\StandIn;
+use App\Work\Worker;
 use OuterCrate\Hosts\Host;
 use Symfony\Component\Process\Process;
 
@@ -146,6 +148,45 @@ it('refuses what teaches nothing, and says which file and what to do', function 
         ->and($fails([$upload, $this->file('notes.mkv', 'not a video')]))->not->toBe('');
     $this->answer($this->postJson('/api/teachings/'.Teaching::query()->max('id').'/save'), 'error', 422);
     expect(app(Hosts::class)->entry($own->slug)->version)->toBe(1);
+});
+
+it('does to a whole file what a host does, sizes, keyframes and loudness, as other programs measure them', function () {
+    $host = hidden([['name' => 'all', 'ladder' => [rung(96, 'h264', 150), rung(54, 'h264', 60, 0.4)]]]);
+    $upload = ($this->moving)('kiln.mp4', '192x108');
+    $before = $this->left('media');
+    $files = app(StandIn::class)->whole($upload, $host, $this->folder('media').'/back', fn () => null);
+    $told = fn (string $path, string $what): string => trim((new Process([
+        'ffprobe', '-v', 'error', '-select_streams', 'v:0', '-show_entries', $what, '-of', 'csv=p=0', $path,
+    ]))->mustRun()->getOutput());
+    expect(array_map(fn (string $file): string => $told($file, 'stream=width,height'), $files))->toBe(['170,96', '96,54'])
+        ->and(array_map(basename(...), $files))->toBe(['kiln 96p.mkv', 'kiln 54p.mkv'])
+        ->and(substr_count($told($files[1], 'packet=flags'), 'K'))->toBe(5)
+        ->and($this->left('media'))->toContain(...$before);
+    $meter = new Process(['ffmpeg', '-nostdin', '-i', $files[0], '-af', 'ebur128', '-f', 'null', '-']);
+    $meter->mustRun();
+    preg_match_all('~I:\s+(-?[\d.]+) LUFS~', $meter->getErrorOutput(), $heard);
+    // EBU R 128 allows a file half a unit of its target.
+    expect((float) end($heard[1]))->toEqualWithDelta(-16.0, 0.5);
+});
+
+it('is put down and taken up again without doing anything twice, and is stopped', function () {
+    $own = hidden([['name' => 'all', 'ladder' => [rung(96, 'h264', 150)]]]);
+    $upload = ($this->moving)('kiln.mp4', '192x108');
+    $back = ($this->upload)('back.mkv', '-i', $upload, '-vf', 'scale=170:96', '-c:v', 'libx264', '-b:v', '150k', '-an');
+    $asked = ($this->ask)($own->slug, [[$upload, $back]]);
+    $teaching = Teaching::query()->find($asked['teaching']['id']);
+    // The process ends once the upload lies there without loss.
+    $made = $this->folder('derived/transit');
+    app(Worker::class)->one(['teach'], fn (): bool => is_dir($made) && $this->left('derived/transit') !== []);
+    expect($teaching->refresh()->work->state)->toBe(WorkState::Waiting);
+    $half = $this->left('derived/transit');
+    expect(($this->taught)($asked)['state'])->toBe('done')->and(array_diff($half, $this->left('derived/transit')))->toBe([]);
+
+    $stopped = ($this->ask)($own->slug, [[$upload, $back]]);
+    $this->answer($this->postJson("/api/teachings/{$stopped['teaching']['id']}/stop"), 'teaching-answer');
+    expect(($this->taught)($stopped))->toMatchArray(['state' => 'stopped', 'result' => null]);
+    $list = $this->answer($this->getJson("/api/hosts/{$own->slug}/teachings"), 'teaching-list')['teachings'];
+    expect(array_column($list, 'state'))->toBe(['stopped', 'done']);
 });
 
 it('is taught by command, and does again to a file what a host does', function () {

@@ -219,6 +219,20 @@ it('makes candidates around a column, and names them by what they are', function
     ])->and($wide[1]['edits']['bitrate'])->toMatchArray(['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 100]]);
 });
 
+it('cites no proof that an earlier version kept, and keeps none of a cut that was taken off for good', function () {
+    $cut = App\Models\Cut::query()->find($this->bringIn()['id']);
+    $test = TransitTest::query()->create(['cut_id' => $cut->id, 'host' => 'platen', 'card' => [], 'asked' => []]);
+    $proof = App\Models\TransitProof::query()->create([
+        'transit_test_id' => $test->id,
+        'cut_id' => $cut->id,
+        'fingerprint' => $cut->fingerprint,
+        'uploads' => [['@' => 'Transit/NoLonger']],
+    ]);
+    expect(app(App\Desk\Surroundings::class)->of($cut)->tested)->toBe([]);
+    $cut->forceDelete();
+    expect($proof->fresh())->toBeNull();
+});
+
 it('is seen on the belt while it is under way', function () {
     $cut = $this->bringIn('few');
     ($this->ask)($cut, $this->quick);

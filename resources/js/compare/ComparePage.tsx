@@ -1,4 +1,4 @@
-import { useQueries, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
@@ -6,11 +6,12 @@ import type { ComparisonView } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Failed, Loading } from '../ui/States';
 import { useTitle } from '../ui/useTitle';
-import { FAULTS } from './drawFaults';
+import { FaultLegend } from './FaultLegend';
 import { Pane, type Place } from './Pane';
 import { Scope } from './Scope';
 import { TimeStrip } from './TimeStrip';
 import { useCompareKeys } from './useCompareKeys';
+import { useFaults, useNames } from './useFaults';
 import { usePicture } from './usePicture';
 
 type Way = 'wipe' | 'side' | 'difference';
@@ -19,8 +20,6 @@ const ZOOMS = [0, 1, 2, 4, 8];
 const LIFTS = [1, 2, 4];
 const GAINS = [4, 8, 16];
 
-/** Worst frames whose faults are named at once: a second of the machine each. */
-const WORST_NAMED = 5;
 const next = <T,>(list: readonly T[], now: T): T => list[(list.indexOf(now) + 1) % list.length] as T;
 
 /** Two files of the same picture: what one lost of the other is seen and not only measured. */
@@ -130,26 +129,9 @@ function Compare({ view, at: base, files }: CompareProps) {
         }
         setSearch(search, { replace: true });
     };
-    const faultsOf = (one: typeof a, at: number, wanted: boolean) => ({
-        queryKey: ['faults', base, files, one?.id, at],
-        queryFn: () => api.faults(base, files, one?.id ?? '', at),
-        enabled: wanted && one?.here === true && one.id !== view.sources[0]?.id,
-        staleTime: Number.POSITIVE_INFINITY,
-        retry: false,
-    });
-    const [faultsA, faultsB, faultsC] = useQueries({
-        queries: [a, b, third].map((one) => faultsOf(one, frame, overlay && !plays)),
-    });
-    // Named one after the other, when the pictures are there.
-    const [upTo, setUpTo] = useState(0);
-    const named = useQueries({
-        queries: worst.map((at, i) => faultsOf(measured, at, right.image !== null && i <= upTo && i < WORST_NAMED)),
-    });
-    useEffect(() => {
-        if (named[upTo]?.isFetched) {
-            setUpTo(upTo + 1);
-        }
-    });
+    const faults = useFaults(base, files, view, [a, b, third], frame, overlay && !plays);
+    const [faultsA, faultsB, faultsC] = faults.map(({ data }) => data);
+    const named = useNames(base, files, view, measured, worst, right.image !== null);
     const drag = (event: React.PointerEvent<HTMLDivElement>) => {
         const box = event.currentTarget.getBoundingClientRect();
         if (grabbed === 'wipe') {
@@ -194,7 +176,7 @@ function Compare({ view, at: base, files }: CompareProps) {
                                 image={flicker ? right.image : left.image}
                                 place={place}
                                 lift={lift}
-                                faults={flicker ? faultsB?.data : faultsA?.data}
+                                faults={flicker ? faultsB : faultsA}
                                 label={label(a)}
                             />
                         </div>
@@ -204,7 +186,7 @@ function Compare({ view, at: base, files }: CompareProps) {
                                     image={middle.image}
                                     place={place}
                                     lift={lift}
-                                    faults={faultsC?.data}
+                                    faults={faultsC}
                                     label={label(third)}
                                 />
                             </div>
@@ -214,7 +196,7 @@ function Compare({ view, at: base, files }: CompareProps) {
                                 image={flicker ? left.image : right.image}
                                 place={place}
                                 lift={lift}
-                                faults={flicker ? faultsA?.data : faultsB?.data}
+                                faults={flicker ? faultsA : faultsB}
                                 label={label(b)}
                             />
                         </div>
@@ -230,12 +212,12 @@ function Compare({ view, at: base, files }: CompareProps) {
                     />
                 ) : (
                     <>
-                        <Pane image={left.image} place={place} lift={lift} faults={faultsA?.data} label={label(a)} />
+                        <Pane image={left.image} place={place} lift={lift} faults={faultsA} label={label(a)} />
                         <Pane
                             image={right.image}
                             place={place}
                             lift={lift}
-                            faults={faultsB?.data}
+                            faults={faultsB}
                             from={flicker ? 0 : wipe}
                             label={label(b)}
                         />
@@ -286,27 +268,7 @@ function Compare({ view, at: base, files }: CompareProps) {
                         Decoding the pictures …
                     </p>
                 )}
-                {overlay && (
-                    <p
-                        role="status"
-                        className="absolute right-4 bottom-3 flex items-center gap-3 rounded bg-surface px-2.5 py-1 text-[12.5px] whitespace-nowrap"
-                    >
-                        {faultsA?.isFetching || faultsB?.isFetching || faultsC?.isFetching ? (
-                            'Looking for what is wrong …'
-                        ) : (
-                            <>
-                                <span style={{ color: FAULTS.lost }}>╱╱ detail lost</span>
-                                <span style={{ color: FAULTS.banded }}>═ bands</span>
-                                <Figures
-                                    text={
-                                        (b === view.sources[0] ? faultsA : faultsB)?.data?.words ||
-                                        'nothing that could be seen'
-                                    }
-                                />
-                            </>
-                        )}
-                    </p>
-                )}
+                {overlay && <FaultLegend faults={faults} of={b === view.sources[0] ? 0 : 1} />}
                 {scopes !== 'none' && (
                     <div className="absolute bottom-3 left-4 flex gap-3 rounded bg-surface p-2">
                         <Scope image={left.image} label={a?.label ?? ''} waveform={scopes === 'waveform'} />
@@ -370,12 +332,12 @@ function Compare({ view, at: base, files }: CompareProps) {
                                 <button
                                     type="button"
                                     onClick={() => seek(at)}
-                                    title={named[i]?.data?.words}
+                                    title={named[i]}
                                     className="flex w-full items-baseline gap-1.5 text-left hover:underline"
                                 >
                                     <kbd className="rounded border border-line px-1">{i + 1}</kbd>
                                     <Figures className="flex-none" text={`${(curve?.[at] ?? 0).toFixed(1)} dB`} />
-                                    <Figures className="truncate text-soft" text={named[i]?.data?.words ?? ''} />
+                                    <Figures className="truncate text-soft" text={named[i] ?? ''} />
                                 </button>
                             </li>
                         ))}

@@ -9,6 +9,8 @@ import { Mark } from '../ui/Mark';
 
 const SHOWN = 3;
 
+const item = 'relative flex min-w-[180px] items-center gap-2.5 border-x border-line bg-surface';
+
 /** The strip along the bottom of every page: what is being made, or what came of it last. */
 export function Belt() {
     const { data } = useBelt();
@@ -85,9 +87,7 @@ interface LookProps {
 /** Something that is looked at, tested or learnt, or waits for it. */
 function Look({ page, name, what, percent, left }: LookProps) {
     return (
-        <div
-            className={`relative flex w-[250px] min-w-[180px] items-center gap-2.5 border-x border-line bg-surface px-3 ${percent === null ? 'text-soft' : ''}`}
-        >
+        <div className={`w-[250px] px-3 ${item} ${percent === null ? 'text-soft' : ''}`}>
             <Link to={page} className="min-w-0 truncate hover:underline" title={`${name} ${what}`}>
                 <b className="font-medium">{name}</b> {what}
             </Link>
@@ -115,7 +115,7 @@ function Item({ run }: { run: Run }) {
     return (
         <div
             title={title}
-            className={`${going ? 'w-[400px]' : 'w-[250px]'} relative flex min-w-[180px] items-center gap-2.5 border-x border-line bg-surface pl-3 ${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`}
+            className={`${going ? 'w-[400px]' : 'w-[250px]'} ${item} pl-3 ${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`}
         >
             {mark && <Mark kind={mark} />}
             <span className="min-w-0 truncate">

@@ -11,6 +11,7 @@ import { LessonTable } from '../teach/LessonTable';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Trouble } from '../ui/States';
+import { useKept } from '../ui/useKept';
 import { AsksTable, asked, askedAudio, madeAudio } from './AsksTable';
 import { CodecsTable } from './CodecsTable';
 import { at, type Json, put, rows } from './draft';
@@ -168,23 +169,9 @@ export function HostDocument({ item }: { item: LibraryItem }) {
 
 /** What is not saved yet and the version that it began from, kept until it is saved or discarded: leaving the page loses nothing. */
 function useDraft(item: LibraryItem) {
-    const place = `outer-crate/host/${item.slug}`;
-    const [kept, setKept] = useState<{ began: number; file: Json } | null>(() => {
-        try {
-            return JSON.parse(sessionStorage.getItem(place) ?? 'null');
-        } catch {
-            return null;
-        }
-    });
-    const keep = (file: Json | null, began = kept?.began ?? item.version) => {
-        const next = file === null ? null : { began, file };
-        setKept(next);
-        try {
-            next === null ? sessionStorage.removeItem(place) : sessionStorage.setItem(place, JSON.stringify(next));
-        } catch {
-            // Without room it lives as long as the page.
-        }
-    };
+    const [kept, setKept] = useKept<{ began: number; file: Json } | null>(`outer-crate/host/${item.slug}`, null);
+    const keep = (file: Json | null, began = kept?.began ?? item.version) =>
+        setKept(file === null ? null : { began, file });
     return [kept?.file ?? null, kept?.began ?? item.version, keep] as const;
 }
 

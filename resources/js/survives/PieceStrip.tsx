@@ -3,9 +3,8 @@ import { useAnalysis, useCurves } from '../api/queries';
 import type { Cut, Range } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
-import { Pictures } from '../viewer/Pictures';
-import { Ruler } from '../viewer/Ruler';
 import { Shapes } from '../viewer/Shapes';
+import { StripHead } from '../viewer/StripHead';
 import { framesPerSecond, timecode } from '../viewer/timecode';
 import { useWidth } from '../viewer/useWidth';
 
@@ -16,6 +15,8 @@ interface Props {
 }
 
 const HEIGHT = { ruler: 18, pictures: 26, shapes: 40 };
+
+const look = 'select-none focus-visible:outline-offset-[-2px]';
 
 /** Pieces of a test are at most as many. */
 const MOST = 24;
@@ -104,23 +105,17 @@ export function PieceStrip({ cut, pieces, onChange }: Props) {
                 onPointerMove={drag}
                 onPointerUp={drag}
                 onKeyDown={key}
-                className="relative cursor-crosshair touch-none overflow-hidden border border-line bg-page select-none focus-visible:outline-offset-[-2px]"
+                className={`relative cursor-crosshair touch-none overflow-hidden border border-line bg-page ${look}`}
                 style={{ height: HEIGHT.ruler + HEIGHT.pictures + HEIGHT.shapes + 2 }}
             >
-                <Ruler cut={cut} view={view} width={width} height={HEIGHT.ruler} />
-                {analysis?.strip ? (
-                    <Pictures
-                        strip={analysis.strip}
-                        pictures={analysis.pictures}
-                        shape={cut.displayWidth / cut.displayHeight}
-                        frames={cut.frames}
-                        view={view}
-                        width={width}
-                        height={HEIGHT.pictures}
-                    />
-                ) : (
-                    <div className="bg-sunk" style={{ height: HEIGHT.pictures }} />
-                )}
+                <StripHead
+                    cut={cut}
+                    analysis={analysis}
+                    view={view}
+                    width={width}
+                    ruler={HEIGHT.ruler}
+                    pictures={HEIGHT.pictures}
+                />
                 <div className="relative bg-surface" style={{ height: HEIGHT.shapes }}>
                     <Shapes view={view} width={width} height={HEIGHT.shapes} curves={curves} found={analysis?.result} />
                 </div>

@@ -8,7 +8,7 @@ import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { isGoing } from '../ui/isGoing';
 import { Segments } from '../ui/Segments';
-import { Blank, Failed, Loading, Trouble } from '../ui/States';
+import { Blank, Failed, Loading } from '../ui/States';
 import { UnderWay } from '../ui/UnderWay';
 import { useTitle } from '../ui/useTitle';
 import { Ask } from './Ask';
@@ -96,39 +96,15 @@ function SurvivesOf({ cut }: { cut: number }) {
                     Add an output that goes to a host; then it can be tested what that host leaves of it.
                 </Blank>
             )}
-            {ask.error && (
-                <div className="mt-3">
-                    <Trouble message={ask.error.message} />
-                </div>
-            )}
-            {test.error && (
-                <div className="mt-3">
-                    <Trouble message={test.error.message} />
-                </div>
-            )}
-            {now && isGoing(now) && (
-                <UnderWay
-                    label="Transit test"
-                    text={
-                        now.state === 'waiting'
-                            ? 'The test waits its turn; files that are being made go first.'
-                            : `Testing ${now.candidates.length} candidates · ${now.percent} %`
-                    }
-                    percent={now.percent}
-                    stopAsked={now.stopAsked || stop.isPending}
-                    stop={() => stop.mutate()}
-                />
-            )}
-            {now?.state === 'failed' && now.error !== null && (
-                <div className="mt-3">
-                    <Trouble message={now.error} />
-                </div>
-            )}
-            {now?.state === 'stopped' && (
-                <p className="mt-4 text-[13px] text-soft">
-                    The last test was stopped. Test again: what was made is kept, and it goes on there.
-                </p>
-            )}
+            <UnderWay
+                asked={now}
+                label="Transit test"
+                waits="The test waits its turn; files that are being made go first."
+                goes={`Testing ${now?.candidates.length ?? 0} candidates`}
+                stopped="The last test was stopped. Test again: what was made is kept, and it goes on there."
+                stop={stop}
+                problems={[ask.error, test.error]}
+            />
             {now === undefined && toHosts && (
                 <Blank within title="Nothing has been tested yet">
                     Choose what to send, and press Test. Each candidate is encoded in pieces, recompressed as the host

@@ -11,6 +11,8 @@ interface Props {
     children: ReactNode;
 }
 
+const cross = 'flex size-5 flex-none items-center justify-center rounded text-soft hover:bg-sunk hover:text-ink';
+
 const nameOf = (path: string) => path.split('/').at(-1) ?? path;
 
 /** Uploads, each with what came back of it. */
@@ -42,7 +44,7 @@ export function Lessons({ lessons, setLessons, children }: Props) {
                                             files.filter((other) => other !== path),
                                         )
                                     }
-                                    className="flex h-5 w-5 flex-none items-center justify-center rounded text-soft hover:bg-sunk hover:text-ink"
+                                    className={cross}
                                 >
                                     <X size={13} />
                                 </button>

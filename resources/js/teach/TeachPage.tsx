@@ -1,5 +1,4 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
 import { useLibraryChanged } from '../api/library';
@@ -7,11 +6,15 @@ import { useItem } from '../api/queries';
 import type { LibraryItem, Teaching } from '../api/types';
 import { Button } from '../ui/Button';
 import { isGoing } from '../ui/isGoing';
-import { Blank, Failed, Loading, Trouble } from '../ui/States';
+import { Blank, Failed, Loading } from '../ui/States';
 import { UnderWay } from '../ui/UnderWay';
+import { useKept } from '../ui/useKept';
 import { useTitle } from '../ui/useTitle';
 import { Learnt } from './Learnt';
 import { Lessons } from './Lessons';
+
+/** Paths of the files of each lesson. */
+const NO_LESSONS: string[][] = [];
 
 /** A host is taught: an upload and what came back of it are looked at, and become a version of the host. */
 export default function TeachPage() {
@@ -26,7 +29,7 @@ export default function TeachPage() {
 
 function Teach({ item }: { item: LibraryItem }) {
     const client = useQueryClient();
-    const [lessons, setLessons] = useLessons(item.slug);
+    const [lessons, setLessons] = useKept(`outer-crate/teach/${item.slug}`, NO_LESSONS);
     const list = useQuery({ queryKey: ['teachings', item.slug], queryFn: () => api.teachings(item.slug) });
     const id = list.data?.teachings[0]?.id;
     const last = useQuery({
@@ -75,37 +78,15 @@ function Teach({ item }: { item: LibraryItem }) {
                     Learn from {lessons.length < 2 ? 'these files' : `${lessons.length} uploads`}
                 </Button>
             </Lessons>
-            {[teach.error, last.error, stop.error].map(
-                (error) =>
-                    error && (
-                        <div key={error.message} className="mt-3">
-                            <Trouble message={error.message} />
-                        </div>
-                    ),
-            )}
-            {now && going && (
-                <UnderWay
-                    label="Learning"
-                    text={
-                        now.state === 'waiting'
-                            ? 'It waits its turn; files that are being made go first.'
-                            : `Reading, measuring, and making the same again · ${now.percent} %`
-                    }
-                    percent={now.percent}
-                    stopAsked={now.stopAsked || stop.isPending}
-                    stop={() => stop.mutate()}
-                />
-            )}
-            {now?.state === 'failed' && now.error !== null && (
-                <div className="mt-3">
-                    <Trouble message={now.error} />
-                </div>
-            )}
-            {now?.state === 'stopped' && (
-                <p className="mt-4 text-[13px] text-soft">
-                    It was stopped. Learn again: what was made is kept, and it goes on there.
-                </p>
-            )}
+            <UnderWay
+                asked={now}
+                label="Learning"
+                waits="It waits its turn; files that are being made go first."
+                goes="Reading, measuring, and making the same again"
+                stopped="It was stopped. Learn again: what was made is kept, and it goes on there."
+                stop={stop}
+                problems={[teach.error, last.error, stop.error]}
+            />
             {now === undefined && list.data !== undefined && lessons.length === 0 && (
                 <Blank within title="Nothing has been learnt from files yet">
                     The figures of this host are what its page says, or what somebody typed. Files say what it does.
@@ -152,25 +133,4 @@ function Save({ item, teaching }: { item: LibraryItem; teaching: Teaching }) {
             )}
         </div>
     );
-}
-
-/** Files that were given, kept while the window lives: looking at the host loses none of them. */
-function useLessons(slug: string) {
-    const place = `outer-crate/teach/${slug}`;
-    const [lessons, set] = useState<string[][]>(() => {
-        try {
-            return JSON.parse(sessionStorage.getItem(place) ?? '[]');
-        } catch {
-            return [];
-        }
-    });
-    const keep = (next: string[][]) => {
-        set(next);
-        try {
-            sessionStorage.setItem(place, JSON.stringify(next));
-        } catch {
-            // Without room they live as long as the page.
-        }
-    };
-    return [lessons, keep] as const;
 }

@@ -1,32 +1,62 @@
 import { Button } from './Button';
 import { Figures } from './Figures';
+import { isGoing } from './isGoing';
+import { Trouble } from './States';
 
-interface Props {
-    /** What is under way, for a screen reader. */
-    label: string;
-    text: string;
+interface Asked {
+    state: string;
     percent: number;
     stopAsked: boolean;
-    stop: () => void;
+    error: string | null;
 }
 
-/** Work that was asked for on this page: how far it is, and a way to stop it. */
-export function UnderWay({ label, text, percent, stopAsked, stop }: Props) {
+interface Props {
+    /** What was asked for last on this page; undefined while nothing was. */
+    asked: Asked | undefined;
+    /** What it is, for a screen reader. */
+    label: string;
+    /** What is said while it waits, while it goes on, and after it was stopped. */
+    waits: string;
+    goes: string;
+    stopped: string;
+    stop: { isPending: boolean; mutate: () => void };
+    /** What went wrong in asking for it or about it. */
+    problems: (Error | null)[];
+}
+
+/** Work that was asked for on this page: how far it is and a way to stop it, or why there is none. */
+export function UnderWay({ asked, label, waits, goes, stopped, stop, problems }: Props) {
+    const failed = asked?.state === 'failed' ? asked.error : null;
+    const messages = [...problems.map((problem) => problem?.message ?? null), failed].filter((text) => text !== null);
     return (
-        <div className="relative mt-4 flex h-10 items-center gap-4 rounded bg-sunk px-3 text-[13px]">
-            <span role="status">
-                <Figures text={text} />
-            </span>
-            <Button className="ml-auto" disabled={stopAsked} onClick={stop}>
-                {stopAsked ? 'Stopping …' : 'Stop'}
-            </Button>
-            <span
-                role="progressbar"
-                aria-label={label}
-                aria-valuenow={percent}
-                className="absolute bottom-0 left-0 h-[3px] bg-rust"
-                style={{ width: `${percent}%` }}
-            />
-        </div>
+        <>
+            {messages.map((message) => (
+                <div key={message} className="mt-3">
+                    <Trouble message={message} />
+                </div>
+            ))}
+            {asked && isGoing(asked) && (
+                <div className="relative mt-4 flex h-10 items-center gap-4 rounded bg-sunk px-3 text-[13px]">
+                    <span role="status">
+                        <Figures text={asked.state === 'waiting' ? waits : `${goes} · ${asked.percent} %`} />
+                    </span>
+                    <Button
+                        className="ml-auto"
+                        disabled={asked.stopAsked || stop.isPending}
+                        onClick={() => stop.mutate()}
+                    >
+                        {asked.stopAsked || stop.isPending ? 'Stopping …' : 'Stop'}
+                    </Button>
+                    <span
+                        role="progressbar"
+                        aria-label={label}
+                        aria-valuenow={asked.percent}
+                        className="absolute bottom-0 left-0 h-[3px] bg-rust"
+                        style={{ width: `${asked.percent}%` }}
+                    />
+                </div>
+            )}
+            {asked?.state === 'stopped' && <p className="mt-4 text-[13px] text-soft">{stopped}</p>}
+        </>
     );
 }

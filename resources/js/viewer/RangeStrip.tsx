@@ -1,9 +1,8 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useCurves } from '../api/queries';
 import type { Cut, CutAnalysis, Range } from '../api/types';
-import { Pictures } from './Pictures';
-import { Ruler } from './Ruler';
 import { Shapes } from './Shapes';
+import { StripHead } from './StripHead';
 import { timecode } from './timecode';
 import type { Player } from './usePlayer';
 import { useView } from './useView';
@@ -105,20 +104,7 @@ export function RangeStrip({ cut, analysis, range, setRange, player, height }: P
             className="relative cursor-crosshair touch-none overflow-hidden border border-line bg-page select-none focus-visible:outline-offset-[-2px]"
             style={{ height }}
         >
-            <Ruler cut={cut} view={view} width={width} height={RULER} />
-            {analysis?.strip ? (
-                <Pictures
-                    strip={analysis.strip}
-                    pictures={analysis.pictures}
-                    shape={cut.displayWidth / cut.displayHeight}
-                    frames={cut.frames}
-                    view={view}
-                    width={width}
-                    height={pictures}
-                />
-            ) : (
-                <div className="bg-sunk" style={{ height: pictures }} />
-            )}
+            <StripHead cut={cut} analysis={analysis} view={view} width={width} ruler={RULER} pictures={pictures} />
             <div className="relative bg-surface" style={{ height: plot }}>
                 <Shapes view={view} width={width} height={plot} curves={curves} found={analysis?.result} />
                 <Waiting analysis={analysis} />
