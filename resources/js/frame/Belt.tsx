@@ -107,7 +107,7 @@ function Look({ page, name, what, percent, left }: LookProps) {
     );
 }
 
-const looks = (run: Run) => `${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`;
+const lookOf = (run: Run) => `${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`;
 
 function Item({ run }: { run: Run }) {
     const stop = useStop(run);
@@ -115,7 +115,7 @@ function Item({ run }: { run: Run }) {
     const going = run.state === 'running' || run.state === 'checking';
     const title = going ? `${run.frames} of ${run.framesTotal} frames, ${run.preset}` : (run.error ?? run.path);
     return (
-        <div title={title} className={`${item} ${going ? 'w-[400px]' : 'w-[250px]'} pl-3 ${looks(run)}`}>
+        <div title={title} className={`${item} ${going ? 'w-[400px]' : 'w-[250px]'} pl-3 ${lookOf(run)}`}>
             {mark && <Mark kind={mark} />}
             <span className="min-w-0 truncate">
                 <b className="font-medium">{run.cutName}</b> {run.name}
