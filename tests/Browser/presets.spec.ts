@@ -180,6 +180,8 @@ test('a file of presets is looked into before anything is taken of it', async ({
     await expect(page.getByRole('dialog')).toHaveCount(0);
     await page.goto('/presets/wheel');
     await expect(page.getByRole('region', { name: 'Versions' })).toContainText('From theirs.json');
+    // What it decides stands above the versions, and moves them down when it is there.
+    await expect(page.getByRole('table', { name: /^What the preset decides/ })).toBeVisible();
     await page.getByRole('button', { name: 'Go back to it' }).click();
     await expect(page.getByText('Back to version 1')).toBeVisible();
 });
