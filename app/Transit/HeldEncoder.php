@@ -9,14 +9,15 @@ use App\Media\StepStore;
 use Closure;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
-use OuterCrate\Estimates\Sampling\PieceTally;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Transit\FirstPass;
 use OuterCrate\Transit\HoldRate;
+use OuterCrate\Transit\WholeRate;
 use OuterCrate\Units\Bitrate;
 
 /** Encodes pieces so that they have the rate that the whole would have. */
@@ -50,20 +51,25 @@ class HeldEncoder
         }
         $wanted = (float) $rate->average->bitsPerSecond;
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
-        // Begun from the same place whatever was encoded before: a candidate comes to the same in any company.
-        $asked = $reel->pieces === [] ? $wanted : HoldRate::first($wanted, $reel->pieces);
-        [$tried, $made] = [[], []];
-        do {
-            $bitrate = new BitrateValue(
+        $at = function (float $asked, float $raised = 1.0) use ($rate, $passes): BitrateValue {
+            $peak = $rate->peak === null ? null : $raised * $rate->peak->bitsPerSecond;
+
+            return new BitrateValue(
                 BitrateMode::Vbr,
                 $passes,
                 new Bitrate((int) round($asked)),
                 // No average lies above its peak: pieces that are that busy are given it as theirs.
-                $rate->peak !== null && $rate->peak->bitsPerSecond < $asked ? new Bitrate((int) round($asked)) : $rate->peak,
-                buffer: $rate->buffer,
+                $peak === null ? null : new Bitrate((int) round(max($peak, $asked))),
+                buffer: $rate->buffer === null ? null : (int) round($raised * $rate->buffer),
             );
-            $encoded = $this->once($tries, $reel, $of, $plan->atBitrate($bitrate), $wanted);
+        };
+        // Begun from the same place whatever was encoded before: a candidate comes to the same in any company.
+        [$asked, $raised] = $reel->pieces === [] ? [$wanted, 1.0] : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $wanted);
+        [$tried, $made] = [[], []];
+        do {
+            $encoded = $this->once($tries, $reel, $of, $plan->atBitrate($at($asked, $raised)), $wanted);
             $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
+            getenv("TRIES") && file_put_contents("/tmp/w/tries.log", sprintf("%s wanted %d asked %d came %d\n", $plan->frameSize->frame, $wanted, $asked, $encoded->bitsPerSecond), FILE_APPEND);
             $made[] = $encoded;
             $asked = HoldRate::next($wanted, $tried);
         } while ($asked !== null);
@@ -71,16 +77,60 @@ class HeldEncoder
         return $made[HoldRate::nearest($wanted, $tried)];
     }
 
-    private function once(Tries $tries, Reel $reel, Material $of, Plan $plan, ?float $wanted): Encoded
+    /**
+     * The average to begin with, and how much a peak is raised for the pieces: what the first pass says that the second will share out.
+     *
+     * @return array{float, float}
+     */
+    private function begin(Tries $tries, Reel $reel, Material $of, Plan $plan, float $wanted): array
     {
-        $passes = $tries->passes(array_map(
+        $guess = HoldRate::first($wanted, $reel->pieces ?: throw TestRefused::older());
+        $gathering = $tries->gathering($this->planned($reel, $of, $plan));
+        if ($gathering === null) {
+            return [$guess, 1.0];
+        }
+        $key = StepStore::key('first', $this->keyOf($of, [$gathering]), $wanted, ...$this->weights($reel));
+        $find = function () use ($tries, $gathering, $reel, $plan, $wanted, $guess): array {
+            $rate = $plan->bitrate;
+            $asked = FirstPass::of($tries->gather($gathering))?->ask(
+                $wanted,
+                $reel->pieces,
+                $plan->keyframes->frames,
+                $plan->frameRate->rate->perSecond->toFloat(),
+                $rate->peak?->bitsPerSecond,
+                $rate->buffer,
+            );
+
+            return ['asked' => HoldRate::within($wanted, $asked['average'] ?? $guess), 'raised' => $asked['raised'] ?? 1.0];
+        };
+
+        $begun = $this->store->figures($key, $find);
+
+        return [(float) $begun['asked'], (float) $begun['raised']];
+    }
+
+    /** @return non-empty-list<Pass> */
+    private function planned(Reel $reel, Material $of, Plan $plan): array
+    {
+        return array_map(
             fn (Pass $pass): Pass => $this->inPieces($pass, $reel),
             $this->passes->passes($plan, $of->reading, witnessed: false),
-        ));
-        $own = StepStore::key('encoded', $of->key, $this->capabilities->version(), json_encode(array_map(
+        );
+    }
+
+    /** @param  non-empty-list<Pass>  $passes */
+    private function keyOf(Material $of, array $passes): string
+    {
+        return StepStore::key('encoded', $of->key, $this->capabilities->version(), json_encode(array_map(
             fn (Pass $pass): array => [$pass->input, $pass->arguments, $pass->boxes, $pass->elements],
             $passes,
         )));
+    }
+
+    private function once(Tries $tries, Reel $reel, Material $of, Plan $plan, ?float $wanted): Encoded
+    {
+        $passes = $tries->passes($this->planned($reel, $of, $plan));
+        $own = $this->keyOf($of, $passes);
         $ending = $plan->container->container->extension();
         $file = $this->store->file($own, $ending, fn (string $partial) => $tries->make($passes, $partial));
         // What the file says and what it comes to is found in one reading of it, and kept as the file is.
@@ -117,26 +167,27 @@ class HeldEncoder
     private function read(string $file, Reel $reel, Plan $plan): array
     {
         $starts = $reel->times();
-        $tallies = array_map(fn (): PieceTally => new PieceTally(0.0), $starts);
         // Half a frame earlier, since times are rounded.
         $slack = 0.5 / $plan->frameRate->rate->perSecond->toFloat();
         $packets = [];
         [$reading] = $this->reader->readWhole($file, true, null, function (Packet $packet) use (&$packets): void {
             $packets[$packet->stream][] = $packet;
         });
-        foreach ($packets[$reading->mainVideo()->index ?? 0] ?? [] as $packet) {
-            $piece = 0;
-            foreach ($starts as $i => $start) {
-                $piece = ($packet->shown ?? 0.0) >= $start - $slack ? $i : $piece;
+        $placed = function (array $packets) use ($starts, $slack): iterable {
+            foreach ($packets as $packet) {
+                $piece = 0;
+                foreach ($starts as $i => $start) {
+                    $piece = ($packet->shown ?? 0.0) >= $start - $slack ? $i : $piece;
+                }
+                yield [$piece, $packet->bytes, $packet->keyframe];
             }
-            $tallies[$piece]->take(new Packet(0, 0.0, null, null, $packet->bytes, $packet->keyframe));
-        }
-        $bytes = 0.0;
-        foreach ($reel->pieces as $i => $piece) {
-            $bytes += $piece->share * $piece->weight * $tallies[$i]->result(0.0)->bytesPerFrame($plan->keyframes->frames);
-        }
+        };
+        $whole = new WholeRate($reel->pieces, $plan->keyframes->frames, $plan->frameRate->rate->perSecond->toFloat());
 
-        return ['reading' => Freezer::freeze($reading), 'rate' => 8 * $bytes * $plan->frameRate->rate->perSecond->toFloat()];
+        return [
+            'reading' => Freezer::freeze($reading),
+            'rate' => $whole->of($placed($packets[$reading->mainVideo()->index ?? 0] ?? [])),
+        ];
     }
 
     /** @return list<string> */

@@ -46,6 +46,16 @@ class Likeness
         return $this->store->figures($this->key($reel, $file->key), fn (): array => $this->measured($reel, $file, $shouldStop));
     }
 
+    /**
+     * Looks at the reel itself, for all files that are held against it.
+     *
+     * @param  Closure(): bool  $shouldStop
+     */
+    public function prepare(Reel $reel, Closure $shouldStop): void
+    {
+        $this->windowsOf($reel, $shouldStop);
+    }
+
     /** What its figures are kept under. */
     public function key(Reel $reel, string $key): string
     {

@@ -9,7 +9,7 @@ final class ResultCsv
     public static function of(array $result): string
     {
         $lines = [];
-        foreach ($result['candidates'] as ['name' => $name, 'upload' => $upload, 'after' => $screens]) {
+        foreach ($result['candidates'] as ['name' => $name, 'upload' => $upload, 'after' => $screens, 'sound' => $sound]) {
             foreach ($screens as $after) {
                 $lines[] = [
                     'candidate' => $name,
@@ -18,7 +18,11 @@ final class ResultCsv
                     'uploadSsimDb' => $upload['ssimDb'],
                     'seconds' => $upload['seconds'],
                     'sendSeconds' => $upload['sendSeconds'],
-                ] + $after + ['recommended' => $name === $result['recommended']['name']];
+                ] + $after + [
+                    'loudness' => $sound['loudness'] ?? null,
+                    'truePeak' => $sound['truePeak'] ?? null,
+                    'recommended' => $name === $result['recommended']['name'],
+                ];
             }
         }
         $rows = [array_keys($lines[0] ?? []), ...array_map(array_values(...), $lines)];

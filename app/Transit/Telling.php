@@ -5,10 +5,9 @@ namespace App\Transit;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Measures\Banding;
 use OuterCrate\Measures\OverTime;
-use OuterCrate\Planning\Subject;
 use OuterCrate\Transit\Outcome;
 use OuterCrate\Transit\Screen;
-use OuterCrate\Transit\SoundAfter;
+use OuterCrate\Transit\SoundSpans;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Weights;
 use OuterCrate\Units\ByteCount;
@@ -25,10 +24,9 @@ final readonly class Telling
 
     /**
      * @param  non-empty-list<array<string, mixed>>  $results
-     * @param  Subject  $heard  the cut, and what was found in its sound
      * @return array<string, mixed> resources/schema/transit.json
      */
-    public function of(array $results, Weights $weights, Subject $heard): array
+    public function of(array $results, Weights $weights): array
     {
         $shares = $this->reel->shares();
         $frames = array_sum(array_map(fn (TestPiece $piece): int => $piece->frames->count(), $this->reel->pieces));
@@ -55,10 +53,7 @@ final readonly class Telling
                     fn (int $at): array => $this->afterTold($result, $at, $this->screens[$at], $shares),
                     array_keys($this->screens),
                 ),
-                'sound' => SoundAfter::of(
-                    $result['candidate']->plan->audio->heard($heard),
-                    $this->host->recompression?->audio,
-                )?->toArray(),
+                'sound' => $result['sound']?->toArray(),
             ], $results),
         ], $weights);
     }
@@ -164,6 +159,8 @@ final readonly class Telling
             'shadowKept' => 'Outer Crate, version 1: detail kept where luma lies under a fifth of its range.',
             'bandingAdded' => 'Outer Crate, version 1: after CAMBI (Tandon et al. 2021), above the cut’s own.',
             'toneShift' => 'Outer Crate, version 1: the largest step off the cut’s tones, as a share of black to white.',
+            'sound' => 'Loudness and true peak (ITU-R BS.1770-4) of what was coded twice: all of a short sound, '.
+                SoundSpans::COUNT.' parts of '.SoundSpans::SECONDS.' seconds of a long one.',
             'kernel' => 'Scaled to the cut’s size by bicubic.',
         ];
     }

@@ -3,8 +3,10 @@
 namespace App\Transit;
 
 use App\Models\Cut;
+use App\Work\AtOnce;
 use Closure;
 use OuterCrate\Hosts\Host;
+use OuterCrate\Hosts\Recompression\Recompression;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
 use OuterCrate\Planning\OutputSpec;
@@ -23,6 +25,7 @@ class Tester
         private readonly HeldEncoder $encoder,
         private readonly Likeness $likeness,
         private readonly StandIn $standIn,
+        private readonly SentSound $sound,
         private readonly Planner $planner,
         private readonly Subjects $subjects,
     ) {
@@ -57,45 +60,74 @@ class Tester
         $done = 0;
         // An upload is encoded and measured, then what comes back for each screen.
         $steps = count($candidates) * (2 + count($screens));
-        $step = function (int $by = 1) use (&$done, $steps, $onShare): void {
-            $done += $by;
+        $step = function () use (&$done, $steps, $onShare): void {
+            $done = min($steps, $done + 1);
             $onShare(0.05 + 0.95 * $done / $steps);
         };
         $onShare(0.05);
-        $results = [];
-        foreach ($candidates as $candidate) {
-            $upload = $this->upload($reel, $cut, $candidate, $shouldStop);
-            $arrived = new Upload(
-                $upload->plan->frameSize->frame,
-                $upload->plan->frameRate->rate,
-                $upload->plan->colour->colour->isHdr(),
-            );
-            $tier = $recompression->tierOf($arrived);
-            $renditions = $tier->renditionsOf($arrived->frame);
-            $step();
-            $own = $this->likeness->of($reel, $upload->material(), $shouldStop);
-            $step();
-            $byRung = [];
-            foreach ($screens as $screen) {
-                $rung = $screen->pick($renditions);
-                $byRung[$rung->shorterSide] ??= $this->passedOn($reel, $cut, $upload, $rung, $arrived, $shouldStop);
-                $step();
-            }
-            $results[] = [
-                'candidate' => $candidate,
-                'upload' => $upload,
-                'own' => $own,
-                'tier' => $tier->name,
-                'after' => array_map(fn (Screen $screen): array => $byRung[$screen->pick($renditions)->shorterSide], $screens),
-            ];
-        }
+        $this->likeness->prepare($reel, $shouldStop);
+        $all = array_map(
+            fn (Candidate $candidate): Closure => fn (Closure $shouldStop, Closure $step): array => $this->sent(
+                $reel, $cut, $recompression, $candidate, $screens, $step, $shouldStop,
+            ),
+            $candidates,
+        );
+        AtOnce::run($all, $step, $shouldStop);
+        $nothing = fn () => null;
+        // Found in the store now; what went wrong there goes wrong here, and is said.
+        $results = array_map(fn (Closure $one): array => $one($shouldStop, $done < $steps ? $step : $nothing), $all);
 
         return [
-            'result' => (new Telling($reel, $host, $screens, $range))->of($results, $weights, $this->subjects->of($reading, $cut->found())),
+            'result' => (new Telling($reel, $host, $screens, $range))->of($results, $weights),
             'made' => ['reel' => basename($reel->path), 'candidates' => array_map(fn (array $result): array => [
                 'upload' => $this->file($reel, $result['upload']),
                 'after' => array_map(fn (array $after): array => $this->file($reel, $after['rendition']), $result['after']),
             ], $results)],
+        ];
+    }
+
+    /**
+     * A candidate through the host: as an upload, and as what comes back for each screen.
+     *
+     * @param  non-empty-list<Screen>  $screens
+     * @param  Closure(): void  $step
+     * @param  Closure(): bool  $shouldStop
+     * @return array<string, mixed>
+     */
+    private function sent(
+        Reel $reel,
+        Cut $cut,
+        Recompression $recompression,
+        Candidate $candidate,
+        array $screens,
+        Closure $step,
+        Closure $shouldStop,
+    ): array {
+        $upload = $this->upload($reel, $cut, $candidate, $shouldStop);
+        $arrived = new Upload(
+            $upload->plan->frameSize->frame,
+            $upload->plan->frameRate->rate,
+            $upload->plan->colour->colour->isHdr(),
+        );
+        $tier = $recompression->tierOf($arrived);
+        $renditions = $tier->renditionsOf($arrived->frame);
+        $step();
+        $own = $this->likeness->of($reel, $upload->material(), $shouldStop);
+        $step();
+        $byRung = [];
+        foreach ($screens as $screen) {
+            $rung = $screen->pick($renditions);
+            $byRung[$rung->shorterSide] ??= $this->passedOn($reel, $cut, $upload, $rung, $arrived, $shouldStop);
+            $step();
+        }
+
+        return [
+            'candidate' => $candidate,
+            'upload' => $upload,
+            'own' => $own,
+            'tier' => $tier->name,
+            'after' => array_map(fn (Screen $screen): array => $byRung[$screen->pick($renditions)->shorterSide], $screens),
+            'sound' => $this->sound->of($cut, $candidate->plan, $upload, $recompression, $arrived, $shouldStop),
         ];
     }
 

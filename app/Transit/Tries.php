@@ -7,6 +7,7 @@ use App\Media\Scratch;
 use Closure;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
+use OuterCrate\Transit\FirstPass;
 
 /** Encodes the same pieces at one average after another: what the first pass gathers of the picture serves all of them. */
 final class Tries
@@ -33,26 +34,47 @@ final class Tries
      */
     public function passes(array $passes): array
     {
-        if (count($passes) < 2 || $passes[0]->writes) {
-            return $passes;
-        }
-        $this->gathering ??= $passes[0];
+        $gathering = $this->gathering($passes);
 
-        return [$this->gathering, ...array_slice($passes, 1)];
+        return $gathering === null ? $passes : [$gathering, ...array_slice($passes, 1)];
+    }
+
+    /**
+     * The pass that gathers for all tries; null where there is none.
+     *
+     * @param  non-empty-list<Pass>  $passes  of a try
+     */
+    public function gathering(array $passes): ?Pass
+    {
+        return count($passes) < 2 || $passes[0]->writes ? null : $this->gathering ??= $passes[0];
+    }
+
+    /** @return iterable<string> lines that it gathered; none where this encoder's cannot be read */
+    public function gather(Pass $gathering): iterable
+    {
+        $this->run($gathering, null);
+        foreach (FirstPass::FILES as $name) {
+            yield from $this->scratch?->lines($name) ?? [];
+        }
     }
 
     /** @param  non-empty-list<Pass>  $passes  as passes() gave them */
     public function make(array $passes, string $target): void
     {
-        $this->scratch ??= Scratch::named('transit-'.bin2hex(random_bytes(4)));
         foreach ($passes as $pass) {
-            if ($pass === $this->gathering && $this->hasGathered) {
-                continue;
-            }
-            $command = EncodeCommand::of($pass, $this->source, $pass->writes ? $target : null);
-            $this->runner->encode($command, $this->scratch->path, shouldStop: $this->shouldStop);
-            $this->hasGathered = $this->hasGathered || $pass === $this->gathering;
+            $this->run($pass, $pass->writes ? $target : null);
         }
+    }
+
+    private function run(Pass $pass, ?string $target): void
+    {
+        if ($pass === $this->gathering && $this->hasGathered) {
+            return;
+        }
+        $this->scratch ??= Scratch::named('transit-'.bin2hex(random_bytes(4)));
+        $command = EncodeCommand::of($pass, $this->source, $target);
+        $this->runner->encode($command, $this->scratch->path, shouldStop: $this->shouldStop);
+        $this->hasGathered = $this->hasGathered || $pass === $this->gathering;
     }
 
     public function end(): void

@@ -47,17 +47,26 @@ final readonly class Viewing
             : [$this->scale($size, 'bt709', 'tv', $scaler), 'format=yuv420p', 'setsar=1'];
     }
 
+    /** The matrix that a picture is measured in: its own, since to bring it into another costs more than to measure it. */
+    public function measuringMatrix(): string
+    {
+        return $this->isWide() ? 'bt709' : ScalerMatrix::of($this->video);
+    }
+
     /**
-     * For measuring: BT.709, limited range, 4:2:0 in 10 bits, where the scaler's shortcuts stay under a code; without them it takes
-     * two and a half times as long.
+     * For measuring: BT.709 primaries, limited range, 4:2:0 in 10 bits, where the scaler's shortcuts stay under a code; without them it
+     * takes two and a half times as long.
      *
+     * @param  string  $matrix  as the scaler calls it
      * @return list<string>
      */
-    public function asMeasured(FrameSize $size): array
+    public function asMeasured(FrameSize $size, string $matrix = 'bt709'): array
     {
+        $into = $matrix === 'bt709' ? [] : ["scale=in_color_matrix=bt709:out_color_matrix={$matrix}"];
+
         return $this->isWide()
-            ? [...$this->intoBt709($size, 'bicubic'), ...self::SHOWABLE, 'format=yuv420p10le', 'setsar=1']
-            : [$this->scale($size, 'bt709', 'tv', 'bicubic'), 'format=yuv420p10le', 'setsar=1'];
+            ? [...$this->intoBt709($size, 'bicubic'), ...self::SHOWABLE, ...$into, 'format=yuv420p10le', 'setsar=1']
+            : [$this->scale($size, $matrix, 'tv', 'bicubic'), 'format=yuv420p10le', 'setsar=1'];
     }
 
     /**

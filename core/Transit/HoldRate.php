@@ -13,7 +13,7 @@ namespace OuterCrate\Transit;
 final class HoldRate
 {
     /** How near is near enough: a rate that is 3 % off moves the likeness by about 0.05 dB, less than pieces differ by. */
-    public const NEAR = 0.03;
+    public const NEAR = 0.05;
 
     /** Averages that are tried at most; each costs an encoding of all pieces. */
     public const MOST = 3;
@@ -40,7 +40,13 @@ final class HoldRate
             $whole += $piece->share * $piece->weight * $bits;
         }
 
-        return $wanted * max(1 / self::FURTHEST, min(self::FURTHEST, $own / max(1e-9, $frames * $whole)));
+        return self::within($wanted, $wanted * $own / max(1e-9, $frames * $whole));
+    }
+
+    /** An average that is not further off the wanted one than is moved at once. */
+    public static function within(float $wanted, float $asked): float
+    {
+        return max($wanted / self::FURTHEST, min($wanted * self::FURTHEST, $asked));
     }
 
     /**

@@ -1,11 +1,15 @@
 <?php
 
+use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Hosts\Recompression\Rung;
+use OuterCrate\Planning\Cells\Audio\Levelling;
+use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\Alike;
 use OuterCrate\Transit\AsRendition;
 use OuterCrate\Transit\ChoosePieces;
 use OuterCrate\Transit\Course;
 use OuterCrate\Transit\Edge;
+use OuterCrate\Transit\FirstPass;
 use OuterCrate\Transit\Gain;
 use OuterCrate\Transit\Grid;
 use OuterCrate\Transit\HoldRate;
@@ -13,6 +17,8 @@ use OuterCrate\Transit\Outcome;
 use OuterCrate\Transit\Recommendation;
 use OuterCrate\Transit\Routes;
 use OuterCrate\Transit\Screen;
+use OuterCrate\Transit\SoundAfter;
+use OuterCrate\Transit\SoundSpans;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\TimesTheSize;
 use OuterCrate\Transit\Weights;
@@ -179,6 +185,95 @@ it('begins with what pieces are likely to get, whatever came before', function (
         ->toEqualWithDelta(5e6 * (1 + 5 ** 0.7) / 2 / (0.9 + 0.1 * 5 ** 0.7), 1)
         ->and(HoldRate::first(5e6, [$piece(0.99, 1.0), $piece(0.01, 1e6)]))->toBe(1e7);
 });
+
+/** What an encoder of H.264 leaves of so many pieces of 25 frames, with so many bits in a keyframe and in each other frame. */
+function firstPass(array $bits, string $options = 'mbtree=1'): ?FirstPass
+{
+    $lines = ["#options: 640x360 rc=abr {$options} bitrate=800"];
+    foreach ($bits as $piece => [$key, $other]) {
+        for ($i = 0; $i < 25; $i++) {
+            [$type, $q, $tex] = $i === 0 ? ['I', 24.09, $key] : ['P', 27.0, $other];
+            $lines[] = 'in:'.(25 * $piece + $i)." out:0 type:{$type} dur:2 cpbdur:2 q:{$q} aq:20.00 tex:{$tex} mv:0 misc:0 imb:9 d:- ref:0 ;\n";
+        }
+    }
+
+    return FirstPass::of($lines);
+}
+
+it('knows from a first pass how the second will share an average out', function (array $bits, array $pieces, int $every, array $asks) {
+    $pieces = array_map(
+        fn (int $i): TestPiece => new TestPiece(new FrameRange(25 * $i, 25 * $i + 24), ...$pieces[$i]),
+        array_keys($pieces),
+    );
+    $asked = firstPass($bits)?->ask(1e6, $pieces, $every, 25, $asks['peak'] ?? null, $asks['buffer'] ?? null);
+    expect($asked['average'] / 1e6)->toEqualWithDelta($asks['average'], 0.01)
+        ->and($asked['raised'])->toEqualWithDelta($asks['raised'], 0.01);
+})->with([
+    'pieces that are the whole' => [
+        [[90_000, 10_000], [90_000, 10_000]], [[0.5, 1.0, Why::Typical], [0.5, 1.0, Why::Typical]], 25, ['average' => 1.0, 'raised' => 1.0],
+    ],
+    // 24 × 10 and 90 are 330 a second; with a keyframe in five seconds it would be 124 × 10 and 90 over five, 266.
+    'keyframes that the whole has not' => [
+        [[90_000, 10_000], [90_000, 10_000]],
+        [[0.5, 1.0, Why::Typical], [0.5, 1.0, Why::Typical]],
+        125,
+        ['average' => 330 / 266, 'raised' => 330 / 266],
+    ],
+    // One piece of two is four times as busy and stands for a tenth: 0.9 × 1 + 0.1 × 4 of the whole, 2.5 of the pieces.
+    'a busy piece that stands for little' => [
+        [[10_000, 10_000], [40_000, 40_000]],
+        [[0.9, 1.0, Why::Typical], [0.1, 1.0, Why::Busiest]],
+        25,
+        ['average' => 2.5 / 1.3, 'raised' => 1.0],
+    ],
+    // The busy one is held to 1.5 times the average, and the other one is given what it leaves: 0.9 × other + 0.1 × 1.5 = 1.
+    'a peak' => [
+        [[10_000, 10_000], [90_000, 90_000]],
+        [[0.9, 1.0, Why::Typical], [0.1, 1.0, Why::Busiest]],
+        25,
+        ['average' => (0.85 / 0.9 + 1.5) / 2, 'raised' => 1.0, 'peak' => 1_500_000],
+    ],
+]);
+
+it('makes nothing of a first pass that it cannot read', function () {
+    expect(firstPass([[90_000, 10_000]], 'mbtree=0'))->toBeNull()
+        ->and(FirstPass::of(["AAAA\n", "\x00\x01"]))->toBeNull()
+        ->and(FirstPass::of([]))->toBeNull();
+});
+
+it('listens to all of a short sound, and to parts of a long one with its loudest', function () {
+    $second = fn (array $spans): array => array_map(fn (FrameRange $span): int => intdiv($span->first, 25), $spans);
+    expect(SoundSpans::of(new FrameRange(5, 25 * 60), 25, []))->toEqual([new FrameRange(5, 25 * 60)]);
+    $curve = [...array_fill(0, 333, -24.0), -9.0, ...array_fill(0, 266, -24.0)];
+    $spans = SoundSpans::of(new FrameRange(0, 600 * 25 - 1), 25, $curve);
+    expect($second($spans))->toBe([42, 142, 242, 325, 442, 542])
+        ->and(array_sum(array_map(fn (FrameRange $span): int => $span->count(), $spans)))->toBe(6 * 15 * 25)
+        // Loudest at the very end: the part lies inside the range.
+        ->and(SoundSpans::of(new FrameRange(0, 600 * 25 - 1), 25, [...array_fill(0, 599, -24.0), -9.0])[5]->last)->toBe(600 * 25 - 1);
+});
+
+it('tells what a host makes of all the sound by what it made of parts', function (float $gain, ?float $limit, array $after, array $told) {
+    $level = fn (float $loudness, float $peak): SoundLevel => new SoundLevel($loudness, 5.0, $peak);
+    $sound = SoundAfter::of(
+        // The parts are a dB louder than the whole, and its highest peak lies outside them.
+        new FoundSound(-20.0, -4.0),
+        $level(-19.0, -6.0),
+        $level(-19.1, -5.8),
+        $level(...$after),
+        new Levelling(-15.0, -1.0, $gain, $limit),
+    );
+    expect(array_intersect_key($sound?->toArray() ?? [], $told))->toEqual($told);
+})->with([
+    'turned down' => [-3.0, null, [-22.1, -8.7], [
+        'loudness' => -23.1, 'truePeak' => -6.7, 'pressed' => 0, 'upload' => ['loudness' => -20.1, 'truePeak' => -3.8],
+        'text' => "The sound is turned down by 3.0 dB: −23.1\u{2009}LUFS after the host, peaks at −6.7\u{2009}dBTP.",
+    ]],
+    // The whole's peak would stand at −3.8 + 5.1 = 1.3 dBTP, and is held to where the limiter holds those of the parts.
+    'turned up into a limiter' => [5.1, -1.1, [-14.1, -1.0], [
+        'loudness' => -15.1, 'truePeak' => -1.0, 'pressed' => 2.3,
+        'text' => "The sound is turned up by 5.1 dB, its peaks pressed down by 2.3 dB to fit: −15.1\u{2009}LUFS after the host, peaks at −1.0\u{2009}dBTP.",
+    ]],
+]);
 
 it('stops asking for more where a picture cannot use it', function () {
     $tried = [[5e6, 1e6]];

@@ -19,6 +19,15 @@ function rgb(string $path, int $frame = 0): string
     return $process->mustRun()->getOutput();
 }
 
+/** Loudness of a file in LUFS, as the engine's normaliser finds it. */
+function integrated(string $path): float
+{
+    $process = new Process(['ffmpeg', '-nostdin', '-i', $path, '-af', 'loudnorm=print_format=json', '-f', 'null', '-']);
+    preg_match('~"input_i" : "(\S+)"~', $process->mustRun()->getErrorOutput(), $m);
+
+    return (float) ($m[1] ?? 0);
+}
+
 beforeEach(function (): void {
     $this->ask = fn (array $cut, array $asked = [], int $status = 202): array => $this->answer(
         $this->postJson("/api/cuts/{$cut['id']}/tests", $asked + ['host' => 'lanternwick']),
@@ -80,6 +89,13 @@ it('sends candidates through a host and says what is left of each, and does noth
         ->and(abs($rich['after'][0]['toneShift']))->toBeLessThan(0.02)
         ->and($result['recommended']['why'])->toContain('dB SSIM on a screen of 480 lines')
         ->and($result['edge'])->toHaveCount(2);
+
+    // The sound goes the same way: heard by the engine's other meter in what the host made of it.
+    $sound = $rich['sound'];
+    $played = array_filter(($this->made)('.nut'), fn (string $name): bool => abs(integrated("{$this->folder}/derived/transit/{$name}") - $sound['loudness']) < 0.15);
+    expect($played)->not->toBe([])
+        ->and(abs($sound['loudness'] - -15))->toBeLessThan(0.5)
+        ->and(abs($sound['upload']['loudness'] + $sound['gain'] - $sound['loudness']))->toBeLessThan(0.5 + $sound['pressed']);
 
     // What was tested is known where the cut is planned, until the cut is another.
     $known = App\Models\Cut::query()->findOrFail($cut['id']);

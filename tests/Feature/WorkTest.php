@@ -1,6 +1,7 @@
 <?php
 
 use App\Engine\EngineFailed;
+use App\Engine\Stopped;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Run;
@@ -10,6 +11,7 @@ use App\Models\WorkState;
 use App\Packing\MakeFile;
 use App\Work\Kind;
 use App\Work\Kinds;
+use App\Work\AtOnce;
 use App\Work\Meter;
 use App\Work\Owner;
 use App\Work\Worker;
@@ -411,3 +413,32 @@ it('says when no worker is there', function () {
     Work::query()->create($one + ['state' => WorkState::Running, 'lease_until' => Work::now(30)]);
     expect($there())->toBeTrue();
 });
+
+it('does several things at once, hears of each step, and ends them all when it is to stop', function () {
+    $leave = fn (string $name): Closure => function (Closure $shouldStop, Closure $step) use ($name): void {
+        file_put_contents("{$this->folder}/{$name}", (string) getmypid());
+        $step();
+        $name === 'broken' && throw new RuntimeException('It is said by whoever does it again.');
+        $step();
+    };
+    $steps = 0;
+    $count = function () use (&$steps): void {
+        $steps++;
+    };
+    AtOnce::run([$leave('one'), $leave('two'), $leave('broken')], $count, fn (): bool => false);
+    $ids = array_map(fn (string $name): string => (string) file_get_contents("{$this->folder}/{$name}"), ['one', 'two', 'broken']);
+    expect($steps)->toBe(5)->and(array_unique([...$ids, (string) getmypid()]))->toHaveCount(4);
+
+    $waits = fn (string $name): Closure => function (Closure $shouldStop, Closure $step) use ($name): void {
+        $step();
+        while (! $shouldStop()) {
+            usleep(5_000);
+        }
+        file_put_contents("{$this->folder}/{$name}", 'put away');
+    };
+    $enough = function () use (&$steps): bool {
+        return $steps >= 7;
+    };
+    expect(fn () => AtOnce::run([$waits('one'), $waits('two')], $count, $enough))->toThrow(Stopped::class);
+    expect(file_get_contents("{$this->folder}/one").file_get_contents("{$this->folder}/two"))->toBe('put awayput away');
+})->skip(fn (): bool => AtOnce::cores() < 2, 'There is one core.');

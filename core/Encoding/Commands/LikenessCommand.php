@@ -122,7 +122,7 @@ final class LikenessCommand
             'setpts=PTS-STARTPTS',
             "fps=fps={$own->frameRate}",
             ...$from === 0 ? [] : ["trim=start_frame={$from}", 'setpts=PTS-STARTPTS'],
-            ...$viewing->asMeasured($own->displaySize()),
+            ...$viewing->asMeasured($own->displaySize(), (new Viewing($own))->measuringMatrix()),
         ]);
     }
 }

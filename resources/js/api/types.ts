@@ -3155,8 +3155,26 @@ export interface Transit {
          */
         sound: {
             loudness: number;
-            truePeak: number;
+            /**
+             * dBTP.
+             */
+            truePeak: number | null;
+            /**
+             * dB by which the host turns it up or down.
+             */
             gain: number;
+            /**
+             * dB that the host's limiter takes off the peaks.
+             */
+            pressed: number;
+            /**
+             * LU by which loud and soft lie further apart than in the upload.
+             */
+            range: number;
+            upload: {
+                loudness: number;
+                truePeak: number | null;
+            };
             text: string;
         } | null;
     }[];

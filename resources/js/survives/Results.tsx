@@ -32,87 +32,121 @@ const heads: { text: string; below?: string; about?: string }[] = [
 
 export function Results({ result, screen, chosen, choose, test }: Props) {
     return (
-        <table className="mt-3 w-full border-t-2 border-rule text-[13px]" aria-label="What is left of each candidate">
-            <thead>
-                <tr className="border-b border-rule align-bottom text-soft">
-                    <th scope="col" className="px-3 py-1.5 text-left">
-                        Candidate
-                    </th>
-                    {heads.map(({ text, below, about }) => (
-                        <th
-                            key={text}
-                            scope="col"
-                            title={about === undefined ? undefined : result.measures[about]}
-                            className="px-2 py-1.5 text-right leading-4"
-                        >
-                            {text}
-                            {below && <span className="block text-[11.5px] font-normal">{below}</span>}
+        <>
+            <table
+                className="mt-3 w-full border-t-2 border-rule text-[13px]"
+                aria-label="What is left of each candidate"
+            >
+                <thead>
+                    <tr className="border-b border-rule align-bottom text-soft">
+                        <th scope="col" className="px-3 py-1.5 text-left">
+                            Candidate
                         </th>
-                    ))}
-                    <td />
-                </tr>
-            </thead>
-            <tbody>
-                {result.candidates.map(({ name, upload, after, sound }, place) => {
-                    const on = after[screen];
-                    const isBest = name === result.recommended.name;
-                    const outline = chosen === name ? 'outline-1 -outline-offset-1 outline-rule' : '';
-                    return (
-                        <tr
-                            key={name}
-                            aria-selected={chosen === name}
-                            title={sound?.text}
-                            className={`row-30 border-b border-line ${isBest ? 'bg-rust-wash' : 'bg-surface'} ${outline}`}
-                        >
-                            <th scope="row" className="max-w-[280px] px-3 text-left">
-                                <button
-                                    type="button"
-                                    onClick={() => choose(name)}
-                                    className="max-w-full truncate text-left hover:underline"
-                                    title={name}
-                                >
-                                    {name}
-                                </button>
+                        {heads.map(({ text, below, about }) => (
+                            <th
+                                key={text}
+                                scope="col"
+                                title={about === undefined ? undefined : result.measures[about]}
+                                className="px-2 py-1.5 text-right leading-4"
+                            >
+                                {text}
+                                {below && <span className="block text-[11.5px] font-normal">{below}</span>}
                             </th>
-                            <Cell text={upload.bytesLabel} />
-                            <Cell text={upload.secondsLabel} />
-                            <Cell text={upload.sendLabel} />
-                            <Cell text={upload.ssimDb.toFixed(1)} />
-                            <Cell
-                                text={on === undefined ? '–' : `${on.ssimDb.toFixed(2)} · ${on.ssimDbWorst.toFixed(1)}`}
-                                title={
-                                    on &&
-                                    `${on.codec}, ${on.frame}, ${on.tier} tier, ${Math.round(on.bitrate / 1000)} kb/s; ` +
-                                        `± ${on.margin.toFixed(2)} dB beside the recommended one`
-                                }
-                            />
-                            <td className="px-2">{on && <Octaves after={on} />}</td>
-                            <Cell text={percent(on?.grainKept)} />
-                            <Cell text={percent(on?.shadowKept)} />
-                            <td className="px-2 text-right">
-                                <span className="inline-flex items-center gap-1.5">
-                                    {on?.banded && <Mark kind="caution" />}
-                                    <Figures text={(on?.bandingAdded ?? 0).toFixed(2)} />
-                                </span>
-                            </td>
-                            <Cell
-                                text={on === undefined ? '–' : `${(100 * on.toneShift).toFixed(1)} %`.replace('-', '−')}
-                                title={on?.tone}
-                            />
-                            <td className="pr-3 pl-2 text-right">
-                                <Link
-                                    to={`/compare/tests/${test}?a=cut&b=${place}-${on?.screen}`}
-                                    aria-label={`Look at ${name} beside the cut`}
-                                    className="text-rust hover:underline"
-                                >
-                                    look
-                                </Link>
-                            </td>
-                        </tr>
-                    );
-                })}
-            </tbody>
-        </table>
+                        ))}
+                        <td />
+                    </tr>
+                </thead>
+                <tbody>
+                    {result.candidates.map(({ name, upload, after }, place) => {
+                        const on = after[screen];
+                        const isBest = name === result.recommended.name;
+                        const outline = chosen === name ? 'outline-1 -outline-offset-1 outline-rule' : '';
+                        return (
+                            <tr
+                                key={name}
+                                aria-selected={chosen === name}
+                                className={`row-30 border-b border-line ${isBest ? 'bg-rust-wash' : 'bg-surface'} ${outline}`}
+                            >
+                                <th scope="row" className="max-w-[280px] px-3 text-left">
+                                    <button
+                                        type="button"
+                                        onClick={() => choose(name)}
+                                        className="max-w-full truncate text-left hover:underline"
+                                        title={name}
+                                    >
+                                        {name}
+                                    </button>
+                                </th>
+                                <Cell text={upload.bytesLabel} />
+                                <Cell text={upload.secondsLabel} />
+                                <Cell text={upload.sendLabel} />
+                                <Cell text={upload.ssimDb.toFixed(1)} />
+                                <Cell
+                                    text={
+                                        on === undefined
+                                            ? '–'
+                                            : `${on.ssimDb.toFixed(2)} · ${on.ssimDbWorst.toFixed(1)}`
+                                    }
+                                    title={
+                                        on &&
+                                        `${on.codec}, ${on.frame}, ${on.tier} tier, ${Math.round(on.bitrate / 1000)} kb/s; ` +
+                                            `± ${on.margin.toFixed(2)} dB beside the recommended one`
+                                    }
+                                />
+                                <td className="px-2">{on && <Octaves after={on} />}</td>
+                                <Cell text={percent(on?.grainKept)} />
+                                <Cell text={percent(on?.shadowKept)} />
+                                <td className="px-2 text-right">
+                                    <span className="inline-flex items-center gap-1.5">
+                                        {on?.banded && <Mark kind="caution" />}
+                                        <Figures text={(on?.bandingAdded ?? 0).toFixed(2)} />
+                                    </span>
+                                </td>
+                                <Cell
+                                    text={
+                                        on === undefined
+                                            ? '–'
+                                            : `${(100 * on.toneShift).toFixed(1)} %`.replace('-', '−')
+                                    }
+                                    title={on?.tone}
+                                />
+                                <td className="pr-3 pl-2 text-right">
+                                    <Link
+                                        to={`/compare/tests/${test}?a=cut&b=${place}-${on?.screen}`}
+                                        aria-label={`Look at ${name} beside the cut`}
+                                        className="text-rust hover:underline"
+                                    >
+                                        look
+                                    </Link>
+                                </td>
+                            </tr>
+                        );
+                    })}
+                </tbody>
+            </table>
+            <Sound result={result} />
+        </>
+    );
+}
+
+/** What the host makes of the sound: said once where it makes the same of all. */
+function Sound({ result }: { result: Transit }) {
+    const texts = [...new Set(result.candidates.flatMap(({ sound }) => (sound ? [sound.text] : [])))];
+    const named = (text: string) =>
+        texts.length === 1
+            ? text
+            : `${result.candidates
+                  .filter(({ sound }) => sound?.text === text)
+                  .map(({ name }) => name)
+                  .join(', ')}: ${text}`;
+    return (
+        <ul aria-label="Sound" className="mt-2 text-[12.5px] text-soft">
+            {texts.map((text) => (
+                <li key={text} title={result.measures.sound}>
+                    {named(text)}
+                </li>
+            ))}
+        </ul>
     );
 }
 
