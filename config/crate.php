@@ -26,6 +26,8 @@ return [
     'work' => [
         // Seconds after which work whose owner gave no sign of life is taken over by another process.
         'lease' => (float) env('CRATE_WORK_LEASE', 30),
+        // How many files are made at once: encoders use about four cores well.
+        'at_once' => (int) env('CRATE_RUNS_AT_ONCE', 1),
         // How often an owner may vanish over a piece of work before it is given up.
         'most_lost' => (int) env('CRATE_WORK_MOST_LOST', 3),
     ],
@@ -58,6 +60,14 @@ return [
 
     /* What transit tests keep of their steps, in bytes; beyond it the oldest goes. */
     'transit' => ['bytes' => (int) env('CRATE_TRANSIT_BYTES', 20_000_000_000)],
+
+    /* What happens when all of the queue is done. The command is a list of arguments as JSON, and runs without a shell. */
+    'end' => [
+        'sound' => env('CRATE_END_SOUND', 'lamp'),
+        'webhook' => env('CRATE_END_WEBHOOK'),
+        'secret' => null,
+        'command' => env('CRATE_END_COMMAND'),
+    ],
 
     /* Bits per second that the line sends, until the person says otherwise. */
     'line_speed' => 5_000_000,

@@ -13,6 +13,7 @@ use App\Http\Controllers\PackController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PresetController;
 use App\Http\Controllers\RunController;
+use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\TeachingController;
 use App\Http\Controllers\TransitController;
@@ -23,6 +24,8 @@ use Illuminate\Support\Facades\Route;
 
 Route::get('machine', [MachineController::class, 'show']);
 Route::put('machine', [MachineController::class, 'update']);
+Route::get('settings', [SettingsController::class, 'show']);
+Route::put('settings', [SettingsController::class, 'update']);
 Route::get('media', [MediaController::class, 'index']);
 
 Route::get('cuts', [CutController::class, 'index']);
@@ -60,6 +63,7 @@ Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::get('packs/{pack}', [PackController::class, 'show']);
 
 Route::get('cuts/{cut}/tests', [TransitController::class, 'index']);
+Route::get('cuts/{cut}/tests/latest', [TransitController::class, 'latest']);
 Route::post('cuts/{cut}/tests', [TransitController::class, 'store']);
 Route::get('tests/{test}', [TransitController::class, 'show'])->whereNumber('test');
 Route::post('tests/{test}/stop', [TransitController::class, 'stop'])->whereNumber('test');
@@ -76,7 +80,14 @@ Route::get('tests/{test}/csv', [TransitController::class, 'csv'])->whereNumber('
 Route::get('tests/{test}/json', [TransitController::class, 'json'])->whereNumber('test');
 
 Route::get('runs', [RunController::class, 'index']);
+Route::post('runs/clear', [RunController::class, 'clear']);
 Route::post('runs/{run}/stop', [RunController::class, 'stop']);
+Route::post('runs/{run}/pause', [RunController::class, 'pause']);
+Route::post('runs/{run}/continue', [RunController::class, 'goOn']);
+Route::post('runs/{run}/retry', [RunController::class, 'retry']);
+Route::post('runs/{run}/again', [RunController::class, 'again']);
+Route::get('runs/{run}/log', [RunController::class, 'log']);
+Route::put('runs/{run}/place', [RunController::class, 'move']);
 Route::put('runs/{run}/sent', [RunController::class, 'sent']);
 Route::get('runs/{run}/file', [RunController::class, 'file']);
 

@@ -32,6 +32,11 @@ class AnalyseCut implements Kind
         return true;
     }
 
+    public function atOnce(): ?int
+    {
+        return null;
+    }
+
     public function staleAfter(): ?int
     {
         return null;

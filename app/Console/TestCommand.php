@@ -28,7 +28,7 @@ class TestCommand extends CrateCommand
         {--candidate=* : PRESET, once for each, planned for the host}
         {--routes : The one candidate made quickly, carefully, and of a master that is made first}
         {--screen=* : Lines of a viewer’s screen: 480, 720, 1080, 1440 or 2160}
-        {--pieces=6 : Pieces of the cut that stand for it, 1 to 24}
+        {--pieces=4 : Pieces of the cut that stand for it, 1 to 24; its worst places come beside them}
         {--json : Print resources/schema/transit.json}
         {--csv : Print a line for each candidate and screen}';
 

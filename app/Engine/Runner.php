@@ -34,12 +34,19 @@ class Runner
      * @param  string  $folder  it works in; statistics of a first pass lie there
      * @param  Closure(Progress): void|null  $onProgress
      * @param  Closure(): bool|null  $shouldStop  asked several times a second
+     * @param  Closure(): bool|null  $isPaused  asked as often: the engine stands still as long as it says so
+     * @return string what it said of errors that did not end it
      *
      * @throws EngineFailed also when nothing moved for a long time
      * @throws Stopped
      */
-    public function encode(Command $command, string $folder, ?Closure $onProgress = null, ?Closure $shouldStop = null): void
-    {
+    public function encode(
+        Command $command,
+        string $folder,
+        ?Closure $onProgress = null,
+        ?Closure $shouldStop = null,
+        ?Closure $isPaused = null,
+    ): string {
         $limits = Limits::of($command->allowance);
         $process = $this->process($command, $limits, $folder);
         $reader = new ProgressReader;
@@ -59,6 +66,7 @@ class Runner
                 if ($shouldStop !== null && $shouldStop()) {
                     throw new Stopped;
                 }
+                $isPaused !== null && $isPaused() ? $this->standStill($process, $group, $watch, $shouldStop, $isPaused) : null;
                 $watch->look($progress);
                 $process->checkTimeout();
                 usleep($pause);
@@ -79,6 +87,8 @@ class Runner
         if ($last !== null && $onProgress !== null) {
             $onProgress($last);
         }
+
+        return $errors;
     }
 
     /**
@@ -184,6 +194,34 @@ class Runner
             null,
             $limits->seconds,
         );
+    }
+
+    /**
+     * Suspends the engine until it is to go on. Time that it stands still counts for no limit.
+     *
+     * @param  Closure(): bool|null  $shouldStop
+     * @param  Closure(): bool  $isPaused
+     *
+     * @throws Stopped
+     */
+    private function standStill(Process $process, int $group, StallWatch $watch, ?Closure $shouldStop, Closure $isPaused): void
+    {
+        $begun = microtime(true);
+        posix_kill(-$group, SIGSTOP);
+        try {
+            while ($isPaused()) {
+                if ($shouldStop !== null && $shouldStop()) {
+                    throw new Stopped;
+                }
+                usleep(self::LONGEST_PAUSE);
+            }
+        } finally {
+            posix_kill(-$group, SIGCONT);
+            $stood = microtime(true) - $begun;
+            $watch->forgive($stood);
+            $timeout = $process->getTimeout();
+            $timeout === null ?: $process->setTimeout($timeout + $stood);
+        }
     }
 
     private function run(Process $process, Closure $take): void

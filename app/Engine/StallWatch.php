@@ -17,6 +17,12 @@ final class StallWatch
         $this->since = microtime(true);
     }
 
+    /** @param  float  $seconds  during which it was made to stand still */
+    public function forgive(float $seconds): void
+    {
+        $this->since += $seconds;
+    }
+
     /** @throws EngineFailed */
     public function look(?Progress $progress): void
     {

@@ -38,6 +38,14 @@ final class Drive
         return $type;
     }
 
+    /** Whether something can be put into a folder: tried, since who may write says nothing of a drive that is read-only or full. */
+    public static function takesFiles(string $folder): bool
+    {
+        $trial = "{$folder}/.".bin2hex(random_bytes(8));
+
+        return @mkdir($trial) && rmdir($trial);
+    }
+
     private static function existing(string $folder): string
     {
         while (! is_dir($folder) && $folder !== dirname($folder)) {

@@ -25,6 +25,19 @@ final readonly class Scratch
         return $scratch;
     }
 
+    /**
+     * The same with what an earlier owner of the name left there.
+     *
+     * @throws FileProblem when the folder cannot be made
+     */
+    public static function kept(string $name): self
+    {
+        $scratch = new self(config('crate.derived')."/work/{$name}");
+        OutputFile::needFolder($scratch->path);
+
+        return $scratch;
+    }
+
     /** @throws FileProblem when the folder cannot be made */
     public static function anywhere(): self
     {
@@ -56,6 +69,17 @@ final readonly class Scratch
     public function whole(string $name): string
     {
         return (string) @file_get_contents("{$this->path}/{$name}");
+    }
+
+    /** Leaves a mark: what was done so far is whole. */
+    public function mark(string $name): void
+    {
+        OutputFile::write("{$this->path}/{$name}", '');
+    }
+
+    public function holds(string $name): bool
+    {
+        return is_file("{$this->path}/{$name}");
     }
 
     /** Takes a file that a program left here to where it is kept. */

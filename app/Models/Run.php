@@ -27,6 +27,8 @@ use Illuminate\Support\Carbon;
  * @property ?array{bytes: int, modified: int, fingerprint: string} $cut_state of the cut's file when this was packed
  * @property ?int $sent_seconds how long the file took to its host
  * @property ?Carbon $sent_at when that was said
+ * @property ?Carbon $cleared_at when it was taken off the page of the queue
+ * @property ?int $queue_end_id the end of the queue that told of it
  * @property Work $work
  * @property ?Cut $cut
  */
@@ -51,6 +53,7 @@ class Run extends Model
         'card' => 'array',
         'cut_state' => 'array',
         'sent_at' => 'datetime',
+        'cleared_at' => 'datetime',
         'source' => Volumes::class,
         'file' => Volumes::class,
     ];

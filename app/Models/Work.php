@@ -23,7 +23,12 @@ use Illuminate\Support\Carbon;
  * @property ?float $speed in frames per second
  * @property ?int $seconds_left
  * @property ?string $error
+ * @property int $place in its queue: of one priority, the lower comes first
+ * @property bool $paused it is not taken in hand; what is in hand stands still
+ * @property ?array{pass: int, passes: int, gathers: bool, bytes: int, toCome: ?int} $detail of the pass under way: bytes so far and those
+ *     that the file is likely to have
  * @property ?string $wanted_at when someone last waited for it; the last one comes first
+ * @property ?string $not_before when it may be taken in hand again
  * @property ?Carbon $started_at
  * @property ?Carbon $ended_at
  */
@@ -36,6 +41,7 @@ class Work extends Model
     protected $attributes = [
         'state' => 'waiting', 'attempts' => 0, 'lost' => 0, 'stop_asked' => false, 'percent' => 0, 'frames' => 0, 'seconds_left' => null,
         'speed' => null, 'error' => null, 'owner' => null, 'wanted_at' => null, 'started_at' => null, 'ended_at' => null,
+        'paused' => false, 'detail' => null, 'not_before' => null,
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -43,7 +49,7 @@ class Work extends Model
     /** @var array<string, string> */
     protected $casts = [
         'state' => WorkState::class, 'stop_asked' => 'boolean', 'speed' => 'float', 'subject' => 'integer', 'priority' => 'integer',
-        'started_at' => 'datetime', 'ended_at' => 'datetime',
+        'started_at' => 'datetime', 'ended_at' => 'datetime', 'paused' => 'boolean', 'detail' => 'array', 'place' => 'integer',
     ];
 
     /** Now, as times are written here: to the millisecond, and in an order that texts keep. */

@@ -12,6 +12,7 @@ use App\Media\Scratch;
 use App\Models\Run;
 use App\Models\Speed;
 use App\Models\Work;
+use App\Work\Ending;
 use App\Work\Kind;
 use App\Work\Meter;
 use OuterCrate\Encoding\Aim;
@@ -55,6 +56,11 @@ class MakeFile implements Kind
         return false;
     }
 
+    public function atOnce(): int
+    {
+        return (int) config('crate.work.at_once');
+    }
+
     public function staleAfter(): ?int
     {
         return null;
@@ -73,7 +79,11 @@ class MakeFile implements Kind
         }
         $token = "run{$run->id}-";
         $file = null;
-        $scratch = Scratch::named("run-{$run->id}");
+        $journal = new RunJournal($run);
+        $journal->begun($work->attempts, $this->capabilities);
+        // What an earlier process finished before it was ended is there, and holds as long as its arguments are the same.
+        $scratch = Scratch::kept("run-{$run->id}");
+        $isToGoOn = false;
         try {
             OutputFile::discardLeftovers($run->file, $token);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
@@ -84,10 +94,10 @@ class MakeFile implements Kind
             }
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
             $file = OutputFile::at($run->file, $token.$work->attempts, $passes[0]->images !== null);
-            $made = $this->make($run, $plan, $passes, $file, $scratch, $meter);
+            $made = $this->make($run, $plan, $passes, $file, $scratch, $meter, $journal);
             $tries = 1;
             if ($plan?->bitrate->average !== null) {
-                [$made, $tries] = $this->aim($run, $plan, $made, $file, $scratch, $meter);
+                [$made, $tries] = $this->aim($run, $plan, $made, $file, $scratch, $meter, $journal);
             }
             $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
@@ -96,13 +106,20 @@ class MakeFile implements Kind
             $meter->hold(self::FLUSH);
             $path = $file->publish();
             $run->update(['file' => $path]);
+            $journal->ended("Made: {$run->card['bytesLabel']} in {$path}.");
             $this->learn($run, $slip->madeIn);
-        } catch (Stopped|Refused $e) {
+        } catch (Stopped $e) {
             $run->update(['slip' => null]);
+            $isToGoOn = true;
+            $journal->ended($meter->ending() === Ending::Stopped ? 'Stopped.' : 'Put down: it goes on from its last finished pass.');
+            throw $e;
+        } catch (Refused $e) {
+            $run->update(['slip' => null]);
+            $journal->ended($e->getMessage());
             throw $e;
         } finally {
             $file?->discard();
-            $scratch->remove();
+            $isToGoOn ?: $scratch->remove();
         }
     }
 
@@ -111,8 +128,15 @@ class MakeFile implements Kind
      *
      * @return array{Made, int} of it, and how many were made
      */
-    private function aim(Run $run, Plan $plan, Made $made, OutputFile $file, Scratch $scratch, Meter $meter): array
-    {
+    private function aim(
+        Run $run,
+        Plan $plan,
+        Made $made,
+        OutputFile $file,
+        Scratch $scratch,
+        Meter $meter,
+        RunJournal $journal,
+    ): array {
         $aim = new Aim($plan);
         $attempts = [new Attempt($plan->bitrate->average, $made)];
         while (($average = $aim->next($attempts)) !== null) {
@@ -120,7 +144,8 @@ class MakeFile implements Kind
             try {
                 // What the first pass gathered holds for any average.
                 $passes = $this->passes->passes($plan->aimedAt($average), $run->cut->reading());
-                $made = $this->make($run, $plan, [$passes[count($passes) - 1]], $file, $scratch, $meter);
+                $journal->result("Rate control came out at another average than was promised: tried again at {$average}.");
+                $made = $this->make($run, $plan, [$passes[count($passes) - 1]], $file, $scratch, $meter, $journal);
             } catch (EngineFailed|FileProblem) {
                 // There is no room for two, or no encoder goes as low: what there is stays.
                 $file->takeBack();
@@ -138,14 +163,24 @@ class MakeFile implements Kind
      *
      * @param  non-empty-list<Pass>  $passes
      */
-    private function make(Run $run, ?Plan $plan, array $passes, OutputFile $file, Scratch $scratch, Meter $meter): Made
-    {
+    private function make(
+        Run $run,
+        ?Plan $plan,
+        array $passes,
+        OutputFile $file,
+        Scratch $scratch,
+        Meter $meter,
+        RunJournal $journal,
+    ): Made {
         $meter->encoding();
         $begun = 100 - array_sum(array_map(fn (Pass $pass): int => $pass->weight, $passes));
-        $this->runner->run($run, $passes, $file, $scratch->path, $meter, $begun);
+        $this->runner->run($run, $passes, $file, $scratch, $meter, $journal, $begun);
         $meter->checking();
+        $from = microtime(true);
+        $made = $this->inspector->read($run, $plan, $file, $scratch, $meter);
+        $journal->result('Read back and checked against the plan.', microtime(true) - $from);
 
-        return $this->inspector->read($run, $plan, $file, $scratch, $meter);
+        return $made;
     }
 
     /** The plan on this machine: with what it has. Null for a run of a version that kept the passes. */

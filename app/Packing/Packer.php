@@ -79,6 +79,37 @@ class Packer
     }
 
     /**
+     * Makes once more what a run makes or made, as it was planned then; by itself, at the end of the queue.
+     *
+     * @throws PackRefused when its cut is no longer what it was
+     */
+    public function again(Run $run): Run
+    {
+        $this->capabilities->need();
+        if ($run->cut === null || $run->cut->hasChanged()) {
+            throw new PackRefused("The file of {$run->cut_name} has changed or gone since this was packed.", 'Pack it from its sheet.');
+        }
+
+        return DB::transaction(function () use ($run): Run {
+            $again = $run->replicate(['slip', 'sent_seconds', 'sent_at', 'cleared_at']);
+            $again->fill(['pack' => (string) Str::uuid7(), 'card' => Run::cardOf($run->plan, null)])->save();
+            $again->setRelation('work', $this->queue->put($this->make, $again->id));
+
+            return $again;
+        });
+    }
+
+    /** Back into the queue, at its place: what failed, and what was stopped. */
+    public function retry(Run $run): void
+    {
+        if (! in_array($run->work->state, [WorkState::Failed, WorkState::Stopped], true)) {
+            throw new PackRefused('Only what failed or was stopped is tried again.', 'Make it again, if another file is wanted.');
+        }
+        $run->update(['slip' => null, 'cleared_at' => null]);
+        $run->setRelation('work', $this->queue->put($this->make, $run->id));
+    }
+
+    /**
      * @param  list<string>  $wanted
      *
      * @throws MadeAlready where all of it is there or under way: a second click, most of all

@@ -5,9 +5,11 @@ namespace App\Packing;
 use App\Engine\Runner;
 use App\Media\MovieTags;
 use App\Media\OutputFile;
+use App\Media\Scratch;
 use App\Media\SegmentTags;
 use App\Models\Run;
 use App\Work\Meter;
+use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\Progress;
@@ -16,27 +18,59 @@ use OuterCrate\Planning\Plan;
 /** Runs the passes of a run over its cut, and tells how far they are. */
 class PassRunner
 {
+    /** Share of a pass after which its size tells what the file will have. */
+    private const TELLING = 0.05;
+
     public function __construct(private readonly Runner $runner)
     {
     }
 
     /**
      * @param  non-empty-list<Pass>  $passes
-     * @param  string  $folder  they work in
      * @param  int  $begun  share of the whole work that was done before, in hundredths
      */
-    public function run(Run $run, array $passes, OutputFile $file, string $folder, Meter $meter, int $begun = 0): void
-    {
+    public function run(
+        Run $run,
+        array $passes,
+        OutputFile $file,
+        Scratch $scratch,
+        Meter $meter,
+        RunJournal $journal,
+        int $begun = 0,
+    ): void {
         $frames = max(1, (int) $run->plan['frames']);
         $seconds = max(0.001, Plan::secondsOf($run->plan));
+        $number = 0;
         foreach ($passes as $pass) {
-            $onProgress = function (Progress $progress) use ($meter, $pass, $frames, $seconds, $begun): void {
+            $number++;
+            $onProgress = function (Progress $progress) use ($meter, $pass, $passes, $number, $frames, $seconds, $begun): void {
                 $share = $progress->shareOf($frames, $seconds);
-                $more = ['frames' => (int) round($frames * $share), 'speed' => $progress->framesPerSecond];
+                $more = [
+                    'frames' => (int) round($frames * $share),
+                    'speed' => $progress->framesPerSecond,
+                    'detail' => [
+                        'pass' => $number,
+                        'passes' => count($passes),
+                        'gathers' => ! $pass->writes,
+                        'bytes' => $pass->writes ? $progress->bytes : 0,
+                        'toCome' => $pass->writes && $share > self::TELLING ? (int) ($progress->bytes / $share) : null,
+                    ],
+                ];
                 $meter->note(($begun + $pass->weight * $share) / 100, $more, $progress->ended);
             };
             $target = $pass->writes ? $file->target($pass->images) : null;
-            $this->runner->encode(EncodeCommand::of($pass, $run->source, $target), $folder, $onProgress, $meter->shouldStop(...));
+            $command = EncodeCommand::of($pass, $run->source, $target);
+            if ($target === null && $scratch->holds(self::done($command))) {
+                // An earlier process came to its end before it was ended itself.
+                $journal->result("Pass {$number} was finished before: it is not made again.");
+                $begun += $pass->weight;
+
+                continue;
+            }
+            $from = microtime(true);
+            $said = $this->runner->encode($command, $scratch->path, $onProgress, $meter->shouldStop(...), $meter->isPaused(...));
+            $journal->command($command, (string) config('crate.engine.encoder'), $said, microtime(true) - $from);
+            $target === null ? $scratch->mark(self::done($command)) : null;
             $begun += $pass->weight;
             if ($pass->boxes !== '') {
                 MovieTags::put($file->partial, $pass->boxes, $meter->check(...));
@@ -45,5 +79,11 @@ class PassRunner
                 SegmentTags::put($file->partial, $pass->elements);
             }
         }
+    }
+
+    /** The mark of a pass that only gathers and came to its end; another for other arguments. */
+    private static function done(Command $command): string
+    {
+        return 'done-'.hash('xxh128', implode("\0", $command->arguments));
     }
 }

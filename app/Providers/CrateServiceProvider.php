@@ -10,13 +10,18 @@ use App\Library\Presets;
 use App\Library\ShippedHosts;
 use App\Library\ShippedPresets;
 use App\Packing\MakeFile;
+use App\QueueEnd\NoteQueueEnd;
+use App\QueueEnd\TellQueueEnd;
 use App\Sampling\SamplePieces;
 use App\Schema\Contract;
+use App\Settings\Settings;
 use App\Teaching\TeachHost;
 use App\Transit\RunTransitTest;
 use App\Work\Kinds;
+use App\Work\WorkEnded;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\ServiceProvider;
 use OuterCrate\Checks\CheckList;
 use OuterCrate\Encoding\Encoders;
@@ -26,12 +31,14 @@ use OuterCrate\Planning\Cells\Cells;
 class CrateServiceProvider extends ServiceProvider
 {
     /** The kinds of work that there are. */
-    private const KINDS = [MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class];
+    private const KINDS = [
+        MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class,
+    ];
 
     /** Made once: they know much, and change nothing. */
     private const SHARED = [
         Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class,
-        Devices::class, ShippedPresets::class, ShippedHosts::class, Presets::class, Hosts::class,
+        Settings::class, Devices::class, ShippedPresets::class, ShippedHosts::class, Presets::class, Hosts::class,
     ];
 
     public function register(): void
@@ -43,5 +50,11 @@ class CrateServiceProvider extends ServiceProvider
             $this->app->singleton($shared);
         }
         $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));
+    }
+
+    public function boot(): void
+    {
+        Event::listen(WorkEnded::class, NoteQueueEnd::class);
+        $this->app->make(Settings::class)->apply();
     }
 }

@@ -5,6 +5,7 @@ namespace App\Resources;
 use App\Models\Run;
 use App\Models\WorkState;
 use OuterCrate\Units\Bitrate;
+use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 
@@ -39,7 +40,27 @@ final class RunResource
             'endedAt' => $run->work->ended_at?->toIso8601ZuluString(),
             'bytesLabel' => $run->work->state === WorkState::Done ? $run->card['bytesLabel'] : null,
             'differences' => $run->work->state === WorkState::Done ? $run->card['differences'] : null,
+            'paused' => $run->work->paused && ! $run->work->state->isOver(),
+            'place' => $run->work->place,
+            'pass' => self::pass($run),
+            'soFarLabel' => self::bytes($run, 'bytes'),
+            'toComeLabel' => self::bytes($run, 'toCome'),
+            'startedAt' => $run->work->started_at?->toIso8601ZuluString(),
         ];
+    }
+
+    private static function pass(Run $run): ?string
+    {
+        $detail = $run->work->state === WorkState::Running ? $run->work->detail : null;
+
+        return $detail === null || $detail['passes'] < 2 ? null : "pass {$detail['pass']} of {$detail['passes']}";
+    }
+
+    private static function bytes(Run $run, string $which): ?string
+    {
+        $bytes = $run->work->state === WorkState::Running ? $run->work->detail[$which] ?? null : null;
+
+        return $bytes === null || $bytes === 0 ? null : (string) new ByteCount($bytes);
     }
 
     /** @return array<string, mixed> with plan and slip */

@@ -38,6 +38,11 @@ class SamplePieces implements Kind
         return false;
     }
 
+    public function atOnce(): ?int
+    {
+        return null;
+    }
+
     public function staleAfter(): ?int
     {
         return self::STALE;

@@ -33,6 +33,11 @@ class TeachHost implements Kind
         return true;
     }
 
+    public function atOnce(): ?int
+    {
+        return null;
+    }
+
     public function staleAfter(): ?int
     {
         return null;

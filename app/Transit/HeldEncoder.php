@@ -64,12 +64,13 @@ class HeldEncoder
             );
         };
         // Begun from the same place whatever was encoded before: a candidate comes to the same in any company.
-        [$asked, $raised] = $reel->pieces === [] ? [$wanted, 1.0] : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $wanted);
+        [$asked, $raised] = $reel->pieces === []
+            ? [$wanted, 1.0]
+            : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $wanted);
         [$tried, $made] = [[], []];
         do {
             $encoded = $this->once($tries, $reel, $of, $plan->atBitrate($at($asked, $raised)), $wanted);
             $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
-            getenv("TRIES") && file_put_contents("/tmp/w/tries.log", sprintf("%s wanted %d asked %d came %d\n", $plan->frameSize->frame, $wanted, $asked, $encoded->bitsPerSecond), FILE_APPEND);
             $made[] = $encoded;
             $asked = HoldRate::next($wanted, $tried);
         } while ($asked !== null);

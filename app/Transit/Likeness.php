@@ -41,9 +41,9 @@ class Likeness
      *
      * @throws EngineFailed when they are not of the same picture
      */
-    public function of(Reel $reel, Material $file, Closure $shouldStop): array
+    public function of(Reel $reel, Encoded $file, Closure $shouldStop): array
     {
-        return $this->store->figures($this->key($reel, $file->key), fn (): array => $this->measured($reel, $file, $shouldStop));
+        return $this->store->figures($this->key($reel, $file), fn (): array => $this->measured($reel, $file, $shouldStop));
     }
 
     /**
@@ -57,9 +57,9 @@ class Likeness
     }
 
     /** What its figures are kept under. */
-    public function key(Reel $reel, string $key): string
+    public function key(Reel $reel, Encoded $file): string
     {
-        return StepStore::key('likeness', $reel->key, $key, $this->capabilities->version());
+        return StepStore::key('likeness', $reel->key, $file->key, $this->capabilities->version(), $file->plan->keyframes->frames);
     }
 
     /**
@@ -85,11 +85,12 @@ class Likeness
     }
 
     /** @return array<mixed> */
-    private function measured(Reel $reel, Material $file, Closure $shouldStop): array
+    private function measured(Reel $reel, Encoded $encoded, Closure $shouldStop): array
     {
+        $file = $encoded->material();
         $scratch = Scratch::named('likeness-'.bin2hex(random_bytes(4)));
         try {
-            $figures = $this->laidOver($reel, $file, $this->lookedAt($reel), $scratch, $shouldStop);
+            $figures = $this->laidOver($reel, $file, $this->lookedAt($reel), $scratch, $shouldStop, $encoded->plan->keyframes->frames);
 
             return $figures + [
                 'psnr' => self::psnr(self::figures($scratch->lines(LikenessCommand::PSNR), 'mse_avg')),
@@ -102,10 +103,17 @@ class Likeness
 
     /**
      * @param  list<int>  $looked  frames that are looked at closely
+     * @param  int  $keyframeEvery  frames from one keyframe of the whole to the next; 0 where every frame counts the same
      * @return array<mixed>
      */
-    private function laidOver(Reel $reel, Material $file, array $looked, Scratch $scratch, Closure $shouldStop): array
-    {
+    private function laidOver(
+        Reel $reel,
+        Material $file,
+        array $looked,
+        Scratch $scratch,
+        Closure $shouldStop,
+        int $keyframeEvery = 0,
+    ): array {
         $lay = function (int $late) use ($reel, $file, $looked, $scratch, $shouldStop): void {
             $command = LikenessCommand::of($reel->reading, $reel->path, $file->reading, $file->path, $looked, $late);
             $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
@@ -122,7 +130,7 @@ class Likeness
         $pieces = $this->byPiece($reel, $perFrame);
 
         return [
-            'ssim' => array_map(fn (array $frames): float => round(array_sum($frames) / count($frames), 7), $pieces),
+            'ssim' => array_map(fn (array $frames): float => round(OverTime::ofPiece($frames, $keyframeEvery), 7), $pieces),
             'ssimWorst' => round(min(array_map(
                 fn (array $frames): float => OverTime::worstSecond($frames, Segment::framesPerSecond($reel->rate())),
                 $pieces,

@@ -38,6 +38,11 @@ class RunTransitTest implements Kind
         return true;
     }
 
+    public function atOnce(): ?int
+    {
+        return null;
+    }
+
     public function staleAfter(): ?int
     {
         return null;

@@ -50,8 +50,14 @@ class SentSound
      * @param  Closure(): bool  $shouldStop
      * @return SoundAfter|null null where nothing sounds, or the host plays no sound
      */
-    public function of(Cut $cut, Plan $plan, Encoded $upload, Recompression $recompression, Upload $arrived, Closure $shouldStop): ?SoundAfter
-    {
+    public function of(
+        Cut $cut,
+        Plan $plan,
+        Encoded $upload,
+        Recompression $recompression,
+        Upload $arrived,
+        Closure $shouldStop,
+    ): ?SoundAfter {
         $reading = $cut->reading();
         if ($reading->mainAudio() === null || $plan->audio->codec === null || $recompression->audio === null) {
             return null;

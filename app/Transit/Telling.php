@@ -154,7 +154,7 @@ final readonly class Telling
             'psnr' => 'Mean over luma and chroma, in dB of 10 bits.',
             'vif' => 'The engine’s vif (Sheikh and Bovik 2006), the mean of its four scales; two frames.',
             'detailKept' => 'Outer Crate, version 1: least squares in four octaves of a Laplacian pyramid; '.
-                'three windows of a frame of six pieces at most, the worst first.',
+                'three windows of a frame of three pieces at most, the worst first.',
             'grainKept' => 'Outer Crate, version 1: energy of change where nothing moves, against the cut’s.',
             'shadowKept' => 'Outer Crate, version 1: detail kept where luma lies under a fifth of its range.',
             'bandingAdded' => 'Outer Crate, version 1: after CAMBI (Tandon et al. 2021), above the cut’s own.',

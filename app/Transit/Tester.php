@@ -112,7 +112,7 @@ class Tester
         $tier = $recompression->tierOf($arrived);
         $renditions = $tier->renditionsOf($arrived->frame);
         $step();
-        $own = $this->likeness->of($reel, $upload->material(), $shouldStop);
+        $own = $this->likeness->of($reel, $upload, $shouldStop);
         $step();
         $byRung = [];
         foreach ($screens as $screen) {
@@ -134,7 +134,7 @@ class Tester
     /** @return array{file: string, likeness: string} by name in the store */
     private function file(Reel $reel, Encoded $encoded): array
     {
-        return ['file' => basename($encoded->path), 'likeness' => $this->likeness->key($reel, $encoded->key).'.json'];
+        return ['file' => basename($encoded->path), 'likeness' => $this->likeness->key($reel, $encoded).'.json'];
     }
 
     private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
@@ -165,7 +165,7 @@ class Tester
         return [
             'rung' => $rung,
             'rendition' => $rendition,
-            'figures' => $this->likeness->of($reel, $rendition->material(), $shouldStop),
+            'figures' => $this->likeness->of($reel, $rendition, $shouldStop),
         ];
     }
 }

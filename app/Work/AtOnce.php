@@ -19,7 +19,8 @@ final class AtOnce
     private const PAUSE = 50_000;
 
     /**
-     * @param  list<Closure(Closure(): bool, Closure(): void): mixed>  $jobs  each given whether it is to stop, and what it calls for each step
+     * @param  list<Closure(Closure(): bool, Closure(): void): mixed>  $jobs  each is given whether it is to stop, and what it calls for
+     *     each step
      * @param  Closure(): void  $onStep
      * @param  Closure(): bool  $shouldStop
      *

@@ -17,6 +17,9 @@ interface Kind
     /** Whether it is put down as soon as something of a higher priority, or wanted later, is there. */
     public function givesWay(): bool;
 
+    /** How many of it may be in hand at once, whatever takes it; null for as many as there are workers. */
+    public function atOnce(): ?int;
+
     /** Seconds after which nobody waits for a piece of it any more, unless it is wanted again; null where it is always made. */
     public function staleAfter(): ?int;
 

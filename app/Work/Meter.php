@@ -27,6 +27,10 @@ final class Meter
 
     private float $looked = 0.0;
 
+    private float $askedForPause = 0.0;
+
+    private bool $paused = false;
+
     private float $beaten;
 
     private readonly float $begun;
@@ -53,7 +57,7 @@ final class Meter
      * How far it is.
      *
      * @param  float  $share  from 0 to 1
-     * @param  array{frames?: int, speed?: ?float}  $more
+     * @param  array{frames?: int, speed?: ?float, detail?: array<string, mixed>}  $more
      */
     public function note(float $share, array $more = [], bool $last = false): void
     {
@@ -104,6 +108,23 @@ final class Meter
         $this->ending = $this->look($now);
 
         return $this->ending !== null;
+    }
+
+    /** Whether it is to stand still for now; asked several times a second. */
+    public function isPaused(): bool
+    {
+        $now = microtime(true);
+        if ($now - $this->askedForPause < self::LOOKS) {
+            return $this->paused;
+        }
+        $this->askedForPause = $now;
+        try {
+            $this->paused = $this->queue->isPaused($this->work);
+        } catch (QueryException $e) {
+            report($e);
+        }
+
+        return $this->paused;
     }
 
     /** @throws Stopped when it is to end */

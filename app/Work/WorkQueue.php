@@ -5,6 +5,7 @@ namespace App\Work;
 use App\Models\Work;
 use App\Models\WorkState;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 
 /**
  * One queue for all kinds of work. A piece of work is claimed with a lease that its owner renews; one whose lease ran out is
@@ -21,16 +22,57 @@ class WorkQueue
         return (float) config('crate.work.lease');
     }
 
-    /** Puts it in the queue, unless it is there; what is over begins anew. */
+    /** Puts it in the queue, unless it is there; what is over begins anew, at its place. */
     public function put(Kind $kind, int $subject, ?string $wantedAt = null): Work
     {
         $work = Work::query()->firstOrNew(['kind' => $kind->name(), 'subject' => $subject]);
         if ($work->exists && ! $work->state->isOver()) {
             return $work;
         }
-        $work->fill([...(new Work)->getAttributes(), 'priority' => $kind->priority(), 'wanted_at' => $wantedAt])->save();
+        $place = $work->exists ? $work->place : 1 + (int) Work::query()->where('kind', $kind->name())->max('place');
+        $work->fill([
+            ...(new Work)->getAttributes(), 'priority' => $kind->priority(), 'wanted_at' => $wantedAt, 'place' => $place,
+        ])->save();
 
         return $work;
+    }
+
+    /**
+     * Moves what waits before another of its kind that waits, or behind all of them. The others keep their order, and what is over keeps
+     * its place.
+     *
+     * @return bool false when it does not wait, or no longer
+     */
+    public function move(Work $work, ?int $before): bool
+    {
+        return DB::transaction(function () use ($work, $before): bool {
+            // The first write: whoever moves at the same time waits here.
+            if (Work::query()->whereKey($work->id)->where('state', WorkState::Waiting)->update(['updated_at' => now()]) === 0) {
+                return false;
+            }
+            $places = $this->waiting($work->kind)->pluck('place', 'id')->all();
+            $order = array_values(array_diff(array_keys($places), [$work->id]));
+            $at = $before === null ? false : array_search($before, $order, true);
+            array_splice($order, $at === false ? count($order) : $at, 0, [$work->id]);
+            foreach (array_combine($order, array_values($places)) as $id => $place) {
+                $places[$id] === $place || Work::query()->whereKey($id)->update(['place' => $place]);
+            }
+
+            return true;
+        });
+    }
+
+    /** What waits is left alone, and what is in hand stands still, until it is to go on. */
+    public function pause(Work $work, bool $paused): void
+    {
+        Work::query()->whereKey($work->id)->whereIn('state', WorkState::underWay())->update(['paused' => $paused]);
+        $work->refresh();
+    }
+
+    /** Whether it stands still. */
+    public function isPaused(Work $work): bool
+    {
+        return $this->owned($work)->where('paused', true)->exists();
     }
 
     /** Someone waits for it now: it comes before others of its kind. */
@@ -58,8 +100,9 @@ class WorkQueue
             if ($only === null && $kind->givesWay() && $this->isBusyAbove($kind->priority())) {
                 continue;
             }
-            while (($work = $this->next($kind, $only)) !== null) {
-                if ($this->take($work, $owner)) {
+            $atOnce = $only === null ? $kind->atOnce() : null;
+            while (! $this->isFull($kind->name(), $atOnce) && ($work = $this->next($kind, $only)) !== null) {
+                if ($this->take($work, $owner, $atOnce)) {
                     return $work->refresh();
                 }
             }
@@ -77,7 +120,9 @@ class WorkQueue
      */
     public function beat(Work $work, array $progress = [], ?float $seconds = null): bool
     {
-        return $this->owned($work)->update(['lease_until' => Work::now($seconds ?? self::lease())] + $progress) === 1;
+        $detail = isset($progress['detail']) ? ['detail' => json_encode($progress['detail'])] : [];
+
+        return $this->owned($work)->update(['lease_until' => Work::now($seconds ?? self::lease())] + $detail + $progress) === 1;
     }
 
     /** Whether it is still the owner's, and is to go on. */
@@ -103,6 +148,7 @@ class WorkQueue
             'lease_until' => null,
         ];
         $this->change($work, $over + $done);
+        event(new WorkEnded($work));
     }
 
     /** Back into the queue, at its place; unless it was asked to stop meanwhile. */
@@ -114,6 +160,14 @@ class WorkQueue
             return;
         }
         $this->change($work, ['state' => WorkState::Waiting, 'seconds_left' => null, 'owner' => null, 'lease_until' => null]);
+    }
+
+    /** Back into the queue, not to be taken in hand for so many seconds. */
+    public function postpone(Work $work, int $seconds, string $error): void
+    {
+        $this->change($work, [
+            'state' => WorkState::Waiting, 'owner' => null, 'lease_until' => null, 'not_before' => Work::now($seconds), 'error' => $error,
+        ]);
     }
 
     /** What waits is stopped at once; what is in hand as soon as its owner hears of it. */
@@ -128,6 +182,7 @@ class WorkQueue
             ->where('state', WorkState::Waiting)
             ->update(['state' => WorkState::Stopped, 'ended_at' => Work::now()]);
         $work->refresh();
+        $work->state === WorkState::Stopped ? event(new WorkEnded($work)) : null;
     }
 
     /** Whether something is there that this piece of work gives way to. */
@@ -152,10 +207,10 @@ class WorkQueue
             ->where('priority', '>', $priority)
             ->where(
                 fn (Builder $query): Builder => $query
-                    ->whereIn('state', WorkState::inHand())
+                    ->where(fn (Builder $inHand): Builder => $inHand->whereIn('state', WorkState::inHand())->where('paused', false))
                     ->orWhere(
                         fn (Builder $waiting): Builder => $waiting
-                            ->where('state', WorkState::Waiting)
+                            ->where(['state' => WorkState::Waiting, 'paused' => false])
                             ->where(
                                 fn (Builder $wanted): Builder => $wanted
                                     ->whereNull('wanted_at')
@@ -172,11 +227,30 @@ class WorkQueue
         return Work::query()
             ->where('kind', $kind->name())
             ->where($this->isFree(...))
+            ->where('paused', false)
+            ->where(fn (Builder $query): Builder => $query->whereNull('not_before')->orWhere('not_before', '<=', Work::now()))
             ->when($only !== null, fn (Builder $query): Builder => $query->whereKey($only))
             ->orderByRaw('wanted_at is null')
             ->orderByDesc('wanted_at')
+            ->orderBy('place')
             ->orderBy('id')
             ->first();
+    }
+
+    /** Whether as many of a kind are in hand as may be; what is paused leaves its place to another. */
+    private function isFull(string $kind, ?int $atOnce): bool
+    {
+        return $atOnce !== null && $atOnce <= Work::query()
+            ->where(['kind' => $kind, 'paused' => false])
+            ->whereIn('state', WorkState::inHand())
+            ->where('lease_until', '>=', Work::now())
+            ->count();
+    }
+
+    /** @return Builder<Work> in the order in which it will be taken in hand */
+    private function waiting(string $kind): Builder
+    {
+        return Work::query()->where(['kind' => $kind, 'state' => WorkState::Waiting])->orderBy('place')->orderBy('id');
     }
 
     /** @param  Builder<Work>  $query */
@@ -192,7 +266,7 @@ class WorkQueue
     }
 
     /** In one step, so that no two take the same: whoever comes second finds another owner, or none waiting. */
-    private function take(Work $work, string $owner): bool
+    private function take(Work $work, string $owner, ?int $atOnce): bool
     {
         $lost = $work->state === WorkState::Waiting ? 0 : 1;
 
@@ -201,6 +275,12 @@ class WorkQueue
             ->where('state', $work->state)
             ->where('attempts', $work->attempts)
             ->where($this->isFree(...))
+            // Counted in the same step: of two workers that both saw room for one, the second finds none.
+            ->whereRaw(
+                '? > (select count(*) from works as others where others.kind = ? and others.state in (?, ?) and others.paused = ? '.
+                    'and others.lease_until >= ?)',
+                [$atOnce ?? PHP_INT_MAX, $work->kind, ...WorkState::inHand(), false, Work::now()],
+            )
             ->update([
                 'state' => WorkState::Running,
                 'owner' => $owner,
@@ -211,6 +291,7 @@ class WorkQueue
                 'frames' => 0,
                 'speed' => null,
                 'seconds_left' => null,
+                'detail' => null,
                 'started_at' => Work::now(),
             ]) === 1;
     }
@@ -239,6 +320,10 @@ class WorkQueue
             ->where($this->isAbandoned(...))
             ->where('stop_asked', true)
             ->update(['state' => WorkState::Stopped] + $over);
+        Work::query()
+            ->where($this->isAbandoned(...))
+            ->where('paused', true)
+            ->update(['state' => WorkState::Waiting, 'owner' => null, 'lease_until' => null, 'seconds_left' => null]);
         Work::query()
             ->where($this->isAbandoned(...))
             ->where('lost', '>=', $most)

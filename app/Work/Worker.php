@@ -6,6 +6,7 @@ use App\Engine\Stopped;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Settings\Settings;
 use Closure;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
@@ -21,10 +22,18 @@ class Worker
     /** Microseconds after a fault of the database. */
     private const LONG_PAUSE = 1_000_000;
 
+    /** Seconds between looks at the settings. */
+    private const HEARS = 2.0;
+
     private readonly string $owner;
 
-    public function __construct(private readonly WorkQueue $queue, private readonly Kinds $kinds)
-    {
+    private float $heard = 0.0;
+
+    public function __construct(
+        private readonly WorkQueue $queue,
+        private readonly Kinds $kinds,
+        private readonly Settings $settings,
+    ) {
         $this->owner = Owner::current();
     }
 
@@ -41,6 +50,7 @@ class Worker
         $presence = in_array(Run::WORK, $kinds, true) ? new Presence : null;
         while (! $idle()) {
             try {
+                $this->hearSettings();
                 $presence?->say();
                 $this->one($kinds, $leaving) ?: usleep(self::PAUSE);
             } catch (Throwable $e) {
@@ -77,6 +87,8 @@ class Worker
                 Ending::Interrupted => $this->queue->giveBack($work),
                 Ending::Lost => null,
             };
+        } catch (Postponed $e) {
+            $this->queue->postpone($work, $e->seconds, $e->getMessage());
         } catch (QueryException $e) {
             // What it came to could not be written down. It comes back when its lease has run out, and is found finished then.
             throw $e;
@@ -88,6 +100,15 @@ class Worker
         }
 
         return true;
+    }
+
+    /** What was set on a page holds here in a moment. */
+    private function hearSettings(): void
+    {
+        if (microtime(true) - $this->heard > self::HEARS) {
+            $this->heard = microtime(true);
+            $this->settings->apply();
+        }
     }
 
     /**

@@ -27,6 +27,25 @@ final class OverTime
     }
 
     /**
+     * The mean of a piece that was begun with a keyframe, for a stream that has fewer: its keyframe counts for as few as there are, and
+     * what follows until the next one there is stood for by the latter half of the piece, where the keyframe has worn off.
+     *
+     * @param  non-empty-list<float>  $perFrame
+     * @param  int  $keyframeEvery  frames from one keyframe of the stream to the next
+     */
+    public static function ofPiece(array $perFrame, int $keyframeEvery): float
+    {
+        $count = count($perFrame);
+        if ($keyframeEvery <= $count || $count < 4) {
+            return array_sum($perFrame) / $count;
+        }
+        $half = intdiv($count, 2);
+
+        return (array_sum(array_slice($perFrame, 0, $half))
+            + ($keyframeEvery - $half) * array_sum(array_slice($perFrame, $half)) / ($count - $half)) / $keyframeEvery;
+    }
+
+    /**
      * @param  non-empty-list<float>  $perFrame
      * @param  int  $perSecond  frames in a second, 1 or more
      * @return float the 5th percentile of the means of its seconds; a rest under half a second goes with the second before it

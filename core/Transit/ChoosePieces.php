@@ -22,12 +22,15 @@ final class ChoosePieces
     /** Seconds of a piece of a range that is taken whole. */
     private const SLICE = 2;
 
-    public const USUAL = 6;
+    public const USUAL = 4;
+
+    /** Worst places that are worth a piece of their own; each is half as long, since little is like it. */
+    private const WORST = 3;
 
     public const MOST = 24;
 
     /** A range that is no longer than so many times its pieces is taken whole, which leaves no doubt. */
-    private const WORTH = 1.5;
+    private const WORTH = 2.0;
 
     /** Seconds of a range that is taken whole where nobody asked for fewer pieces: it takes as long as a few of them. */
     private const WHOLE = 8;
@@ -67,8 +70,8 @@ final class ChoosePieces
         $whys = [];
         foreach ([Why::Busiest, Why::Fastest, Why::Gradient, Why::Grainiest] as $i => $why) {
             $worst = self::worst($by[$i]);
-            if ($worst !== null) {
-                $whys[$worst] = $why;
+            if ($worst !== null && count($whys) < self::WORST) {
+                $whys[$worst] ??= $why;
             }
         }
         $groups = Alike::groups(self::features($by), array_keys($whys), $count);
@@ -159,7 +162,7 @@ final class ChoosePieces
         foreach ($groups as $place => $members) {
             $mean = array_sum(array_map(static fn (int $one): float => $effort[$one], $members)) / count($members);
             $pieces[] = new TestPiece(
-                $places[$place],
+                isset($whys[$place]) ? self::middle($places[$place]) : $places[$place],
                 count($members) / count($places),
                 $effort[$place] > 0 ? $mean / $effort[$place] : 1.0,
                 $whys[$place] ?? Why::Typical,
@@ -168,6 +171,15 @@ final class ChoosePieces
         }
 
         return $pieces;
+    }
+
+    /** Half of a place, from its middle. */
+    private static function middle(FrameRange $place): FrameRange
+    {
+        $frames = max(1, intdiv($place->count(), 2));
+        $first = $place->first + intdiv($place->count() - $frames, 2);
+
+        return new FrameRange($first, $first + $frames - 1);
     }
 
     /**

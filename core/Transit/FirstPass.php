@@ -13,7 +13,7 @@ final readonly class FirstPass
     /** Names under which encoders leave it. */
     public const FILES = ['statistics-0.log', 'statistics'];
 
-    /** Bits of the picture's own go by this power of the quantiser's step, and of movement by the next (x264, ratecontrol.c, qscale2bits). */
+    /** Bits of the picture go by this power of the quantiser's step, those of movement by the next (x264, ratecontrol.c, qscale2bits). */
     private const TEXTURE = 1.1;
 
     private const MOVEMENT = 0.5;

@@ -7,7 +7,10 @@ namespace OuterCrate\Transit;
 use OuterCrate\Estimates\Sampling\PieceTally;
 use OuterCrate\Reading\Packet;
 
-/** What the whole would come to with what made its pieces: each counts for what it stands for, keyframes as often as they would be there. */
+/**
+ * What the whole would come to with what made its pieces: each counts for what it stands for, keyframes as often as they would be
+ * there.
+ */
 final readonly class WholeRate
 {
     /**

@@ -122,7 +122,13 @@ await page.getByRole('button', { name: 'Pack 2 files' }).click();
 await page.close();
 page = await open('dark', '/queue');
 await page.waitForTimeout(1500);
+await page.getByRole('button', { name: /^Log of / }).first().click();
+await page.waitForTimeout(600);
 await take(page, 'queue');
+
+page = await open('light', '/settings');
+await page.waitForTimeout(400);
+await take(page, 'settings');
 
 page = await open('light', '/');
 await page.getByRole('button', { name: 'Bring in a cut' }).click();

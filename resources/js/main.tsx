@@ -8,6 +8,7 @@ import { NotHere } from './frame/NotHere';
 import { HostsPage } from './hosts/HostsPage';
 import { PresetsPage } from './presets/PresetsPage';
 import { QueuePage } from './queue/QueuePage';
+import { SettingsPage } from './settings/SettingsPage';
 import { SheetPage } from './sheet/SheetPage';
 import { ShelfPage } from './shelf/ShelfPage';
 import { PacksPage } from './slips/PacksPage';
@@ -55,6 +56,7 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                         <Route path="slips" element={<PacksPage />} />
                         <Route path="slips/:pack" element={<SlipsPage />} />
                         <Route path="queue" element={<QueuePage />} />
+                        <Route path="settings" element={<SettingsPage />} />
                         <Route path="presets/:slug?" element={<PresetsPage />} />
                         <Route
                             path="hosts/:slug/teach"

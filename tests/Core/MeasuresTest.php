@@ -374,3 +374,14 @@ it('tells the same picture from another, whatever a host did to its tones', func
         ->and(SamePicture::of([str_repeat('a', 576)], [$own[0]]))->toBe(0.0)
         ->and(SamePicture::of([], $own))->toBe(0.0);
 });
+
+it('takes a piece that begins with a keyframe for a stream that has fewer of them', function (array $frames, int $every, float $mean) {
+    expect(OverTime::ofPiece($frames, $every))->toEqualWithDelta($mean, 1e-9);
+})->with([
+    'as many keyframes there as here' => [[1.0, 0.5, 0.5, 0.5], 4, 0.625],
+    'every frame a keyframe' => [[0.9, 0.8, 0.7, 0.6], 1, 0.75],
+    // The keyframe and the one after it are two of a hundred; the last two stand for the other 98.
+    'a keyframe in a hundred' => [[1.0, 0.6, 0.5, 0.4], 100, (1.6 + 98 * 0.45) / 100],
+    'too short to tell' => [[1.0, 0.5], 100, 0.75],
+    'nothing wears off' => [array_fill(0, 25, 0.8), 125, 0.8],
+]);

@@ -193,7 +193,8 @@ function firstPass(array $bits, string $options = 'mbtree=1'): ?FirstPass
     foreach ($bits as $piece => [$key, $other]) {
         for ($i = 0; $i < 25; $i++) {
             [$type, $q, $tex] = $i === 0 ? ['I', 24.09, $key] : ['P', 27.0, $other];
-            $lines[] = 'in:'.(25 * $piece + $i)." out:0 type:{$type} dur:2 cpbdur:2 q:{$q} aq:20.00 tex:{$tex} mv:0 misc:0 imb:9 d:- ref:0 ;\n";
+            $frame = 25 * $piece + $i;
+            $lines[] = "in:{$frame} out:0 type:{$type} dur:2 cpbdur:2 q:{$q} aq:20.00 tex:{$tex} mv:0 misc:0 imb:9 d:- ref:0 ;\n";
         }
     }
 
@@ -271,7 +272,8 @@ it('tells what a host makes of all the sound by what it made of parts', function
     // The whole's peak would stand at −3.8 + 5.1 = 1.3 dBTP, and is held to where the limiter holds those of the parts.
     'turned up into a limiter' => [5.1, -1.1, [-14.1, -1.0], [
         'loudness' => -15.1, 'truePeak' => -1.0, 'pressed' => 2.3,
-        'text' => "The sound is turned up by 5.1 dB, its peaks pressed down by 2.3 dB to fit: −15.1\u{2009}LUFS after the host, peaks at −1.0\u{2009}dBTP.",
+        'text' => 'The sound is turned up by 5.1 dB, its peaks pressed down by 2.3 dB to fit: '.
+            "−15.1\u{2009}LUFS after the host, peaks at −1.0\u{2009}dBTP.",
     ]],
 ]);
 

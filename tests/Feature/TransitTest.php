@@ -92,7 +92,8 @@ it('sends candidates through a host and says what is left of each, and does noth
 
     // The sound goes the same way: heard by the engine's other meter in what the host made of it.
     $sound = $rich['sound'];
-    $played = array_filter(($this->made)('.nut'), fn (string $name): bool => abs(integrated("{$this->folder}/derived/transit/{$name}") - $sound['loudness']) < 0.15);
+    $heard = fn (string $name): float => integrated("{$this->folder}/derived/transit/{$name}");
+    $played = array_filter(($this->made)('.nut'), fn (string $name): bool => abs($heard($name) - $sound['loudness']) < 0.15);
     expect($played)->not->toBe([])
         ->and(abs($sound['loudness'] - -15))->toBeLessThan(0.5)
         ->and(abs($sound['upload']['loudness'] + $sound['gain'] - $sound['loudness']))->toBeLessThan(0.5 + $sound['pressed']);
@@ -223,6 +224,8 @@ it('makes candidates around a column, and names them by what they are', function
         "200\u{2009}kb/s", "200\u{2009}kb/s, one size up",
     ])->and($test['test']['candidates'][5]['edits']['frameSize']['step'])->toBe(1)
         ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/tests"), 'transit-test-list')['tests'][0]['candidates'])->toBe(6);
+    $latest = fn (int $cut): ?array => $this->answer($this->getJson("/api/cuts/{$cut}/tests/latest"), 'transit-latest-answer')['test'];
+    expect($latest($cut['id'])['id'] ?? null)->toBe($test['test']['id'])->and($latest($this->bringIn('few')['id']))->toBeNull();
     $grid = ['output' => 0, 'passes' => [1, 2], 'codecs' => ['hevc'], 'keyframes' => [4], 'depths' => [8]];
     $wide = ($this->ask)($cut, ['grid' => $grid])['test']['candidates'];
     expect(array_column($wide, 'name'))->toBe([

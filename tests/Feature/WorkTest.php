@@ -9,9 +9,9 @@ use App\Models\Setting;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\MakeFile;
+use App\Work\AtOnce;
 use App\Work\Kind;
 use App\Work\Kinds;
-use App\Work\AtOnce;
 use App\Work\Meter;
 use App\Work\Owner;
 use App\Work\Worker;
@@ -213,6 +213,11 @@ it('goes on through a moment in which the database cannot be asked', function ()
             return false;
         }
 
+        public function atOnce(): ?int
+        {
+            return null;
+        }
+
         public function staleAfter(): ?int
         {
             return null;
@@ -235,7 +240,7 @@ it('goes on through a moment in which the database cannot be asked', function ()
     };
     $queue = app(WorkQueue::class);
     $work = $queue->put($kind, 1);
-    (new Worker($queue, new Kinds([$kind])))->one(['made-up']);
+    (new Worker($queue, new Kinds([$kind]), new App\Settings\Settings))->one(['made-up']);
     expect($kind->ran)->toBe(1)->and($work->refresh()->state)->toBe(WorkState::Done);
 });
 
@@ -379,7 +384,7 @@ it('says that a run was planned by a version whose plans were others', function 
 
 it('knows the kinds of work by one list', function () {
     expect(app(Kinds::class)->names())
-        ->toBe(['make', 'sample', 'analyse', 'transit', 'teach'])
+        ->toBe(['make', 'sample', 'analyse', 'transit', 'teach', 'tell'])
         ->and(app(Kinds::class)->get('make'))
         ->toBeInstanceOf(MakeFile::class);
 });

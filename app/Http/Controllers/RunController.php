@@ -6,10 +6,14 @@ use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Models\CutAnalysis;
 use App\Models\Run;
+use App\Models\RunLog;
 use App\Models\Teaching;
 use App\Models\TransitTest;
+use App\Models\Work;
 use App\Models\WorkState;
+use App\Packing\Packer;
 use App\Resources\AnalysisResource;
+use App\Resources\QueueResource;
 use App\Resources\RunResource;
 use App\Resources\TeachingResource;
 use App\Resources\TransitResource;
@@ -20,6 +24,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use InvalidArgumentException;
 use OuterCrate\Units\Duration;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -35,11 +40,13 @@ class RunController
     public function index(Request $request): JsonResponse
     {
         $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
-        $columns = ['id', 'pack', 'cut_id', 'cut_name', 'name', 'file', 'card'];
+        $columns = ['id', 'pack', 'cleared_at', 'cut_id', 'cut_name', 'name', 'file', 'card'];
         $cut = $request->integer('cut') ?: null;
         $whose = $cut === null ? [] : ['cut_id' => $cut];
-        $underWay = Run::underWay()->where($whose)->orderBy('id')->get($columns);
-        $over = Run::over()->where($whose)->orderByDesc('id')->limit($latest)->get($columns);
+        $underWay = Run::underWay()->where($whose)->get($columns)->sortBy(self::order(...))->values();
+        // What a sheet or a slip asks for of its cut is told whether it was put away or not.
+        $over = Run::over()->where($whose)->when($cut === null, fn (Builder $query): Builder => $query->whereNull('cleared_at'))
+            ->orderByDesc('id')->limit($latest)->get($columns);
         $analyses = self::underWay(CutAnalysis::query()->with('cut:id,name'), ['id', 'cut_id'])
             ->sortBy(fn (CutAnalysis $analysis): int => $analysis->work->state === WorkState::Running ? 0 : 1);
 
@@ -51,6 +58,7 @@ class RunController
                 ...self::underWay(Teaching::query(), ['id', 'host', 'asked'])->map(TeachingResource::onBelt(...)),
             ],
             'worker' => Presence::isThere(),
+            'queue' => QueueResource::of($underWay, (int) config('crate.work.at_once')),
         ]);
     }
 
@@ -58,7 +66,88 @@ class RunController
     {
         $queue->stop($run->work);
 
+        return self::told($run);
+    }
+
+    public function pause(Run $run, WorkQueue $queue): JsonResponse
+    {
+        $queue->pause($run->work, true);
+
+        return self::told($run);
+    }
+
+    public function goOn(Run $run, WorkQueue $queue): JsonResponse
+    {
+        $queue->pause($run->work, false);
+
+        return self::told($run);
+    }
+
+    public function retry(Run $run, Packer $packer): JsonResponse
+    {
+        $packer->retry($run);
+
+        return self::told($run);
+    }
+
+    public function again(Run $run, Packer $packer): JsonResponse
+    {
+        return response()->json(['run' => RunResource::of($packer->again($run))], 202);
+    }
+
+    /** Before another that waits, or behind all of them. */
+    public function move(Request $request, Run $run, WorkQueue $queue): JsonResponse
+    {
+        $before = Payload::of($request, 'run-move-request')['before'];
+        $other = $before === null ? null : Work::query()->where(['kind' => Run::WORK, 'subject' => $before])->value('id');
+        $queue->move($run->work, $other) || throw RequestRefused::notPossible(
+            'This no longer waits: it is being made, or over.',
+            'Only what waits has an order.',
+        );
+
+        return self::told($run);
+    }
+
+    /** Takes runs that are over off the page, or puts them back there; their slips and files stay. */
+    public function clear(Request $request): JsonResponse
+    {
+        ['runs' => $runs, 'cleared' => $cleared] = Payload::of($request, 'runs-clear-request');
+        Run::over()->whereKey($runs)->update(['cleared_at' => $cleared ? now() : null]);
+
+        return response()->json(['runs' => $runs]);
+    }
+
+    /** What was done for it, line by line; with `?text=1` as a file to keep. */
+    public function log(Request $request, Run $run): JsonResponse|Response
+    {
+        $lines = RunLog::query()->where('run_id', $run->id)->orderBy('id')->get()->map(fn (RunLog $line): array => [
+            'at' => $line->at, 'kind' => $line->kind, 'text' => $line->text, 'seconds' => $line->seconds,
+        ]);
+        if (! $request->boolean('text')) {
+            return response()->json(['lines' => $lines]);
+        }
+        $text = $lines->map(fn (array $line): string => "{$line['at']}  {$line['text']}".
+            ($line['seconds'] === null ? '' : sprintf('  (%.2f s)', $line['seconds']))."\n")->implode('');
+
+        return response($text, 200, [
+            'Content-Type' => 'text/plain; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"run-{$run->id}.log\"",
+        ]);
+    }
+
+    private static function told(Run $run): JsonResponse
+    {
         return response()->json(['run' => RunResource::of($run->refresh())]);
+    }
+
+    /**
+     * What is being made first, then what waits, in its order.
+     *
+     * @return array{int, int, int}
+     */
+    private static function order(Run $run): array
+    {
+        return [$run->work->state === WorkState::Waiting ? 1 : 0, $run->work->place, $run->id];
     }
 
     /** How long the file took to its host, which teaches the speed of the line; null takes that back. */

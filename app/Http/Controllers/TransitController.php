@@ -69,13 +69,26 @@ class TransitController
 
     public function show(Request $request, TransitTest $test): JsonResponse
     {
+        return response()->json(['test' => self::judged($request, $test)]);
+    }
+
+    public function latest(Request $request, Cut $cut): JsonResponse
+    {
+        $test = TransitTest::query()->where('cut_id', $cut->id)->latest('id')->first();
+
+        return response()->json(['test' => $test === null ? null : self::judged($request, $test)]);
+    }
+
+    /** @return array<string, mixed> by what counts for who asks */
+    private static function judged(Request $request, TransitTest $test): array
+    {
         $told = TransitResource::of($test);
         $weights = array_map(floatval(...), $request->only(['size', 'making', 'sending', 'quality']));
         if ($told['result'] !== null && $weights !== []) {
             $told['result'] = Judged::with($told['result'], self::weights($weights));
         }
 
-        return response()->json(['test' => $told]);
+        return $told;
     }
 
     public function stop(TransitTest $test, WorkQueue $queue): JsonResponse

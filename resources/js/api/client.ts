@@ -28,16 +28,20 @@ import type {
     RowHelp,
     RunAnswer,
     RunList,
+    RunLog,
+    RunsClearAnswer,
     SavingPreview,
+    Settings,
+    SettingsRequest,
     Sheet,
     SheetRequest,
     TableAnswer,
     TeachingAnswer,
     TeachingList,
     Transit,
+    TransitLatestAnswer,
     TransitRequest,
     TransitTestAnswer,
-    TransitTestList,
     UploadAnswer,
     UploadList,
 } from './types';
@@ -99,6 +103,8 @@ export const exportOf = (kind: Kind, slugs: string[]) => `/api/library/export?${
 export const api = {
     machine: () => call<Machine>('GET', 'machine'),
     setLineSpeed: (lineSpeed: number) => call<Machine>('PUT', 'machine', { lineSpeed }),
+    settings: () => call<Settings>('GET', 'settings'),
+    saveSettings: (change: SettingsRequest) => call<Settings>('PUT', 'settings', change),
     media: () => call<MediaList>('GET', 'media'),
     cuts: () => call<CutList>('GET', 'cuts'),
     bringIn: (path: string) => call<CutAnswer>('POST', 'cuts', { path }),
@@ -127,6 +133,13 @@ export const api = {
     belt: () => call<RunList>('GET', 'runs?latest=8'),
     sent: (run: number, took: string | null) => call<PackedRun>('PUT', `runs/${run}/sent`, { took }),
     stop: (run: number) => call<RunAnswer>('POST', `runs/${run}/stop`),
+    pause: (run: number) => call<RunAnswer>('POST', `runs/${run}/pause`),
+    goOn: (run: number) => call<RunAnswer>('POST', `runs/${run}/continue`),
+    retry: (run: number) => call<RunAnswer>('POST', `runs/${run}/retry`),
+    again: (run: number) => call<RunAnswer>('POST', `runs/${run}/again`),
+    moveRun: (run: number, before: number | null) => call<RunAnswer>('PUT', `runs/${run}/place`, { before }),
+    clearRuns: (runs: number[], cleared: boolean) => call<RunsClearAnswer>('POST', 'runs/clear', { runs, cleared }),
+    log: (run: number) => call<RunLog>('GET', `runs/${run}/log`),
     presets: () => call<PresetList>('GET', 'presets'),
     item: (kind: Kind, slug: string) => call<LibraryItem>('GET', `library/${kind}/${slug}`),
     compareVersions: (kind: Kind, slug: string, from: number, to: number) =>
@@ -152,11 +165,10 @@ export const api = {
         call<ImportAnswer>('POST', 'library/import', { name, text, ways }),
     hosts: () => call<HostList>('GET', 'hosts'),
     choices: () => call<Choices>('GET', 'choices'),
-    tests: (cut: number) => call<TransitTestList>('GET', `cuts/${cut}/tests`),
-    test: (id: number, weights: Partial<Transit['weights']>) =>
-        call<TransitTestAnswer>(
+    latestTest: (cut: number, weights: Partial<Transit['weights']>) =>
+        call<TransitLatestAnswer>(
             'GET',
-            `tests/${id}?${new URLSearchParams(Object.entries(weights).map(([k, v]) => [k, String(v)]))}`,
+            `cuts/${cut}/tests/latest?${new URLSearchParams(Object.entries(weights).map(([k, v]) => [k, String(v)]))}`,
         ),
     askTest: (cut: number, request: TransitRequest) => call<TransitTestAnswer>('POST', `cuts/${cut}/tests`, request),
     /** `place`: what is compared, such as `tests/7`, and how its files are named where they are no cut's. */

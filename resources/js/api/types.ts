@@ -44,6 +44,8 @@ export interface Contract {
     'preset-list': PresetList;
     'preset-request': PresetRequest;
     preset: PresetFile;
+    'queue-done': QueueDone;
+    queue: Queue;
     range: Range;
     'reading-in-words': ReadingInWords;
     reading: Reading;
@@ -51,9 +53,15 @@ export interface Contract {
     rules: Rules;
     'run-answer': RunAnswer;
     'run-list': RunList;
+    'run-log': RunLog;
+    'run-move-request': RunMoveRequest;
     run: Run;
+    'runs-clear-answer': RunsClearAnswer;
+    'runs-clear-request': RunsClearRequest;
     'saving-preview': SavingPreview;
     'sent-request': SentRequest;
+    'settings-request': SettingsRequest;
+    settings: Settings;
     'sheet-request': SheetRequest;
     sheet: Sheet;
     slip: Slip;
@@ -65,6 +73,7 @@ export interface Contract {
     'teaching-list': TeachingList;
     'teaching-request': TeachingRequest;
     teaching: Teaching;
+    'transit-latest-answer': TransitLatestAnswer;
     'transit-request': TransitRequest;
     'transit-test-answer': TransitTestAnswer;
     'transit-test-list': TransitTestList;
@@ -1767,6 +1776,27 @@ export interface Run {
      * A folder of images in place of a file; it cannot be downloaded.
      */
     isFolder: boolean;
+    /**
+     * It is left alone where it waits, and stands still where it is being made.
+     */
+    paused: boolean;
+    /**
+     * The pass under way, such as `pass 1 of 2`; null where there is one, or none yet.
+     */
+    pass: string | null;
+    /**
+     * File size so far.
+     */
+    soFarLabel: string | null;
+    /**
+     * File size that it is likely to come to.
+     */
+    toComeLabel: string | null;
+    startedAt: string | null;
+    /**
+     * In the queue: the lower is made first.
+     */
+    place: number;
 }
 /**
  * Printed by `bin/crate pack --json`.
@@ -2409,6 +2439,27 @@ export interface PackedRun {
         label: string;
         speedLabel: string;
     };
+    /**
+     * It is left alone where it waits, and stands still where it is being made.
+     */
+    paused: boolean;
+    /**
+     * The pass under way, such as `pass 1 of 2`; null where there is one, or none yet.
+     */
+    pass: string | null;
+    /**
+     * File size so far.
+     */
+    soFarLabel: string | null;
+    /**
+     * File size that it is likely to come to.
+     */
+    toComeLabel: string | null;
+    startedAt: string | null;
+    /**
+     * In the queue: the lower is made first.
+     */
+    place: number;
 }
 /**
  * Answer of GET /api/cuts/{cut}/places.
@@ -2506,6 +2557,74 @@ export interface PresetRequest {
     };
 }
 /**
+ * What a webhook is told when all of the queue is done.
+ */
+export interface QueueDone {
+    event: 'queue-done';
+    id: number;
+    endedAt: string;
+    made: {
+        run: number;
+        cut: string;
+        output: string;
+        file: string;
+        bytes: number | null;
+        sha256: string | null;
+        error: string | null;
+    }[];
+    failed: {
+        run: number;
+        cut: string;
+        output: string;
+        file: string;
+        bytes: number | null;
+        sha256: string | null;
+        error: string | null;
+    }[];
+    stopped: {
+        run: number;
+        cut: string;
+        output: string;
+        file: string;
+        bytes: number | null;
+        sha256: string | null;
+        error: string | null;
+    }[];
+}
+/**
+ * The queue as a timetable: when each run is likely to begin and to end, and all of them together.
+ */
+export interface Queue {
+    /**
+     * Of each run under way, in their order.
+     */
+    times: {
+        run: number;
+        begins: string | null;
+        ends: string | null;
+    }[];
+    secondsLeft: number;
+    secondsLeftLabel: string;
+    ends: string | null;
+    waiting: number;
+    paused: number;
+    /**
+     * Of all that is under way.
+     */
+    percent: number;
+    /**
+     * The last time that all of it was done.
+     */
+    ended: {
+        id: number;
+        endedAt: string;
+        made: number;
+        failed: number;
+        words: string;
+        sound: string;
+    } | null;
+}
+/**
  * Answer of GET /api/cuts/{cut}/reading.
  */
 export interface ReadingInWords {
@@ -2565,6 +2684,46 @@ export interface RunList {
         running: boolean;
         percent: number;
     }[];
+    queue: Queue;
+}
+/**
+ * Answer of GET /api/runs/{run}/log.
+ */
+export interface RunLog {
+    lines: {
+        at: string;
+        kind: 'begun' | 'command' | 'warning' | 'result' | 'ended';
+        text: string;
+        seconds: number | null;
+    }[];
+}
+/**
+ * Body of PUT /api/runs/{run}/place.
+ */
+export interface RunMoveRequest {
+    /**
+     * The run that it is to come before; null for the end.
+     */
+    before: number | null;
+}
+/**
+ * Answer of POST /api/runs/clear.
+ */
+export interface RunsClearAnswer {
+    runs: number[];
+}
+/**
+ * Body of POST /api/runs/clear.
+ */
+export interface RunsClearRequest {
+    /**
+     * @minItems 1
+     */
+    runs: [number, ...number[]];
+    /**
+     * False puts them back on the page.
+     */
+    cleared: boolean;
 }
 /**
  * Answer of GET /api/cuts/{cut}/outputs/{output}/preset: what a preset of the column would say.
@@ -2601,6 +2760,56 @@ export interface SentRequest {
      * How long sending took: 42:10, 1:05:00. Null takes it back.
      */
     took: string | null;
+}
+/**
+ * Body of PUT /api/settings: what is to change; null puts a setting back to what is configured.
+ */
+export interface SettingsRequest {
+    deliveries?: string | null;
+    mediaFolders?: string[] | null;
+    lineSpeed?: number | null;
+    runsAtOnce?: number | null;
+    endSound?: string | null;
+    webhook?: string | null;
+    webhookSecret?: string | null;
+}
+/**
+ * Answer of GET and PUT /api/settings; printed by `bin/crate settings --json`.
+ */
+export interface Settings {
+    deliveries: string;
+    mediaFolders: string[];
+    /**
+     * Bits per second.
+     */
+    lineSpeed: number;
+    runsAtOnce: number;
+    endSound: string;
+    webhook: string | null;
+    /**
+     * Whether there is one.
+     */
+    webhookSecret: boolean;
+    deliveriesVolume: {
+        path: string;
+        isThere: boolean;
+        freeLabel: string | null;
+        fileSystem: string | null;
+    };
+    mediaVolumes: {
+        path: string;
+        isThere: boolean;
+        freeLabel: string | null;
+        fileSystem: string | null;
+    }[];
+    lineSpeedLabel: string;
+    sounds: string[];
+    mostAtOnce: number;
+    cores: number;
+    /**
+     * Those that somebody set.
+     */
+    changed: string[];
 }
 /**
  * Body of PUT /api/cuts/{cut}/sheet.
@@ -2873,97 +3082,10 @@ export interface TeachingRequest {
     lessons: [[string, ...string[]], ...[string, ...string[]][]];
 }
 /**
- * POST /api/cuts/{cut}/tests: candidates to send through a host.
+ * Answer of GET /api/cuts/{cut}/tests/latest: the newest test of a cut; null where it was never tested.
  */
-export interface TransitRequest {
-    host: string;
-    /**
-     * Candidates as they stand; absent for the uploads of the sheet.
-     *
-     * @maxItems 60
-     */
-    outputs?: {
-        preset: string;
-        host?: string | null;
-        edits?: Edits;
-        range?: Range | null;
-        version?: number | null;
-    }[];
-    /**
-     * Candidates around one output of the sheet.
-     */
-    grid?: {
-        /**
-         * Place of the sheet’s output that the candidates lie around.
-         */
-        output: number;
-        /**
-         * @maxItems 24
-         */
-        times?: number[];
-        /**
-         * @maxItems 24
-         */
-        steps?: number[];
-        /**
-         * @maxItems 24
-         */
-        passes?: (1 | 2)[];
-        /**
-         * @maxItems 24
-         */
-        codecs?: string[];
-        /**
-         * @maxItems 24
-         */
-        keyframes?: number[];
-        /**
-         * @maxItems 24
-         */
-        depths?: (8 | 10)[];
-        /**
-         * Gammas that the middle tones are lifted by; 1 leaves them alone.
-         *
-         * @maxItems 24
-         */
-        lifts?: number[];
-    };
-    /**
-     * One output made quickly, carefully, and from a master that is made first.
-     */
-    routes?: {
-        /**
-         * Place of the sheet’s output that is made in each way.
-         */
-        output: number;
-        /**
-         * Preset of the master that is made first; the sheet’s own when absent.
-         */
-        master?: string;
-    };
-    /**
-     * @maxItems 24
-     */
-    screens?: (480 | 720 | 1080 | 1440 | 2160)[];
-    pieces?: number;
-    /**
-     * Pieces that the person chose.
-     *
-     * @maxItems 24
-     */
-    chosen?: Range[];
-    weights?: {
-        size: number;
-        making: number;
-        sending: number;
-        quality: number;
-    };
-}
-/**
- * Answer of POST /api/cuts/{cut}/tests, GET /api/tests/{test} and POST /api/tests/{test}/stop.
- */
-export interface TransitTestAnswer {
-    test: TransitTest;
+export interface TransitLatestAnswer {
+    test: TransitTest | null;
 }
 /**
  * A transit test of a cut.
@@ -3204,6 +3326,99 @@ export interface Transit {
          */
         equals: string[];
     };
+}
+/**
+ * POST /api/cuts/{cut}/tests: candidates to send through a host.
+ */
+export interface TransitRequest {
+    host: string;
+    /**
+     * Candidates as they stand; absent for the uploads of the sheet.
+     *
+     * @maxItems 60
+     */
+    outputs?: {
+        preset: string;
+        host?: string | null;
+        edits?: Edits;
+        range?: Range | null;
+        version?: number | null;
+    }[];
+    /**
+     * Candidates around one output of the sheet.
+     */
+    grid?: {
+        /**
+         * Place of the sheet’s output that the candidates lie around.
+         */
+        output: number;
+        /**
+         * @maxItems 24
+         */
+        times?: number[];
+        /**
+         * @maxItems 24
+         */
+        steps?: number[];
+        /**
+         * @maxItems 24
+         */
+        passes?: (1 | 2)[];
+        /**
+         * @maxItems 24
+         */
+        codecs?: string[];
+        /**
+         * @maxItems 24
+         */
+        keyframes?: number[];
+        /**
+         * @maxItems 24
+         */
+        depths?: (8 | 10)[];
+        /**
+         * Gammas that the middle tones are lifted by; 1 leaves them alone.
+         *
+         * @maxItems 24
+         */
+        lifts?: number[];
+    };
+    /**
+     * One output made quickly, carefully, and from a master that is made first.
+     */
+    routes?: {
+        /**
+         * Place of the sheet’s output that is made in each way.
+         */
+        output: number;
+        /**
+         * Preset of the master that is made first; the sheet’s own when absent.
+         */
+        master?: string;
+    };
+    /**
+     * @maxItems 24
+     */
+    screens?: (480 | 720 | 1080 | 1440 | 2160)[];
+    pieces?: number;
+    /**
+     * Pieces that the person chose.
+     *
+     * @maxItems 24
+     */
+    chosen?: Range[];
+    weights?: {
+        size: number;
+        making: number;
+        sending: number;
+        quality: number;
+    };
+}
+/**
+ * Answer of POST /api/cuts/{cut}/tests, GET /api/tests/{test} and POST /api/tests/{test}/stop.
+ */
+export interface TransitTestAnswer {
+    test: TransitTest;
 }
 /**
  * Answer of GET /api/cuts/{cut}/tests: the newest first, without their results.

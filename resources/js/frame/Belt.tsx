@@ -28,7 +28,7 @@ export function Belt() {
             left: analysis.secondsLeftLabel,
         })),
     ];
-    const percent = active[0]?.percent;
+    const percent = active.length === 0 ? undefined : data?.queue.percent;
     const unmanned = data?.worker === false;
     const room = unmanned ? SHOWN - 1 : SHOWN;
 

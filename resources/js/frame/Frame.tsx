@@ -1,10 +1,11 @@
-import { Moon, Sun } from 'lucide-react';
+import { Moon, Settings, Sun } from 'lucide-react';
 import { type MouseEvent, useState } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { useFollowedLibrary } from '../api/library';
 import { useMachine } from '../api/queries';
 import { Figures } from '../ui/Figures';
 import { Belt } from './Belt';
+import { EndNotice } from './EndNotice';
 import { KeyList } from './KeyList';
 import { currentTheme, setTheme } from './theme';
 import { useKeptScroll } from './useKeptScroll';
@@ -59,6 +60,14 @@ export function Frame() {
                 </nav>
                 <div className="ml-auto flex items-center gap-4">
                     <Disk />
+                    <NavLink
+                        to="/settings"
+                        aria-label="Settings"
+                        title="Settings"
+                        className="flex size-7 items-center justify-center rounded text-soft hover:bg-sunk hover:text-ink aria-[current=page]:text-ink"
+                    >
+                        <Settings size={15} />
+                    </NavLink>
                     <KeyList />
                     <ThemeSwitch />
                 </div>
@@ -67,6 +76,7 @@ export function Frame() {
                 <Outlet />
             </main>
             <Belt />
+            <EndNotice />
         </div>
     );
 }

@@ -23,12 +23,16 @@ export function stateText(run: Run): string {
         return 'stopping';
     }
     switch (run.state) {
+        case 'waiting':
+            return run.paused ? 'paused' : 'waiting';
         case 'running':
             return [
+                run.paused ? 'paused' : null,
+                run.pass,
                 `${run.frames}/${run.framesTotal}`,
                 `${run.percent} %`,
-                run.speed === null ? null : `${run.speed.toFixed(run.speed < 10 ? 1 : 0)} fps`,
-                run.secondsLeftLabel,
+                run.speed === null || run.paused ? null : `${run.speed.toFixed(run.speed < 10 ? 1 : 0)} fps`,
+                run.paused ? null : run.secondsLeftLabel,
             ]
                 .filter(Boolean)
                 .join(' · ');

@@ -107,6 +107,9 @@ function SheetOf({ id }: { id: number }) {
                         <ToSlips cut={cut.id} />
                         <Link
                             to={`/cuts/${cut.id}/survives`}
+                            // Its script is there by the time that it is pressed.
+                            onPointerEnter={() => import('../survives/SurvivesPage')}
+                            onFocus={() => import('../survives/SurvivesPage')}
                             className="ml-3 flex-none underline decoration-dotted underline-offset-3 hover:text-ink"
                         >
                             What survives

@@ -26,7 +26,6 @@ export default function SurvivesPage() {
 function SurvivesOf({ cut }: { cut: number }) {
     const client = useQueryClient();
     const sheet = useQuery({ queryKey: ['sheet', cut], queryFn: () => api.sheet(cut) });
-    const tests = useQuery({ queryKey: ['tests', cut], queryFn: () => api.tests(cut) });
     // In the address, so that coming back from the pictures finds them.
     const [search, setSearch] = useSearchParams();
     const weights = useMemo(() => weightsIn(search.get('weights')), [search]);
@@ -38,26 +37,24 @@ function SurvivesOf({ cut }: { cut: number }) {
         }
         setSearch(search, { replace: true });
     };
-    const id = tests.data?.tests[0]?.id;
     const test = useQuery({
-        queryKey: ['test', id, weights],
-        queryFn: () => api.test(id ?? 0, weights ?? {}),
-        enabled: id !== undefined,
+        queryKey: ['tests', cut, weights],
+        queryFn: () => api.latestTest(cut, weights ?? {}),
         placeholderData: keepPreviousData,
-        refetchInterval: (query) => (isGoing(query.state.data?.test) ? 1_000 : false),
+        refetchInterval: (query) => (isGoing(query.state.data?.test ?? undefined) ? 1_000 : false),
     });
+    const now = test.data?.test ?? undefined;
     const renew = () => client.invalidateQueries({ queryKey: ['tests', cut] });
     const ask = useMutation({ mutationFn: (request: TransitRequest) => api.askTest(cut, request), onSuccess: renew });
-    const stop = useMutation({ mutationFn: () => api.stopTest(id ?? 0), onSettled: () => test.refetch() });
+    const stop = useMutation({ mutationFn: () => api.stopTest(now?.id ?? 0), onSettled: () => test.refetch() });
     const name = sheet.data?.cut.name;
     useTitle(name === undefined ? undefined : `What survives of ${name}`);
     if (sheet.error && sheet.data === undefined) {
         return <Failed error={sheet.error} retry={() => sheet.refetch()} />;
     }
-    if (sheet.data === undefined || tests.isPending) {
+    if (sheet.data === undefined || test.isPending) {
         return <Loading what="the test" />;
     }
-    const now = id === undefined ? undefined : test.data?.test;
     const result = now?.result ?? null;
     const toHosts = sheet.data.outputs.some(({ plan }) => plan.host !== null);
     return (

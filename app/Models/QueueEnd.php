@@ -1,0 +1,25 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * A moment at which nothing was left to make.
+ *
+ * @property int $id
+ * @property Carbon $ended_at
+ * @property array{made: list<array<string, mixed>>, failed: list<array<string, mixed>>, stopped: list<array<string, mixed>>} $told
+ */
+class QueueEnd extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @var array<string, string> */
+    protected $casts = ['ended_at' => 'datetime', 'told' => 'array'];
+}

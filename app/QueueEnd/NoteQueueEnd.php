@@ -1,0 +1,65 @@
+<?php
+
+namespace App\QueueEnd;
+
+use App\Models\QueueEnd;
+use App\Models\Run;
+use App\Models\WorkState;
+use App\Work\WorkEnded;
+use App\Work\WorkQueue;
+use Illuminate\Support\Facades\DB;
+use Throwable;
+
+/** Notes when nothing is left to make, once, and has it told where that is asked. */
+class NoteQueueEnd
+{
+    public function __construct(private readonly WorkQueue $queue, private readonly TellQueueEnd $tell)
+    {
+    }
+
+    public function handle(WorkEnded $ended): void
+    {
+        if ($ended->work->kind !== Run::WORK) {
+            return;
+        }
+        try {
+            $end = DB::transaction($this->note(...));
+            if ($end !== null && $this->tell->isAsked()) {
+                $this->queue->put($this->tell, $end->id);
+            }
+        } catch (Throwable $e) {
+            // The file is made, whatever becomes of this.
+            report($e);
+        }
+    }
+
+    private function note(): ?QueueEnd
+    {
+        $end = QueueEnd::query()->create(['ended_at' => now(), 'told' => ['made' => [], 'failed' => [], 'stopped' => []]]);
+        // A write first: of two workers whose last runs end together, the second finds nothing left to tell.
+        $isLeft = Run::underWay()->exists();
+        $told = $isLeft ? 0 : Run::over()->whereNull('queue_end_id')->update(['queue_end_id' => $end->id]);
+        if ($told === 0) {
+            $end->delete();
+
+            return null;
+        }
+        $runs = Run::query()->where('queue_end_id', $end->id)->orderBy('id')->get();
+        $of = fn (WorkState $state): array => $runs
+            ->filter(fn (Run $run): bool => $run->work->state === $state)
+            ->map(fn (Run $run): array => [
+                'run' => $run->id,
+                'cut' => $run->cut_name,
+                'output' => $run->name,
+                'file' => mb_scrub($run->file),
+                'bytes' => $run->slip['bytes'] ?? null,
+                'sha256' => $run->slip['sha256'] ?? null,
+                'error' => $run->work->error,
+            ])->values()->all();
+        $end->update(['told' => [
+            'made' => $of(WorkState::Done), 'failed' => $of(WorkState::Failed), 'stopped' => $of(WorkState::Stopped),
+        ]]);
+
+        return $end;
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+namespace App\QueueEnd;
+
+use App\Engine\EngineFailed;
+use App\Models\QueueEnd;
+use App\Models\Work;
+use App\Work\Kind;
+use App\Work\Meter;
+use App\Work\Postponed;
+use Illuminate\Http\Client\ConnectionException;
+use Illuminate\Support\Facades\Crypt;
+use Illuminate\Support\Facades\Http;
+
+/** Tells a webhook that all of the queue is done (resources/schema/queue-done.json). */
+class TellQueueEnd implements Kind
+{
+    /** Seconds until it is tried again, one after another. */
+    private const PAUSES = [10, 60, 300, 1_800, 7_200];
+
+    /** Seconds that an answer may take. */
+    private const PATIENCE = 10;
+
+    public function name(): string
+    {
+        return 'tell';
+    }
+
+    public function priority(): int
+    {
+        return 40;
+    }
+
+    public function givesWay(): bool
+    {
+        return false;
+    }
+
+    public function atOnce(): ?int
+    {
+        return null;
+    }
+
+    public function staleAfter(): ?int
+    {
+        return null;
+    }
+
+    public function brokeDown(): string
+    {
+        return 'Something broke inside Outer Crate while a webhook was told. storage/logs says more; what was made is untouched.';
+    }
+
+    public function isAsked(): bool
+    {
+        return config('crate.end.webhook') !== null;
+    }
+
+    public function run(Work $work, Meter $meter): void
+    {
+        $end = QueueEnd::query()->find($work->subject);
+        $address = config('crate.end.webhook');
+        if ($end === null || ! is_string($address)) {
+            return;
+        }
+        $meter->hold(2 * self::PATIENCE);
+        $problem = $this->send($address, json_encode(
+            ['event' => 'queue-done', 'id' => $end->id, 'endedAt' => $end->ended_at->toIso8601ZuluString()] + $end->told,
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+        ));
+        if ($problem === null) {
+            return;
+        }
+        $pause = self::PAUSES[$work->attempts - 1] ?? null;
+        throw $pause === null
+            ? new EngineFailed("The webhook was told {$work->attempts} times in vain: {$problem}", 'Look at its address in the settings.')
+            : new Postponed($problem, $pause);
+    }
+
+    /** @return string|null what went wrong; null where it was taken */
+    private function send(string $address, string $body): ?string
+    {
+        $time = (string) time();
+        $secret = config('crate.end.secret');
+        $signature = is_string($secret)
+            ? ['X-Outer-Crate-Signature' => 'sha256='.hash_hmac('sha256', "{$time}.{$body}", Crypt::decryptString($secret))]
+            : [];
+        try {
+            // It goes to the address that was set and to no other.
+            $answer = Http::timeout(self::PATIENCE)->withoutRedirecting()
+                ->withHeaders(['X-Outer-Crate-Time' => $time] + $signature)
+                ->withBody($body, 'application/json')
+                ->post($address);
+        } catch (ConnectionException) {
+            return 'Nobody answers there.';
+        }
+
+        return $answer->successful() ? null : "It answers {$answer->status()}.";
+    }
+}

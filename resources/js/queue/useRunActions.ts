@@ -1,0 +1,28 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { api } from '../api/client';
+
+/** What can be done to a run in the queue; the queue is asked again after each. */
+export function useRunActions() {
+    const client = useQueryClient();
+    const onSettled = () => client.invalidateQueries({ queryKey: ['runs'] });
+    const stop = useMutation({ mutationFn: api.stop, onSettled });
+    const pause = useMutation({ mutationFn: api.pause, onSettled });
+    const goOn = useMutation({ mutationFn: api.goOn, onSettled });
+    const retry = useMutation({ mutationFn: api.retry, onSettled });
+    const again = useMutation({ mutationFn: api.again, onSettled });
+    const move = useMutation({
+        mutationFn: ({ run, before }: { run: number; before: number | null }) => api.moveRun(run, before),
+        onSettled,
+    });
+    const all = [stop, pause, goOn, retry, again, move];
+    return {
+        stop,
+        pause,
+        goOn,
+        retry,
+        again,
+        move,
+        busy: all.some(({ isPending }) => isPending),
+        error: all.find(({ error }) => error !== null)?.error ?? null,
+    };
+}

@@ -1,0 +1,61 @@
+import { expect, test } from '@playwright/test';
+import { openSheet } from './pages';
+
+test('runs are put in order, paused, stopped, taken back and read up in the queue', async ({ page }) => {
+    await openSheet(page, 'long-turn.mp4', 'Long turn');
+    await page.getByRole('button', { name: 'Pack 2 files' }).click();
+    await page.goto('/queue');
+    const underWay = page.getByRole('table', { name: 'Under way' });
+    const master = underWay.getByRole('row', { name: 'Long turn master' });
+    const upload = underWay.getByRole('row', { name: 'Long turn Lanternwick' });
+    await expect(page.getByLabel('All of the queue')).toContainText(/being made|wait/);
+
+    await page.getByRole('button', { name: 'Pause Long turn Lanternwick' }).click();
+    await expect(upload).toContainText('paused');
+    await underWay.getByRole('button', { name: 'Stop Long turn master' }).click();
+    await expect(master).toContainText('stopped');
+    // It stays where it is, and is taken back.
+    await page.getByRole('button', { name: 'Try Long turn master again' }).click();
+    await expect(master).toContainText(/waiting|%/);
+    await underWay.getByRole('button', { name: 'Stop Long turn master' }).click();
+    await expect(master).toContainText('stopped');
+
+    // Another browser later finds the same.
+    await page.goto('about:blank');
+    await page.goto('/queue');
+    await expect(upload).toContainText('paused');
+    await page.getByRole('button', { name: 'Log of Long turn master' }).click();
+    const log = page.getByRole('list', { name: 'Log of Long turn master' });
+    await expect(log).toContainText(/Begun on \S+, engine/);
+    await expect(log).toContainText('Stopped.');
+    await underWay.getByRole('button', { name: 'Stop Long turn Lanternwick' }).click();
+    await expect(upload).toContainText('stopped');
+    await page.getByRole('button', { name: 'Clear what is over' }).click();
+    await expect(master).toHaveCount(0);
+    await page.getByRole('button', { name: 'Put back' }).click();
+    await expect(master).toContainText('stopped');
+});
+
+test('waiting runs change places by keys', async ({ page }) => {
+    await openSheet(page, 'long-turn.mp4', 'Long turn');
+    await page.getByRole('button', { name: 'Pack 2 files' }).click();
+    await page.getByRole('button', { name: 'Pack 2 files' }).click();
+    await page.getByRole('button', { name: 'Make it again' }).click();
+    await page.goto('/queue');
+    const rows = page
+        .getByRole('table', { name: 'Under way' })
+        .getByRole('row')
+        .filter({ hasText: /waiting|paused|%/ });
+    const names = () => rows.evaluateAll((all) => all.map((row) => row.getAttribute('aria-label')?.split(' ').pop()));
+    await expect.poll(names).toEqual(['master', 'Lanternwick', 'master', 'Lanternwick']);
+    await rows
+        .nth(2)
+        .getByRole('button', { name: /earlier/ })
+        .focus();
+    await page.keyboard.press('Alt+ArrowUp');
+    await expect.poll(names).toEqual(['master', 'master', 'Lanternwick', 'Lanternwick']);
+    for (const at of [3, 2, 1, 0]) {
+        await rows.nth(at).getByRole('button', { name: /^Stop/ }).click();
+        await expect(rows).toHaveCount(at);
+    }
+});

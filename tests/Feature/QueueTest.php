@@ -1,0 +1,133 @@
+<?php
+
+use App\Models\Cut;
+use App\Models\Run;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Work\Worker;
+use App\Work\WorkQueue;
+use Symfony\Component\Process\Process;
+
+beforeEach(function (): void {
+    $this->cut = fn (string $kind = 'few'): Cut => Cut::query()->findOrFail($this->bringIn($kind)['id']);
+    $this->ask = fn (string $method, Run $run, string $what, array $body = [], int $status = 200): array => $this->answer(
+        $this->json($method, "/api/runs/{$run->id}/{$what}", $body),
+        $status < 400 ? 'run-answer' : 'error',
+        $status,
+    );
+    $this->list = fn (): array => $this->answer($this->getJson('/api/runs'), 'run-list');
+    $this->ids = fn (): array => array_column(($this->list)()['runs'], 'id');
+});
+
+it('makes runs in the order that they are put into', function () {
+    [$one, $two, $three] = $this->queued(($this->cut)(), array_fill(0, 3, ['preset' => 'sound-wav']))->all();
+    ($this->ask)('PUT', $three, 'place', ['before' => $one->id]);
+    expect(($this->ids)())->toBe([$three->id, $one->id, $two->id]);
+    ($this->ask)('PUT', $three, 'place', ['before' => null]);
+    ($this->ask)('PUT', $two, 'place', ['before' => $one->id]);
+    expect(($this->ids)())->toBe([$two->id, $one->id, $three->id]);
+
+    app(Worker::class)->one(['make']);
+    expect($two->refresh()->work->state)->toBe(WorkState::Done);
+    expect(($this->ask)('PUT', $two, 'place', ['before' => null], 422)['error']['message'])->toContain('no longer waits');
+    // Stopped and taken back, it is where it was.
+    ($this->ask)('POST', $one, 'stop');
+    ($this->ask)('POST', $one, 'retry');
+    expect(array_slice(($this->ids)(), 0, 2))->toBe([$one->id, $three->id]);
+});
+
+it('leaves a paused run alone until it is to go on', function () {
+    [$one, $two] = $this->queued(($this->cut)(), array_fill(0, 2, ['preset' => 'sound-wav']))->all();
+    expect(($this->ask)('POST', $one, 'pause')['run']['paused'])->toBeTrue();
+    $times = ($this->list)()['queue'];
+    expect($times['paused'])->toBe(1)
+        ->and($times['waiting'])->toBe(1)
+        ->and($times['times'][0])->toBe(['run' => $one->id, 'begins' => null, 'ends' => null]);
+    $this->work();
+    expect($one->refresh()->work->state)->toBe(WorkState::Waiting)->and($two->refresh()->work->state)->toBe(WorkState::Done);
+    ($this->ask)('POST', $one, 'continue');
+    $this->work();
+    expect($one->refresh()->work->state)->toBe(WorkState::Done);
+});
+
+it('suspends the engine of a run that is paused, and lets it go on where it was', function () {
+    config(['crate.work.lease' => 2]);
+    $run = $this->queued(($this->cut)('long'), [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
+    $states = [];
+    $paused = null;
+    $this->make($run, function (Work $work) use (&$states, &$paused): void {
+        if ($paused === null && $work->percent > 0) {
+            app(WorkQueue::class)->pause($work, true);
+            $paused = microtime(true);
+        }
+        if ($paused !== null && $work->paused && microtime(true) - $paused > 1.0) {
+            $states[] = (new Process(['ps', '-o', 'stat=', '--ppid', (string) getmypid()]))->mustRun()->getOutput();
+            app(WorkQueue::class)->pause($work, false);
+        }
+    });
+    expect($run->work->state)->toBe(WorkState::Done)
+        ->and($paused)->not->toBeNull()
+        ->and(implode('', $states))->toContain('T');
+});
+
+it('goes on from the pass that was finished before its worker was ended', function () {
+    $slow = [
+        'video' => ['effort' => 'slower'],
+        'frameSize' => ['step' => 2],
+        'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 400]],
+    ];
+    $run = $this->queued(($this->cut)('long'), [['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => $slow]])[0];
+    $worker = app(Worker::class);
+    $worker->one(['make'], fn (): bool => glob($this->folder("derived/work/run-{$run->id}/done-*")) !== [], [$run->work->id]);
+    expect($run->refresh()->work->state)->toBe(WorkState::Waiting)->and($this->left('out'))->toBe([]);
+    $this->make($run);
+    $log = $this->answer($this->getJson("/api/runs/{$run->id}/log"), 'run-log')['lines'];
+    $commands = array_values(array_filter($log, fn (array $line): bool => $line['kind'] === 'command'));
+    $second = array_filter($commands, fn (array $line): bool => str_contains($line['text'], '-pass 2'));
+    expect($run->work->state)->toBe(WorkState::Done)
+        ->and(count(array_filter($commands, fn (array $line): bool => str_contains($line['text'], '-pass 1'))))->toBe(1)
+        ->and($second)->not->toBe([])
+        ->and(array_column($log, 'text'))->toContain('Pass 1 was finished before: it is not made again.')
+        ->and($log[0]['text'])->toMatch('~^Begun on \S+, engine \d~')
+        ->and($this->get("/api/runs/{$run->id}/log?text=1")->assertOk()->getContent())->toContain('Read back and checked');
+    // What is written down is what a shell takes.
+    $again = str_replace(basename($run->file), 'pasted.mp4', end($second)['text']);
+    expect($again)->toStartWith('ffmpeg ');
+});
+
+it('makes once more what was made, tries again what was not, and refuses what cannot be', function () {
+    $run = $this->made(($this->cut)(), ['preset' => 'sound-wav']);
+    expect(($this->ask)('POST', $run, 'retry', [], 422)['error']['message'])->toContain('Only what failed');
+    $again = ($this->ask)('POST', $run, 'again', [], 202)['run'];
+    $this->work();
+    expect(Run::query()->find($again['id'])->work->state)->toBe(WorkState::Done)
+        ->and($this->left('out'))->toHaveCount(2)
+        ->and(array_unique(array_map(fn (string $name): string => hash_file('xxh128', $this->folder("out/{$name}")), $this->left('out'))))
+        ->toHaveCount(1);
+    touch($run->source, time() + 60);
+    file_put_contents($run->source, 'changed', FILE_APPEND);
+    expect(($this->ask)('POST', $run, 'again', [], 422)['error']['message'])->toContain('has changed or gone');
+});
+
+it('takes what is over off the page, puts it back, and keeps its slip', function () {
+    $run = $this->made(($this->cut)(), ['preset' => 'sound-wav']);
+    $clear = fn (bool $cleared) => $this->answer(
+        $this->postJson('/api/runs/clear', ['runs' => [$run->id], 'cleared' => $cleared]),
+        'runs-clear-answer',
+    );
+    $clear(true);
+    expect(($this->ids)())->toBe([])->and($this->getJson("/api/packs/{$run->pack}")->json('runs.0.id'))->toBe($run->id);
+    $clear(false);
+    expect(($this->ids)())->toBe([$run->id]);
+});
+
+it('makes no more at once than is asked, with as many workers as there are', function (int $atOnce) {
+    config(['crate.work.at_once' => $atOnce]);
+    $this->queued(($this->cut)(), array_fill(0, 4, ['preset' => 'sound-wav']));
+    $kind = app(App\Work\Kinds::class)->only(['make']);
+    $claimed = array_filter(array_map(fn (int $i) => app(WorkQueue::class)->claim($kind, "worker {$i} elsewhere"), range(1, 4)));
+    expect($claimed)->toHaveCount($atOnce);
+    // What stands still leaves its place to another.
+    app(WorkQueue::class)->pause($claimed[0], true);
+    expect(app(WorkQueue::class)->claim($kind, 'worker 5 elsewhere'))->not->toBeNull();
+})->with([1, 2]);
