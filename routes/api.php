@@ -85,6 +85,7 @@ Route::post('runs/{run}/stop', [RunController::class, 'stop']);
 Route::post('runs/{run}/pause', [RunController::class, 'pause']);
 Route::post('runs/{run}/continue', [RunController::class, 'goOn']);
 Route::post('runs/{run}/retry', [RunController::class, 'retry']);
+Route::post('runs/{run}/recall', [RunController::class, 'recall']);
 Route::post('runs/{run}/again', [RunController::class, 'again']);
 Route::get('runs/{run}/log', [RunController::class, 'log']);
 Route::put('runs/{run}/place', [RunController::class, 'move']);

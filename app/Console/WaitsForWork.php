@@ -14,7 +14,12 @@ trait WaitsForWork
         $this->trap([SIGINT, SIGTERM], function () use ($queue, $work): void {
             $queue->stop($work);
         });
-        $worker->finish($work, function (Work $work) use ($doing): void {
+        $said = null;
+        $worker->finish($work, function (Work $work) use ($doing, &$said): void {
+            if ($work->error !== null && $work->error !== $said && ! $work->state->isOver()) {
+                $said = $work->error;
+                fwrite(STDERR, (stream_isatty(STDERR) ? "\r\e[2K" : '')."{$said}\n");
+            }
             stream_isatty(STDERR) && fwrite(STDERR, sprintf("\r\e[2K%s · %d %%", $doing, $work->percent));
         });
         stream_isatty(STDERR) && fwrite(STDERR, "\r\e[2K");

@@ -28,6 +28,8 @@ use Illuminate\Support\Carbon;
  * @property ?int $sent_seconds how long the file took to its host
  * @property ?Carbon $sent_at when that was said
  * @property ?Carbon $cleared_at when it was taken off the page of the queue
+ * @property ?string $output key of its column on the sheet
+ * @property bool $recalled it was sent back to its sheet, and waits for what is made of it
  * @property ?int $queue_end_id the end of the queue that told of it
  * @property Work $work
  * @property ?Cut $cut
@@ -54,6 +56,7 @@ class Run extends Model
         'cut_state' => 'array',
         'sent_at' => 'datetime',
         'cleared_at' => 'datetime',
+        'recalled' => 'boolean',
         'source' => Volumes::class,
         'file' => Volumes::class,
     ];

@@ -64,10 +64,13 @@ class Inspector
     {
         $summed = is_dir($file->partial) ? "{$file->partial}/SHA256SUMS" : $file->partial;
 
+        $sums = Checksum::both($summed, $meter->check(...));
+
         return new Slip(
             reading: $made->reading,
             tally: $made->tally,
-            sha256: Checksum::of($summed, $meter->check(...)),
+            sha256: $sums['sha256'],
+            xxh64: $sums['xxh64'],
             differences: $this->comparison->differences($run->plan, $made),
             found: $this->comparison->found($run->plan, $made),
             madeIn: max(0.0, (float) $meter->work->started_at?->diffInMilliseconds(now()) / 1000),

@@ -15,6 +15,7 @@ use App\Models\Work;
 use App\Work\Ending;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Postponed;
 use OuterCrate\Encoding\Aim;
 use OuterCrate\Encoding\Attempt;
 use OuterCrate\Encoding\Pass;
@@ -87,6 +88,7 @@ class MakeFile implements Kind
         try {
             OutputFile::discardLeftovers($run->file, $token);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
+            Room::need($run);
             $plan = $this->planOf($run);
             if ($plan !== null) {
                 $plan = $this->light->measure($plan, $run->cut->reading(), $run->source, $scratch, $meter);
@@ -112,6 +114,9 @@ class MakeFile implements Kind
             $run->update(['slip' => null]);
             $isToGoOn = true;
             $journal->ended($meter->ending() === Ending::Stopped ? 'Stopped.' : 'Put down: it goes on from its last finished pass.');
+            throw $e;
+        } catch (Postponed $e) {
+            $journal->ended($e->getMessage());
             throw $e;
         } catch (Refused $e) {
             $run->update(['slip' => null]);

@@ -35,6 +35,7 @@ class Packer
      *
      * @param  list<Column>  $columns
      * @param  bool  $again  also where the very same was made already
+     * @param  list<string|null>  $keys  of the columns on the cut's sheet; what was sent back there is made in its place
      * @return Collection<int, Run>
      *
      * @throws PackRefused
@@ -42,14 +43,15 @@ class Packer
      * @throws FileProblem
      * @throws EngineFailed
      */
-    public function pack(Cut $cut, array $columns, string $folder, bool $again = true): Collection
+    public function pack(Cut $cut, array $columns, string $folder, bool $again = true, array $keys = []): Collection
     {
         $this->refuseWhatCannotWork($cut, $columns, $folder);
         $state = CutFile::stateOf($cut->path);
         $pack = (string) Str::uuid7();
         // Described before the transaction: others wait while it holds the lock.
-        $rows = array_map(fn (Column $column): array => [
+        $rows = array_map(fn (Column $column, ?string $key): array => [
             'pack' => $pack,
+            'output' => $key,
             'cut_id' => $cut->id,
             'cut_name' => $cut->name,
             'source' => $cut->path,
@@ -60,7 +62,7 @@ class Packer
             'card' => Run::cardOf($plan, null),
             'same' => self::sameness($plan, $state),
             'frozen' => Freezer::freeze($column->plan),
-        ], $columns);
+        ], $columns, array_pad($keys, count($columns), null));
 
         return DB::transaction(function () use ($rows, $cut, $again): Collection {
             // The first write: a second click waits here, and then sees what the first one queued.
@@ -72,6 +74,7 @@ class Packer
             foreach ($rows as $row) {
                 $runs->push($run = Run::query()->create($row));
                 $run->setRelation('work', $this->queue->put($this->make, $run->id));
+                $this->takePlace($run);
             }
 
             return $runs;
@@ -97,6 +100,21 @@ class Packer
 
             return $again;
         });
+    }
+
+    /** In place of a run that was sent back to the sheet for it. */
+    private function takePlace(Run $run): void
+    {
+        $recalled = $run->output === null ? null : Run::query()
+            ->where(['cut_id' => $run->cut_id, 'output' => $run->output, 'recalled' => true])
+            ->whereKeyNot($run->id)
+            ->whereHas('work', fn (Builder $work): Builder => $work->where('state', WorkState::Waiting))
+            ->first();
+        if ($recalled !== null) {
+            $run->work->update(['place' => $recalled->work->place]);
+            $recalled->work->delete();
+            $recalled->delete();
+        }
     }
 
     /** Back into the queue, at its place: what failed, and what was stopped. */

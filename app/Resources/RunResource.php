@@ -42,6 +42,8 @@ final class RunResource
             'differences' => $run->work->state === WorkState::Done ? $run->card['differences'] : null,
             'paused' => $run->work->paused && ! $run->work->state->isOver(),
             'place' => $run->work->place,
+            'output' => $run->output,
+            'recalled' => $run->recalled && ! $run->work->state->isOver(),
             'pass' => self::pass($run),
             'soFarLabel' => self::bytes($run, 'bytes'),
             'toComeLabel' => self::bytes($run, 'toCome'),

@@ -292,6 +292,8 @@ class WorkQueue
                 'speed' => null,
                 'seconds_left' => null,
                 'detail' => null,
+                'error' => null,
+                'not_before' => null,
                 'started_at' => Work::now(),
             ]) === 1;
     }

@@ -21,6 +21,7 @@ final readonly class Slip
      * @param  array<string, string>  $found  what the file has, by cell, in the words of the sheet
      * @param  float  $madeIn  seconds
      * @param  float|null  $quantiser  mean of its frames on the codec's scale; null where the encoder told nothing
+     * @param  string|null  $xxh64  of the whole file, lower-case hex: what lists of media files mostly hold
      * @param  int  $tries  1, or more where rate control first came out too far from what was promised
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class Slip
         public ?float $quantiser = null,
         public int $tries = 1,
         public ?SoundLevel $level = null,
+        public ?string $xxh64 = null,
     ) {
     }
 
@@ -48,6 +50,7 @@ final readonly class Slip
             'bytes' => $this->reading->bytes,
             'bytesLabel' => (string) new ByteCount($this->reading->bytes),
             'sha256' => $this->sha256,
+            'xxh64' => $this->xxh64,
             'duration' => (string) $duration,
             'durationLabel' => (string) new Duration($duration),
             'frames' => $this->tally->frames,

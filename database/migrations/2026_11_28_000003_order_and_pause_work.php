@@ -21,6 +21,8 @@ return new class extends Migration
         DB::table('works')->update(['place' => DB::raw('id')]);
         Schema::table('runs', function (Blueprint $table): void {
             $table->timestamp('cleared_at', 3)->nullable(); // taken off the queue's page; its slip stays
+            $table->string('output', 64)->nullable(); // key of its column on the sheet
+            $table->boolean('recalled')->default(false); // it was sent back to its sheet, and waits for what is made of it
             $table->unsignedBigInteger('queue_end_id')->nullable()->index(); // the end of the queue that told of it
         });
         // Nobody is told today of what was made long ago.

@@ -1,11 +1,12 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, StrictMode, Suspense } from 'react';
+import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { ApiError } from './api/client';
 import { Frame } from './frame/Frame';
 import { NotHere } from './frame/NotHere';
 import { HostsPage } from './hosts/HostsPage';
+import { comparePage, Loaded, survivesPage, teachPage } from './later';
 import { PresetsPage } from './presets/PresetsPage';
 import { QueuePage } from './queue/QueuePage';
 import { SettingsPage } from './settings/SettingsPage';
@@ -13,11 +14,6 @@ import { SheetPage } from './sheet/SheetPage';
 import { ShelfPage } from './shelf/ShelfPage';
 import { PacksPage } from './slips/PacksPage';
 import { SlipsPage } from './slips/SlipsPage';
-import { Loading } from './ui/States';
-
-const ComparePage = lazy(() => import('./compare/ComparePage'));
-const TeachPage = lazy(() => import('./teach/TeachPage'));
-const SurvivesPage = lazy(() => import('./survives/SurvivesPage'));
 
 const client = new QueryClient({
     defaultOptions: {
@@ -37,35 +33,14 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                     <Route element={<Frame />}>
                         <Route index element={<ShelfPage />} />
                         <Route path="cuts/:cut" element={<SheetPage />} />
-                        <Route
-                            path="cuts/:cut/survives"
-                            element={
-                                <Suspense fallback={<Loading what="the test" />}>
-                                    <SurvivesPage />
-                                </Suspense>
-                            }
-                        />
-                        <Route
-                            path="compare/:of/:id?"
-                            element={
-                                <Suspense fallback={<Loading what="the pictures" />}>
-                                    <ComparePage />
-                                </Suspense>
-                            }
-                        />
+                        <Route path="cuts/:cut/survives" element={<Loaded page={survivesPage} what="the test" />} />
+                        <Route path="compare/:of/:id?" element={<Loaded page={comparePage} what="the pictures" />} />
                         <Route path="slips" element={<PacksPage />} />
                         <Route path="slips/:pack" element={<SlipsPage />} />
                         <Route path="queue" element={<QueuePage />} />
                         <Route path="settings" element={<SettingsPage />} />
                         <Route path="presets/:slug?" element={<PresetsPage />} />
-                        <Route
-                            path="hosts/:slug/teach"
-                            element={
-                                <Suspense fallback={<Loading what="the host" />}>
-                                    <TeachPage />
-                                </Suspense>
-                            }
-                        />
+                        <Route path="hosts/:slug/teach" element={<Loaded page={teachPage} what="the host" />} />
                         <Route path="hosts/:slug?" element={<HostsPage />} />
                         <Route path="*" element={<NotHere />} />
                     </Route>

@@ -10,6 +10,7 @@ for (let i = 0; i < 21; i++) {
     const link = page.getByRole('link', { name: /survives/i }).first();
     await link.waitFor();
     await page.waitForLoadState('networkidle');
+    // A hand is over a link for a while before it presses.
     await link.hover();
     await page.waitForTimeout(200);
     times.push(

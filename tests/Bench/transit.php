@@ -4,7 +4,7 @@
  * Pieces against the whole: the same candidates through the same host, once in pieces and once with all of the cut. How far apart the
  * scores lie, whether they rank alike, and what share of the time the pieces take.
  *
- * usage: bin/bench transit [CUTS [CANDIDATES]]    1 and 3 when left out, for an impression; 10 and 6 take hours
+ * usage: bin/bench transit [CUTS [CANDIDATES [WIDTHxHEIGHT]]]    1, 3 and 640x360 when left out, for an impression; 10 and 6 take hours
  *        bin/bench transit long                   four candidates of ten minutes at 1920×1080, in pieces alone
  */
 
@@ -33,26 +33,31 @@ $kbps = [300, 600, 1200, 2400, 4800, 9600];
 $isLong = ($argv[1] ?? '') === 'long';
 [$cuts, $candidates] = $isLong ? [1, 4] : [max(1, (int) ($argv[1] ?? 1)), max(2, min(6, (int) ($argv[2] ?? 3)))];
 
-$make = function (int $number) use ($scenes, $scratch): string {
+$size = $argv[3] ?? '640x360';
+$make = function (int $number) use ($scenes, $scratch, $size): string {
     $names = array_keys($scenes);
     $inputs = $labels = [];
     foreach ([12, 5, 20, 8, 15] as $i => $seconds) {
         $scene = $scenes[$names[($number * 5 + $i * ($number % 3 + 1)) % count($names)]];
+        // Drawn at its size, not enlarged: a picture without detail is coded in no time.
+        $scene = strtr($scene, ['640x360' => $size, '640:360' => strtr($size, 'x', ':')]);
         array_push($inputs, '-f', 'lavfi', '-i', sprintf($scene, $seconds));
         $labels[] = "[{$i}:v]format=yuv420p,setsar=1,settb=AVTB[v{$i}]";
     }
     $path = "{$scratch}/cut-{$number}.mkv";
     $joined = implode(';', $labels).';[v0][v1][v2][v3][v4]concat=n=5[v]';
     $command = ['ffmpeg', '-v', 'error', '-nostdin', '-y', ...$inputs, '-filter_complex', $joined, '-map', '[v]'];
-    (new Process([...$command, '-c:v', 'libx264', '-preset', 'ultrafast', '-qp', '6', $path], null, null, null, 600))->mustRun();
+    (new Process([...$command, '-c:v', 'libx264', '-preset', 'ultrafast', '-qp', '6', $path], null, null, null, 1800))->mustRun();
 
     return $path;
 };
+// As many bits for a pixel.
+$ofSize = fn (int $rate): int => (int) round($rate * array_product(array_map(intval(...), explode('x', $size))) / (640 * 360));
 $host = app(Hosts::class)->need('lanternwick');
 $outputs = array_map(fn (int $rate): array => ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [
     'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => $rate], 'peak' => ['timesAverage' => 2]],
     'frameRate' => 'follow',
-]], $isLong ? [4500, 9000, 13500, 18000] : array_slice($kbps, 0, $candidates));
+]], $isLong ? [4500, 9000, 13500, 18000] : array_map($ofSize, array_slice($kbps, 0, $candidates)));
 
 /** Scores of the candidates on the deciding screen, and the seconds that it took. */
 $test = function (Cut $cut, array $chosen, array $screens = [480]) use ($host, $outputs): array {

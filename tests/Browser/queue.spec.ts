@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openSheet } from './pages';
+import { cell, openSheet } from './pages';
 
 test('runs are put in order, paused, stopped, taken back and read up in the queue', async ({ page }) => {
     await openSheet(page, 'long-turn.mp4', 'Long turn');
@@ -36,7 +36,7 @@ test('runs are put in order, paused, stopped, taken back and read up in the queu
     await expect(master).toContainText('stopped');
 });
 
-test('waiting runs change places by keys', async ({ page }) => {
+test('waiting runs change places by keys, and are changed on their sheet', async ({ page }) => {
     await openSheet(page, 'long-turn.mp4', 'Long turn');
     await page.getByRole('button', { name: 'Pack 2 files' }).click();
     await page.getByRole('button', { name: 'Pack 2 files' }).click();
@@ -53,6 +53,16 @@ test('waiting runs change places by keys', async ({ page }) => {
         .getByRole('button', { name: /earlier/ })
         .focus();
     await page.keyboard.press('Alt+ArrowUp');
+    await expect.poll(names).toEqual(['master', 'master', 'Lanternwick', 'Lanternwick']);
+    // One is changed on its sheet, and comes back to its place.
+    await rows.nth(2).getByRole('button', { name: /^Change/ }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'its place is kept' })).toBeVisible();
+    await cell(page, 'Bitrate', 2).click();
+    await page.getByLabel('Average', { exact: true }).fill('0.2');
+    await page.getByLabel('Average', { exact: true }).press('Enter');
+    await page.getByRole('button', { name: 'Put it back as it is now' }).click();
+    await expect(page.getByRole('button', { name: 'Put it back as it is now' })).toHaveCount(0);
+    await page.goto('/queue');
     await expect.poll(names).toEqual(['master', 'master', 'Lanternwick', 'Lanternwick']);
     for (const at of [3, 2, 1, 0]) {
         await rows.nth(at).getByRole('button', { name: /^Stop/ }).click();

@@ -131,3 +131,56 @@ it('makes no more at once than is asked, with as many workers as there are', fun
     app(WorkQueue::class)->pause($claimed[0], true);
     expect(app(WorkQueue::class)->claim($kind, 'worker 5 elsewhere'))->not->toBeNull();
 })->with([1, 2]);
+
+it('waits for room in place of failing, says so, and goes on when there is some', function () {
+    $run = $this->queued(($this->cut)(), [['preset' => 'sound-wav']])[0];
+    $plan = $run->plan;
+    $run->update(['plan' => array_replace_recursive($plan, ['estimate' => ['bytes' => 10 ** 17]])]);
+    $this->work();
+    $waits = ($this->list)()['runs'][0];
+    expect($waits['state'])->toBe('waiting')
+        ->and($waits['error'])->toMatch('~^It waits for room: about 100\s?PB are needed~u')
+        ->and($this->left('out'))->toBe([]);
+    $run->update(['plan' => $plan]);
+    $this->work();
+    expect($run->refresh()->work->state)->toBe(WorkState::Waiting);
+    $this->travel(31)->seconds();
+    $this->work();
+    expect($run->refresh()->work->state)->toBe(WorkState::Done)->and($run->work->error)->toBeNull();
+});
+
+it('sums a file up twice in one reading, as other programs do', function () {
+    $run = $this->made(($this->cut)(), ['preset' => 'sound-wav']);
+    $sha256 = strtok((new Process(['sha256sum', $run->file]))->mustRun()->getOutput(), ' ');
+    expect($run->slip['sha256'])->toBe($sha256)
+        ->and($run->slip['xxh64'])->toBe(hash_file('xxh64', $run->file))
+        // The answer for nothing is known (xxHash, doc/xxhash_spec.md).
+        ->and(App\Media\Checksum::both($this->file('empty', ''))['xxh64'])->toBe('ef46db3751d8e999');
+});
+
+it('sends a waiting run back to its sheet, and makes what becomes of it in its place', function () {
+    $cut = $this->bringIn('few');
+    $output = fn (string $key, array $edits = []): array => [
+        'key' => $key, 'preset' => 'sound-wav', 'host' => null, 'edits' => (object) $edits,
+    ];
+    $save = fn (array ...$outputs) => $this->putJson("/api/cuts/{$cut['id']}/sheet", ['range' => null, 'outputs' => $outputs])->assertOk();
+    $save($output('a'), $output('b'), $output('c'));
+    [$one, $two, $three] = array_column($this->post("/api/cuts/{$cut['id']}/pack?again=1")->assertStatus(202)->json('runs'), 'id');
+    $run = Run::query()->findOrFail($two);
+    expect(($this->ask)('POST', $run, 'recall')['run'])->toMatchArray(['recalled' => true, 'paused' => true, 'output' => 'b']);
+    // Its column is gone from the sheet meanwhile, and comes back with it.
+    $save($output('a'));
+    ($this->ask)('POST', $run, 'recall');
+    $sheet = $this->getJson("/api/cuts/{$cut['id']}/sheet")->json('outputs');
+    expect(array_column($sheet, 'key'))->toBe(['a', 'b']);
+
+    $save($output('a'), $output('b', ['audio' => ['bitDepth' => 16]]));
+    $new = $this->post("/api/cuts/{$cut['id']}/pack?again=1&only=b")->assertStatus(202)->json('runs');
+    expect($new)->toHaveCount(1)
+        ->and(($this->ids)())->toBe([$one, $new[0]['id'], $three])
+        ->and(Run::query()->find($two))->toBeNull()
+        ->and($this->post("/api/cuts/{$cut['id']}/pack?only=x")->assertNotFound()->json('error.message'))->toContain('no such column');
+    $this->work();
+    expect(Run::query()->find($new[0]['id'])->slip['found']['audio'])->toContain('16')
+        ->and(($this->ask)('POST', Run::query()->find($one), 'recall', [], 422)['error']['message'])->toContain('Only what waits');
+});

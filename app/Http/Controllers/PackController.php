@@ -13,23 +13,46 @@ use App\Resources\CutResource;
 use App\Resources\RunResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OuterCrate\Desk\Column;
 
 class PackController
 {
     /**
      * Queues the outputs that are named, or every output of the cut's sheet. What lies there unchanged, or is under way, is made again
-     * only with `?again=1`.
+     * only with `?again=1`; `?only=KEY` makes one column of the sheet.
      */
     public function store(Request $request, Cut $cut, CutDesk $desk, Packer $packer): JsonResponse
     {
         $folder = Surroundings::deliveries($cut->name);
         $reading = $cut->reading();
-        $columns = $request->getContent() === ''
-            ? $desk->sheet($cut, $reading)
-            : $desk->columns($cut, $reading, Payload::of($request, 'pack-request')['outputs'], $cut->range($reading));
-        $runs = $packer->pack($cut, $columns, $folder, $request->boolean('again'));
+        $keys = [];
+        if ($request->getContent() === '') {
+            [$columns, $keys] = self::ofSheet($desk->sheet($cut, $reading), array_column($cut->outputs, 'key'), $request->query('only'));
+        } else {
+            $outputs = Payload::of($request, 'pack-request')['outputs'];
+            $columns = $desk->columns($cut, $reading, $outputs, $cut->range($reading));
+        }
+        $runs = $packer->pack($cut, $columns, $folder, $request->boolean('again'), $keys);
 
         return response()->json(['pack' => $runs[0]->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
+    }
+
+    /**
+     * @param  list<Column>  $columns
+     * @param  list<string>  $keys  of them
+     * @param  mixed  $only  key of the one that is wanted; null for all
+     * @return array{list<Column>, list<string>}
+     */
+    private static function ofSheet(array $columns, array $keys, mixed $only): array
+    {
+        if ($only === null) {
+            return [$columns, $keys];
+        }
+        $at = array_search($only, $keys, true);
+
+        return $at === false
+            ? throw RequestRefused::notThere('There is no such column on the sheet.', 'Look at the sheet again.')
+            : [[$columns[$at]], [$keys[$at]]];
     }
 
     /** The slips of what was packed together. */

@@ -12,6 +12,7 @@ use App\Models\TransitTest;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\Packer;
+use App\Packing\Recall;
 use App\Resources\AnalysisResource;
 use App\Resources\QueueResource;
 use App\Resources\RunResource;
@@ -40,7 +41,7 @@ class RunController
     public function index(Request $request): JsonResponse
     {
         $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
-        $columns = ['id', 'pack', 'cleared_at', 'cut_id', 'cut_name', 'name', 'file', 'card'];
+        $columns = ['id', 'pack', 'cleared_at', 'output', 'recalled', 'cut_id', 'cut_name', 'name', 'file', 'card'];
         $cut = $request->integer('cut') ?: null;
         $whose = $cut === null ? [] : ['cut_id' => $cut];
         $underWay = Run::underWay()->where($whose)->get($columns)->sortBy(self::order(...))->values();
@@ -79,6 +80,15 @@ class RunController
     public function goOn(Run $run, WorkQueue $queue): JsonResponse
     {
         $queue->pause($run->work, false);
+        $run->update(['recalled' => false]);
+
+        return self::told($run);
+    }
+
+    /** To its sheet, to be changed there; it keeps its place. */
+    public function recall(Run $run, Recall $recall): JsonResponse
+    {
+        $recall->back($run);
 
         return self::told($run);
     }

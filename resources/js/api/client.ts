@@ -124,6 +124,10 @@ export const api = {
     saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet, true),
     /** `again`: also what lies there unchanged. */
     pack: (cut: number, again = false) => call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`),
+    packColumn: (cut: number, key: string) =>
+        call<PackAnswer>('POST', `cuts/${cut}/pack?again=1&only=${encodeURIComponent(key)}`),
+    runsOf: (cut: number) => call<RunList>('GET', `runs?cut=${cut}`),
+    recall: (run: number) => call<RunAnswer>('POST', `runs/${run}/recall`),
     packThese: (cut: number, request: PackRequest, again = false) =>
         call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`, request),
     plan: (request: PlanRequest) => call<PlanList>('POST', 'plan', request),

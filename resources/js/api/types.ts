@@ -1797,6 +1797,14 @@ export interface Run {
      * In the queue: the lower is made first.
      */
     place: number;
+    /**
+     * Key of its column on the sheet.
+     */
+    output: string | null;
+    /**
+     * It was sent back to its sheet, and waits for what is made of it.
+     */
+    recalled: boolean;
 }
 /**
  * Printed by `bin/crate pack --json`.
@@ -2151,6 +2159,10 @@ export interface Slip {
     bytes: number;
     bytesLabel: string;
     sha256: string;
+    /**
+     * Null, or not there, in slips of an earlier version.
+     */
+    xxh64?: string | null;
     duration: string;
     durationLabel: string;
     frames: number;
@@ -2460,6 +2472,14 @@ export interface PackedRun {
      * In the queue: the lower is made first.
      */
     place: number;
+    /**
+     * Key of its column on the sheet.
+     */
+    output: string | null;
+    /**
+     * It was sent back to its sheet, and waits for what is made of it.
+     */
+    recalled: boolean;
 }
 /**
  * Answer of GET /api/cuts/{cut}/places.

@@ -1,6 +1,6 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { type KeyboardEvent, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { Queue, Run } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -164,15 +164,36 @@ interface ActionsProps {
 }
 
 /** What can be done to it as it stands. */
-function Actions({ run, name, actions: { stop, pause, goOn, retry, again, busy } }: ActionsProps) {
+function Actions({ run, name, actions: { stop, pause, goOn, retry, recall, again, busy } }: ActionsProps) {
+    const navigate = useNavigate();
     switch (run.state) {
         case 'waiting':
         case 'running':
         case 'checking':
             return (
                 <>
+                    {run.state === 'waiting' && run.cut !== null && (
+                        <Button
+                            kind="quiet"
+                            disabled={busy}
+                            onClick={() =>
+                                run.recalled
+                                    ? navigate(`/cuts/${run.cut}`)
+                                    : recall.mutate(run.id, { onSuccess: () => navigate(`/cuts/${run.cut}`) })
+                            }
+                            aria-label={`Change ${name}`}
+                            title="Back to its sheet; it keeps its place"
+                        >
+                            Change
+                        </Button>
+                    )}
                     {run.paused ? (
-                        <Button disabled={busy} onClick={() => goOn.mutate(run.id)} aria-label={`Go on with ${name}`}>
+                        <Button
+                            disabled={busy}
+                            onClick={() => goOn.mutate(run.id)}
+                            aria-label={`Go on with ${name}`}
+                            className="w-[62px]"
+                        >
                             Go on
                         </Button>
                     ) : (
@@ -180,6 +201,7 @@ function Actions({ run, name, actions: { stop, pause, goOn, retry, again, busy }
                             disabled={busy || run.stopAsked || run.state === 'checking'}
                             onClick={() => pause.mutate(run.id)}
                             aria-label={`Pause ${name}`}
+                            className="w-[62px]"
                         >
                             Pause
                         </Button>

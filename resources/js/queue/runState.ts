@@ -24,7 +24,7 @@ export function stateText(run: Run): string {
     }
     switch (run.state) {
         case 'waiting':
-            return run.paused ? 'paused' : 'waiting';
+            return run.recalled ? 'on its sheet' : run.paused ? 'paused' : 'waiting';
         case 'running':
             return [
                 run.paused ? 'paused' : null,

@@ -9,17 +9,19 @@ export function useRunActions() {
     const pause = useMutation({ mutationFn: api.pause, onSettled });
     const goOn = useMutation({ mutationFn: api.goOn, onSettled });
     const retry = useMutation({ mutationFn: api.retry, onSettled });
+    const recall = useMutation({ mutationFn: api.recall, onSettled });
     const again = useMutation({ mutationFn: api.again, onSettled });
     const move = useMutation({
         mutationFn: ({ run, before }: { run: number; before: number | null }) => api.moveRun(run, before),
         onSettled,
     });
-    const all = [stop, pause, goOn, retry, again, move];
+    const all = [stop, pause, goOn, retry, recall, again, move];
     return {
         stop,
         pause,
         goOn,
         retry,
+        recall,
         again,
         move,
         busy: all.some(({ isPending }) => isPending),

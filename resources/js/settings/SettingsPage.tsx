@@ -166,7 +166,11 @@ function Row({ label, about, changed, putBack, trouble, children }: RowProps) {
             <dt className="pt-1 font-medium">{label}</dt>
             <dd>
                 {children}
-                {trouble && <Trouble message={trouble.message} />}
+                {trouble && (
+                    <div className="mt-1.5">
+                        <Trouble message={trouble.message} />
+                    </div>
+                )}
             </dd>
             <dd className="pt-1 leading-[18px] text-soft">{about}</dd>
             <dd className="text-right">

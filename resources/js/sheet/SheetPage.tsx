@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
-import { Link, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { api } from '../api/client';
+import { ToSurvives } from '../survives/ToSurvives';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { PackTrouble } from '../ui/PackTrouble';
@@ -12,6 +13,7 @@ import { CutStage } from '../viewer/CutStage';
 import { AboutCut } from './AboutCut';
 import { MissingFile } from './MissingFile';
 import { SheetTable } from './SheetTable';
+import { TakenBack } from './TakenBack';
 import { ToSlips } from './ToSlips';
 import { useSheet } from './useSheet';
 
@@ -105,15 +107,7 @@ function SheetOf({ id }: { id: number }) {
                         </span>
                         <AboutCut cut={cut} />
                         <ToSlips cut={cut.id} />
-                        <Link
-                            to={`/cuts/${cut.id}/survives`}
-                            // Its script is there by the time that it is pressed.
-                            onPointerEnter={() => import('../survives/SurvivesPage')}
-                            onFocus={() => import('../survives/SurvivesPage')}
-                            className="ml-3 flex-none underline decoration-dotted underline-offset-3 hover:text-ink"
-                        >
-                            What survives
-                        </Link>
+                        <ToSurvives cut={cut.id} />
                     </p>
                 </div>
                 <div className="flex flex-none items-center gap-3 text-right">
@@ -170,6 +164,7 @@ function SheetOf({ id }: { id: number }) {
                     </Button>
                 </div>
             )}
+            <TakenBack cut={cut.id} keys={outputs.map(({ key }) => key)} settled={settled} />
             <CutStage cut={cut} range={delivered} noticed={sheet.noticed} setRange={setRange} />
             <SheetTable
                 cut={cut}

@@ -122,6 +122,15 @@ export function SlipsPage() {
                             <Copyable text={slip.sha256} shown={`${slip.sha256.slice(0, 20)}…`} what="checksum" />
                         )}
                     />
+                    {runs.some((run) => run.slip?.xxh64) && (
+                        <Row
+                            name="xxHash64"
+                            runs={runs}
+                            of={(slip) =>
+                                slip.xxh64 && <Copyable text={slip.xxh64} shown={slip.xxh64} what="xxHash64" />
+                            }
+                        />
+                    )}
                     <Row
                         name="Lies at"
                         runs={runs}

@@ -13,6 +13,7 @@ import { UnderWay } from '../ui/UnderWay';
 import { useTitle } from '../ui/useTitle';
 import { Ask } from './Ask';
 import { KeepAsPreset } from './KeepAsPreset';
+import { latestTest } from './latestTest';
 import { Plot } from './Plot';
 import { Results } from './Results';
 import { type Weighing, Weights, weightsIn } from './Weights';
@@ -38,8 +39,7 @@ function SurvivesOf({ cut }: { cut: number }) {
         setSearch(search, { replace: true });
     };
     const test = useQuery({
-        queryKey: ['tests', cut, weights],
-        queryFn: () => api.latestTest(cut, weights ?? {}),
+        ...latestTest(cut, weights),
         placeholderData: keepPreviousData,
         refetchInterval: (query) => (isGoing(query.state.data?.test ?? undefined) ? 1_000 : false),
     });

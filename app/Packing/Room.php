@@ -1,0 +1,43 @@
+<?php
+
+namespace App\Packing;
+
+use App\Media\Drive;
+use App\Models\Run;
+use App\Models\WorkState;
+use App\Work\Postponed;
+use OuterCrate\Units\ByteCount;
+
+/** Has a run wait for room on its drive, beside what others are writing there, in place of failing when it is full. */
+final class Room
+{
+    /** Seconds until it is looked again. */
+    private const PAUSE = 30;
+
+    /** @throws Postponed while the file would not fit */
+    public static function need(Run $run): void
+    {
+        $folder = dirname($run->file);
+        $free = Drive::freeBytes($folder);
+        $needed = (int) ($run->plan['estimate']['bytes'] ?? 0);
+        if ($free === null || $needed === 0) {
+            return;
+        }
+        $drive = Drive::of($folder);
+        $others = Run::query()
+            ->whereKeyNot($run->id)
+            ->whereHas('work', fn ($work) => $work->whereIn('state', WorkState::inHand()))
+            ->get(['id', 'file', 'plan->estimate->bytes as bytes'])
+            ->filter(fn (Run $other): bool => Drive::of(dirname($other->file)) === $drive)
+            ->sum(fn (Run $other): int => intdiv((int) $other->getAttribute('bytes') * (100 - $other->work->percent), 100));
+        if ($needed + $others < $free) {
+            return;
+        }
+        $beside = $others === 0 ? '' : ', and about '.new ByteCount($others).' go to what is being made beside it';
+        throw new Postponed(
+            'It waits for room: about '.new ByteCount($needed).' are needed in '.mb_scrub($folder).', where '.
+                new ByteCount($free)." are free{$beside}. Make room, and it goes on by itself.",
+            self::PAUSE,
+        );
+    }
+}

@@ -1,0 +1,50 @@
+import { type ComponentType, useEffect, useReducer } from 'react';
+import { Failed, Loading } from './ui/States';
+
+/** A page whose script is loaded when it is wanted, or a moment before. */
+class Later {
+    Page: ComponentType | null = null;
+    error: Error | null = null;
+    #asked: Promise<void> | null = null;
+
+    constructor(private readonly load: () => Promise<{ default: ComponentType }>) {}
+
+    ahead = () => {
+        this.error = null;
+        this.#asked ??= this.load().then(
+            ({ default: page }) => {
+                this.Page = page;
+            },
+            () => {
+                this.error = new Error('This page could not be loaded. Is Outer Crate still running?');
+                this.#asked = null;
+            },
+        );
+        return this.#asked;
+    };
+}
+
+export const comparePage = new Later(() => import('./compare/ComparePage'));
+export const teachPage = new Later(() => import('./teach/TeachPage'));
+export const survivesPage = new Later(() => import('./survives/SurvivesPage'));
+
+/**
+ * Shows such a page, at once where it is there. React's own `lazy` shows its fallback even then, and holds the page back for 300 ms
+ * after it.
+ */
+export function Loaded({ page, what }: { page: Later; what: string }) {
+    const [, look] = useReducer((looks: number) => looks + 1, 0);
+    useEffect(() => {
+        if (page.Page === null) {
+            page.ahead().then(look);
+        }
+    }, [page]);
+    if (page.Page !== null) {
+        return <page.Page />;
+    }
+    return page.error === null ? (
+        <Loading what={what} />
+    ) : (
+        <Failed error={page.error} retry={() => page.ahead().then(look)} />
+    );
+}

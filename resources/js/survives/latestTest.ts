@@ -1,0 +1,7 @@
+import { queryOptions } from '@tanstack/react-query';
+import { api } from '../api/client';
+import type { Weighing } from './Weights';
+
+/** The newest test of a cut, judged by what counts for who asks. */
+export const latestTest = (cut: number, weights: Weighing | null) =>
+    queryOptions({ queryKey: ['tests', cut, weights], queryFn: () => api.latestTest(cut, weights ?? {}) });
