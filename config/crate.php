@@ -61,12 +61,11 @@ return [
     /* What transit tests keep of their steps, in bytes; beyond it the oldest goes. */
     'transit' => ['bytes' => (int) env('CRATE_TRANSIT_BYTES', 20_000_000_000)],
 
-    /* What happens when all of the queue is done. The command is a list of arguments as JSON, and runs without a shell. */
+    /* What happens when all of the queue is done; the secret is set on the page of the settings, and sealed. */
     'end' => [
         'sound' => env('CRATE_END_SOUND', 'lamp'),
         'webhook' => env('CRATE_END_WEBHOOK'),
         'secret' => null,
-        'command' => env('CRATE_END_COMMAND'),
     ],
 
     /* Bits per second that the line sends, until the person says otherwise. */

@@ -60,6 +60,7 @@ Route::middleware(TusAnswers::class)->group(function (): void {
 });
 
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
+Route::post('packs', [PackController::class, 'several']);
 Route::get('packs/{pack}', [PackController::class, 'show']);
 
 Route::get('cuts/{cut}/tests', [TransitController::class, 'index']);

@@ -55,7 +55,10 @@ test('waiting runs change places by keys, and are changed on their sheet', async
     await page.keyboard.press('Alt+ArrowUp');
     await expect.poll(names).toEqual(['master', 'master', 'Lanternwick', 'Lanternwick']);
     // One is changed on its sheet, and comes back to its place.
-    await rows.nth(2).getByRole('button', { name: /^Change/ }).click();
+    await rows
+        .nth(2)
+        .getByRole('button', { name: /^Change/ })
+        .click();
     await expect(page.getByRole('status').filter({ hasText: 'its place is kept' })).toBeVisible();
     await cell(page, 'Bitrate', 2).click();
     await page.getByLabel('Average', { exact: true }).fill('0.2');

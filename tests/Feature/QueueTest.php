@@ -184,3 +184,15 @@ it('sends a waiting run back to its sheet, and makes what becomes of it in its p
     expect(Run::query()->find($new[0]['id'])->slip['found']['audio'])->toContain('16')
         ->and(($this->ask)('POST', Run::query()->find($one), 'recall', [], 422)['error']['message'])->toContain('Only what waits');
 });
+
+it('packs what is decided on several sheets, and says which could not be', function () {
+    $cuts = [$this->bringIn('few'), $this->bringIn('plain'), $this->bringIn('long')];
+    foreach ($cuts as $i => $cut) {
+        $outputs = $i === 2 ? [] : [['key' => 'a', 'preset' => 'sound-wav', 'host' => null, 'edits' => (object) []]];
+        $this->putJson("/api/cuts/{$cut['id']}/sheet", ['range' => null, 'outputs' => $outputs])->assertOk();
+    }
+    $answer = $this->answer($this->postJson('/api/packs', ['cuts' => array_column($cuts, 'id')]), 'packs-answer', 202);
+    expect(array_column($answer['runs'], 'cut'))->toBe([$cuts[0]['id'], $cuts[1]['id']])
+        ->and(array_column($answer['refused'], 'cut'))->toBe([$cuts[2]['id']])
+        ->and($answer['refused'][0]['message'])->toContain('Add an output first');
+});

@@ -9,6 +9,7 @@ use App\Http\RequestRefused;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Packing\Packer;
+use App\Packing\SheetsPacker;
 use App\Resources\CutResource;
 use App\Resources\RunResource;
 use Illuminate\Http\JsonResponse;
@@ -53,6 +54,15 @@ class PackController
         return $at === false
             ? throw RequestRefused::notThere('There is no such column on the sheet.', 'Look at the sheet again.')
             : [[$columns[$at]], [$keys[$at]]];
+    }
+
+    /** Queues what is decided on several sheets, and says which could not be. */
+    public function several(Request $request, SheetsPacker $packer): JsonResponse
+    {
+        $cuts = Cut::query()->whereKey(Payload::of($request, 'packs-request')['cuts'])->orderBy('id')->get();
+        ['runs' => $runs, 'refused' => $refused] = $packer->pack($cuts);
+
+        return response()->json(['runs' => array_map(RunResource::of(...), $runs), 'refused' => $refused], 202);
     }
 
     /** The slips of what was packed together. */

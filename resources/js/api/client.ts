@@ -19,6 +19,7 @@ import type {
     PackAnswer,
     PackedRun,
     PackRequest,
+    PacksAnswer,
     PlaceList,
     PlanList,
     PlanRequest,
@@ -131,6 +132,7 @@ export const api = {
     packThese: (cut: number, request: PackRequest, again = false) =>
         call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`, request),
     plan: (request: PlanRequest) => call<PlanList>('POST', 'plan', request),
+    packSheets: (cuts: number[]) => call<PacksAnswer>('POST', 'packs', { cuts }),
     slips: (pack: string) => call<Pack>('GET', `packs/${pack}`),
     runs: () => call<RunList>('GET', 'runs'),
     latestOf: (cut: number) => call<RunList>('GET', `runs?cut=${cut}&latest=1`),

@@ -36,6 +36,8 @@ export interface Contract {
     'pack-request': PackRequest;
     pack: Pack;
     'packed-run': PackedRun;
+    'packs-answer': PacksAnswer;
+    'packs-request': PacksRequest;
     'place-list': PlaceList;
     'plan-list': PlanList;
     'plan-request': PlanRequest;
@@ -2480,6 +2482,27 @@ export interface PackedRun {
      * It was sent back to its sheet, and waits for what is made of it.
      */
     recalled: boolean;
+}
+/**
+ * Answer of POST /api/packs.
+ */
+export interface PacksAnswer {
+    runs: Run[];
+    refused: {
+        cut: number;
+        name: string;
+        message: string;
+    }[];
+}
+/**
+ * Body of POST /api/packs: the cuts whose sheets are packed.
+ */
+export interface PacksRequest {
+    /**
+     * @minItems 1
+     * @maxItems 500
+     */
+    cuts: [number, ...number[]];
 }
 /**
  * Answer of GET /api/cuts/{cut}/places.

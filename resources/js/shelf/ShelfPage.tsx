@@ -12,6 +12,7 @@ import { DropZone } from '../uploads/DropZone';
 import { Sendings } from '../uploads/Sendings';
 import { BringIn } from './BringIn';
 import { CutRow } from './CutRow';
+import { PackSheets } from './PackSheets';
 import { TakenOff } from './TakenOff';
 
 type Column = { key: string; label: string; sort: (cut: Cut) => number | string; className: string };
@@ -90,6 +91,7 @@ export function ShelfPage() {
                     )}
                     {all === 0 && <span className="ml-auto" />}
                     <TakenOff cuts={data.takenOff} />
+                    {all > 1 && <PackSheets cuts={cuts} />}
                     <PickFiles
                         label="Compare files …"
                         title="Two or three files of the same picture"
