@@ -3,7 +3,6 @@
 namespace App\Resources;
 
 use App\Models\QueueEnd;
-use App\Models\Run;
 use App\Models\WorkState;
 use Illuminate\Support\Collection;
 use OuterCrate\Units\Duration;
@@ -13,7 +12,8 @@ use OuterCrate\Units\Fraction;
 final class QueueResource
 {
     /**
-     * @param  Collection<int, Run>  $runs  under way, in their order
+     * @param  Collection<int, object{id: int, state: string, paused: bool, percent: int, seconds_left: ?int, started_at: ?string,
+     *     seconds: float}>  $runs  under way, in their order
      * @param  int  $atOnce  how many are made at once
      * @return array<string, mixed>
      */
@@ -21,37 +21,49 @@ final class QueueResource
     {
         // Seconds from now at which each of those that are made at once is free.
         $free = array_fill(0, max(1, $atOnce), 0.0);
+        $now = time();
         $times = [];
+        $waits = $paused = 0;
+        $all = $done = 0.0;
         foreach ($runs as $run) {
-            if ($run->work->paused) {
+            $all += $run->seconds;
+            $done += $run->seconds * $run->percent / 100;
+            if ($run->paused) {
+                $paused++;
                 $times[] = ['run' => $run->id, 'begins' => null, 'ends' => null];
 
                 continue;
             }
-            $isGoing = $run->work->state !== WorkState::Waiting;
-            sort($free);
-            $begins = array_shift($free);
-            $takes = $isGoing ? self::left($run) : $run->card['seconds'];
-            $free[] = $begins + $takes;
+            $isGoing = $run->state !== WorkState::Waiting->value;
+            $waits += $isGoing ? 0 : 1;
+            $next = (int) array_search(min($free), $free, true);
+            $begins = $free[$next];
+            // One that is being made says itself how long it takes, or takes what is left of what was expected.
+            $free[$next] += $isGoing ? $run->seconds_left ?? $run->seconds * (100 - $run->percent) / 100 : $run->seconds;
             $times[] = [
                 'run' => $run->id,
-                'begins' => ($isGoing ? $run->work->started_at : now()->addSeconds((int) $begins))?->toIso8601ZuluString(),
-                'ends' => now()->addSeconds((int) ceil($begins + $takes))->toIso8601ZuluString(),
+                'begins' => self::clock($isGoing && $run->started_at !== null ? (int) strtotime($run->started_at) : $now + (int) $begins),
+                'ends' => self::clock($now + (int) ceil($free[$next])),
             ];
         }
         $left = (int) ceil(max($free));
-        $waits = $runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Waiting && ! $run->work->paused)->count();
 
         return [
             'times' => $times,
             'secondsLeft' => $left,
             'secondsLeftLabel' => (string) new Duration(new Fraction($left)),
-            'ends' => $left === 0 ? null : now()->addSeconds($left)->toIso8601ZuluString(),
+            'ends' => $left === 0 ? null : self::clock($now + $left),
+            'going' => $runs->count() - $waits - $paused,
             'waiting' => $waits,
-            'paused' => $runs->filter(fn (Run $run): bool => $run->work->paused)->count(),
-            'percent' => self::percent($runs),
+            'paused' => $paused,
+            'percent' => $all > 0 ? (int) floor(100 * $done / $all) : 0,
             'ended' => self::ended(),
         ];
+    }
+
+    private static function clock(int $time): string
+    {
+        return gmdate('Y-m-d\TH:i:s\Z', $time);
     }
 
     /** @return array<string, mixed>|null the last time that nothing was left to make */
@@ -76,24 +88,5 @@ final class QueueResource
             'words' => implode(' ', $words) ?: 'The queue is empty.',
             'sound' => (string) config('crate.end.sound'),
         ];
-    }
-
-    /** Seconds that one that is being made still takes: as it says itself, or what is left of what was expected. */
-    private static function left(Run $run): float
-    {
-        return $run->work->seconds_left ?? $run->card['seconds'] * (100 - $run->work->percent) / 100;
-    }
-
-    /**
-     * Of all that is under way, by the time that each takes.
-     *
-     * @param  Collection<int, Run>  $runs
-     */
-    private static function percent(Collection $runs): int
-    {
-        $all = $runs->sum(fn (Run $run): float => $run->card['seconds']);
-        $done = $runs->sum(fn (Run $run): float => $run->card['seconds'] * $run->work->percent / 100);
-
-        return $all > 0 ? (int) floor(100 * $done / $all) : 0;
     }
 }

@@ -43,6 +43,7 @@ final class RunResource
             'paused' => $run->work->paused && ! $run->work->state->isOver(),
             'place' => $run->work->place,
             'output' => $run->output,
+            'cleared' => $run->cleared_at !== null,
             'recalled' => $run->recalled && ! $run->work->state->isOver(),
             'pass' => self::pass($run),
             'soFarLabel' => self::bytes($run, 'bytes'),

@@ -92,6 +92,10 @@ class WorkQueue
      */
     public function claim(array $kinds, string $owner, ?array $only = null): ?Work
     {
+        // Asked five times a second: mostly there is nothing at all.
+        if (! Work::query()->whereIn('state', WorkState::underWay())->exists()) {
+            return null;
+        }
         $this->endLeasesOfTheGone();
         $this->giveUpLost();
         foreach ($kinds as $kind) {

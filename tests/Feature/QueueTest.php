@@ -196,3 +196,19 @@ it('packs what is decided on several sheets, and says which could not be', funct
         ->and(array_column($answer['refused'], 'cut'))->toBe([$cuts[2]['id']])
         ->and($answer['refused'][0]['message'])->toContain('Add an output first');
 });
+
+it('tells only what changed since it was asked before, and the order of all', function () {
+    [$one, $two] = $this->queued(($this->cut)(), array_fill(0, 2, ['preset' => 'sound-wav']))->all();
+    $this->travel(10)->seconds();
+    $at = ($this->list)()['at'];
+    $this->travel(10)->seconds();
+    $since = fn (): array => $this->answer($this->getJson('/api/runs?since='.rawurlencode($at)), 'run-list');
+    expect($since()['runs'])->toBe([])->and($since()['order'])->toBe([$one->id, $two->id]);
+    ($this->ask)('POST', $two, 'pause');
+    expect(array_column($since()['runs'], 'id'))->toBe([$two->id]);
+    ($this->ask)('POST', $two, 'stop');
+    expect($since()['runs'][0]['state'])->toBe('stopped')->and($since()['order'])->toBe([$one->id]);
+    $this->postJson('/api/runs/clear', ['runs' => [$two->id], 'cleared' => true]);
+    expect($since()['runs'][0]['cleared'])->toBeTrue();
+    expect(array_column($this->getJson('/api/runs?first=0')->json('runs'), 'id'))->toBe([]);
+});

@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Models\CutAnalysis;
+use App\Models\QueuedRuns;
 use App\Models\Run;
 use App\Models\RunLog;
 use App\Models\Teaching;
@@ -21,11 +22,12 @@ use App\Resources\TransitResource;
 use App\Work\Presence;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Collection as Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Collection;
 use InvalidArgumentException;
 use OuterCrate\Units\Duration;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -34,32 +36,39 @@ class RunController
 {
     private const SHOWN = 200;
 
+    /** Seconds that answers reach back beyond the one before: what was being written meanwhile is told by the next one. */
+    private const OVERLAP = 2.0;
+
     /**
-     * What is under way in its order, then what is over, the latest first: as many of those as `latest` says;
-     * of one `cut`, or of all.
+     * What is under way in its order, then what is over, the latest first: as many of those as `latest` says, and `first` of what is
+     * under way; of one `cut`, or of all. With `since`, only what changed since an earlier answer's `at`.
      */
     public function index(Request $request): JsonResponse
     {
-        $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
-        $columns = ['id', 'pack', 'cleared_at', 'output', 'recalled', 'cut_id', 'cut_name', 'name', 'file', 'card'];
+        $at = Work::now(-self::OVERLAP);
         $cut = $request->integer('cut') ?: null;
-        $whose = $cut === null ? [] : ['cut_id' => $cut];
-        $underWay = Run::underWay()->where($whose)->get($columns)->sortBy(self::order(...))->values();
-        // What a sheet or a slip asks for of its cut is told whether it was put away or not.
-        $over = Run::over()->where($whose)->when($cut === null, fn (Builder $query): Builder => $query->whereNull('cleared_at'))
-            ->orderByDesc('id')->limit($latest)->get($columns);
+        $queued = QueuedRuns::of($cut);
+        $since = $request->string('since')->value();
+        $runs = $since === ''
+            ? $this->whole($request, $queued->pluck('id'), $cut)
+            : self::shown()->where(fn (Builder $query): Builder => $query
+                ->where('updated_at', '>=', $since)
+                ->orWhereHas('work', fn (Builder $work): Builder => $work->where('updated_at', '>=', $since)))
+                ->limit(2 * self::SHOWN)->get();
         $analyses = self::underWay(CutAnalysis::query()->with('cut:id,name'), ['id', 'cut_id'])
             ->sortBy(fn (CutAnalysis $analysis): int => $analysis->work->state === WorkState::Running ? 0 : 1);
 
         return response()->json([
-            'runs' => $underWay->concat($over)->map(RunResource::of(...)),
+            'at' => $at,
+            'order' => $queued->pluck('id'),
+            'runs' => $runs->map(RunResource::of(...)),
             'analyses' => $analyses->values()->map(AnalysisResource::onBelt(...)),
             'tests' => [
                 ...self::underWay(TransitTest::query()->with('cut:id,name'), ['id', 'cut_id', 'card'])->map(TransitResource::onBelt(...)),
                 ...self::underWay(Teaching::query(), ['id', 'host', 'asked'])->map(TeachingResource::onBelt(...)),
             ],
             'worker' => Presence::isThere(),
-            'queue' => QueueResource::of($underWay, (int) config('crate.work.at_once')),
+            'queue' => QueueResource::of($queued, (int) config('crate.work.at_once')),
         ]);
     }
 
@@ -151,13 +160,29 @@ class RunController
     }
 
     /**
-     * What is being made first, then what waits, in its order.
-     *
-     * @return array{int, int, int}
+     * @param  Collection<int, int>  $order  of what is under way
+     * @return Collection<int, Run>
      */
-    private static function order(Run $run): array
+    private function whole(Request $request, Collection $order, ?int $cut): Collection
     {
-        return [$run->work->state === WorkState::Waiting ? 1 : 0, $run->work->place, $run->id];
+        $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
+        $wanted = $request->has('first') ? $order->take(max(0, $request->integer('first'))) : $order;
+        $places = $wanted->flip();
+        $underWay = self::shown()->whereKey($wanted)->get()->sortBy(fn (Run $run): int => $places[$run->id])->values();
+        // What a sheet or a slip asks for of its cut is told whether it was put away or not.
+        $over = self::shown()
+            ->whereHas('work', fn (Builder $work): Builder => $work->whereNotIn('state', WorkState::underWay()))
+            ->when($cut !== null, fn (Builder $query): Builder => $query->where('cut_id', $cut))
+            ->when($cut === null, fn (Builder $query): Builder => $query->whereNull('cleared_at'))
+            ->orderByDesc('id')->limit($latest)->get();
+
+        return $underWay->toBase()->concat($over);
+    }
+
+    /** @return Builder<Run> with what is shown of them */
+    private static function shown(): Builder
+    {
+        return Run::query()->select(['id', 'pack', 'cleared_at', 'output', 'recalled', 'cut_id', 'cut_name', 'name', 'file', 'card']);
     }
 
     /** How long the file took to its host, which teaches the speed of the line; null takes that back. */
@@ -203,9 +228,9 @@ class RunController
      *
      * @param  Builder<T>  $query
      * @param  list<string>  $columns
-     * @return Collection<int, T>
+     * @return Models<int, T>
      */
-    private static function underWay(Builder $query, array $columns): Collection
+    private static function underWay(Builder $query, array $columns): Models
     {
         return $query->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
             ->with('work')->orderBy('id')->get($columns);

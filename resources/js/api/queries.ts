@@ -27,7 +27,7 @@ export const useMachine = () => useQuery({ queryKey: ['machine'], queryFn: api.m
 
 /** Asked twice a second while something is being made, seldom otherwise. */
 const pace = (list: RunList | undefined) =>
-    list?.runs.some(isUnderWay) || list?.analyses.length || list?.tests.length ? 500 : 4_000;
+    list?.order.length || list?.analyses.length || list?.tests.length ? 500 : 4_000;
 
 export const useBelt = () =>
     useQuery({
@@ -36,10 +36,25 @@ export const useBelt = () =>
         refetchInterval: (query) => pace(query.state.data),
     });
 
+/** All runs: of those that are known, only what changed is asked for. */
+async function newer(known: RunList | undefined): Promise<RunList> {
+    if (known === undefined) {
+        return api.runs();
+    }
+    const next = await api.runsSince(known.at);
+    const byId = new Map([...known.runs, ...next.runs].map((run) => [run.id, run]));
+    const queued = next.order.map((id) => byId.get(id));
+    if (queued.includes(undefined)) {
+        return api.runs();
+    }
+    const over = [...byId.values()].filter((run) => !isUnderWay(run) && !run.cleared).sort((a, b) => b.id - a.id);
+    return { ...next, runs: [...queued.filter((run) => run !== undefined), ...over] };
+}
+
 export const useRuns = () =>
     useQuery({
         queryKey: ['runs', 'all'],
-        queryFn: api.runs,
+        queryFn: ({ client }) => newer(client.getQueryData<RunList>(['runs', 'all'])),
         refetchInterval: (query) => pace(query.state.data),
     });
 

@@ -1807,6 +1807,10 @@ export interface Run {
      * It was sent back to its sheet, and waits for what is made of it.
      */
     recalled: boolean;
+    /**
+     * It was taken off the page of the queue.
+     */
+    cleared: boolean;
 }
 /**
  * Printed by `bin/crate pack --json`.
@@ -2482,6 +2486,10 @@ export interface PackedRun {
      * It was sent back to its sheet, and waits for what is made of it.
      */
     recalled: boolean;
+    /**
+     * It was taken off the page of the queue.
+     */
+    cleared: boolean;
 }
 /**
  * Answer of POST /api/packs.
@@ -2666,6 +2674,7 @@ export interface Queue {
         words: string;
         sound: string;
     } | null;
+    going: number;
 }
 /**
  * Answer of GET /api/cuts/{cut}/reading.
@@ -2728,6 +2737,14 @@ export interface RunList {
         percent: number;
     }[];
     queue: Queue;
+    /**
+     * What `since` asks from.
+     */
+    at: string;
+    /**
+     * Runs under way, in their order.
+     */
+    order: number[];
 }
 /**
  * Answer of GET /api/runs/{run}/log.

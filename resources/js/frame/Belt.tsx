@@ -28,6 +28,7 @@ export function Belt() {
             left: analysis.secondsLeftLabel,
         })),
     ];
+    const queued = data?.order.length ?? 0;
     const percent = active.length === 0 ? undefined : data?.queue.percent;
     const unmanned = data?.worker === false;
     const room = unmanned ? SHOWN - 1 : SHOWN;
@@ -67,7 +68,7 @@ export function Belt() {
                 )}
                 {active.length > 0 && (
                     <Link to="/queue" className="hover:text-ink">
-                        <Figures text={`Queue: ${active.length} ${active.length === 1 ? 'run' : 'runs'} ▸`} />
+                        <Figures text={`Queue: ${queued} ${queued === 1 ? 'run' : 'runs'} ▸`} />
                     </Link>
                 )}
             </span>

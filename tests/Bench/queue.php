@@ -1,0 +1,47 @@
+<?php
+
+/*
+ * What the queue costs that is asked for twice a second: an answer with 500 runs under way, and a worker that finds nothing to do.
+ */
+
+use App\Models\Run;
+use App\Models\Work;
+use App\Models\WorkState;
+use Symfony\Component\Process\Process;
+
+require __DIR__.'/bench.php.inc';
+
+const RUNS = 500;
+$plan = [
+    'role' => 'upload', 'preset' => 'x', 'presetName' => 'x', 'frames' => 100, 'values' => [],
+    'estimate' => ['seconds' => 3.0, 'bytes' => 10],
+];
+foreach (range(1, RUNS) as $i) {
+    $run = Run::query()->create([
+        'pack' => 'p', 'cut_name' => "Cut {$i}", 'source' => '/x', 'name' => 'x', 'file' => "/x{$i}", 'plan' => $plan,
+        'card' => Run::cardOf($plan, null),
+    ]);
+    Work::query()->create(['kind' => Run::WORK, 'subject' => $run->id, 'state' => WorkState::Waiting, 'priority' => 30, 'place' => $i]);
+}
+$address = serve($scratch);
+// So that all of them were written before.
+sleep(3);
+$at = rawurlencode(Work::now(-2));
+$asked = ['the belt' => 'runs?latest=8&first=4', 'the queue, asked again' => "runs?since={$at}", 'the queue, at first' => 'runs'];
+foreach ($asked as $what => $path) {
+    $empty = array_map(fn (): float => milliseconds('GET', "{$address}/api/machine"), range(1, 30));
+    $times = array_map(fn (): float => milliseconds('GET', "{$address}/api/{$path}"), range(1, 40));
+    $bar = $what === 'the queue, at first' ? 'once' : 'at most 10 ms';
+    figure("{$what} with ".RUNS.' runs, median', sprintf('%.1f ms', percentile($times, 0.5)), $bar);
+    figure('an answer that asks for next to nothing, median', sprintf('%.1f ms', percentile($empty, 0.5)), '');
+}
+Work::query()->delete();
+$worker = new Process(['php', 'artisan', 'crate:work', '--kinds=make,tell,analyse'], base_path(), $surroundings);
+$worker->start();
+// Once it has booted.
+sleep(8);
+$ticks = fn (): int => array_sum(array_slice(explode(' ', (string) file_get_contents('/proc/'.$worker->getPid().'/stat')), 13, 2));
+$begun = $ticks();
+sleep(10);
+figure('a core’s share of an idle worker', sprintf('%.1f %%', $ticks() - $begun), 'at most 1 %');
+$worker->signal(SIGKILL);
