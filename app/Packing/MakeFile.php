@@ -83,7 +83,7 @@ class MakeFile implements Kind
         $journal = new RunJournal($run);
         $journal->begun($work->attempts, $this->capabilities);
         // What an earlier process finished before it was ended is there, and holds as long as its arguments are the same.
-        $scratch = Scratch::kept("run-{$run->id}");
+        $scratch = Scratch::kept(self::folder($run->id));
         $isToGoOn = false;
         try {
             OutputFile::discardLeftovers($run->file, $token);
@@ -126,6 +126,17 @@ class MakeFile implements Kind
             $file?->discard();
             $isToGoOn ?: $scratch->remove();
         }
+    }
+
+    /** Removes what passes of a run gathered that is not made. */
+    public static function forget(int $run): void
+    {
+        Scratch::kept(self::folder($run))->remove();
+    }
+
+    private static function folder(int $run): string
+    {
+        return "run-{$run}";
     }
 
     /**

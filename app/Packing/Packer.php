@@ -114,6 +114,7 @@ class Packer
             $run->work->update(['place' => $recalled->work->place]);
             $recalled->work->delete();
             $recalled->delete();
+            MakeFile::forget($recalled->id);
         }
     }
 

@@ -1,7 +1,20 @@
+import type { Page } from '@playwright/test';
 import { expect, test } from '@playwright/test';
 import { cell, openSheet } from './pages';
 
+/** What earlier tests left is put away. */
+async function emptyQueue(page: Page) {
+    await page.goto('/queue');
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    const clear = page.getByRole('button', { name: 'Clear what is over' });
+    if (await clear.isVisible()) {
+        await clear.click();
+        await expect(clear).toHaveCount(0);
+    }
+}
+
 test('runs are put in order, paused, stopped, taken back and read up in the queue', async ({ page }) => {
+    await emptyQueue(page);
     await openSheet(page, 'long-turn.mp4', 'Long turn');
     await page.getByRole('button', { name: 'Pack 2 files' }).click();
     await page.goto('/queue');
@@ -15,7 +28,7 @@ test('runs are put in order, paused, stopped, taken back and read up in the queu
     await underWay.getByRole('button', { name: 'Stop Long turn master' }).click();
     await expect(master).toContainText('stopped');
     // It stays where it is, and is taken back.
-    await page.getByRole('button', { name: 'Try Long turn master again' }).click();
+    await page.getByRole('button', { name: 'Take the stop back: Long turn master' }).click();
     await expect(master).toContainText(/waiting|%/);
     await underWay.getByRole('button', { name: 'Stop Long turn master' }).click();
     await expect(master).toContainText('stopped');
@@ -37,6 +50,7 @@ test('runs are put in order, paused, stopped, taken back and read up in the queu
 });
 
 test('waiting runs change places by keys, and are changed on their sheet', async ({ page }) => {
+    await emptyQueue(page);
     await openSheet(page, 'long-turn.mp4', 'Long turn');
     await page.getByRole('button', { name: 'Pack 2 files' }).click();
     await page.getByRole('button', { name: 'Pack 2 files' }).click();
@@ -46,7 +60,8 @@ test('waiting runs change places by keys, and are changed on their sheet', async
         .getByRole('table', { name: 'Under way' })
         .getByRole('row')
         .filter({ hasText: /waiting|paused|%/ });
-    const names = () => rows.evaluateAll((all) => all.map((row) => row.getAttribute('aria-label')?.split(' ').pop()));
+    const names = () =>
+        rows.evaluateAll((all) => all.map((row) => row.getAttribute('aria-label')?.match(/turn (\w+)/)?.[1]));
     await expect.poll(names).toEqual(['master', 'Lanternwick', 'master', 'Lanternwick']);
     await rows
         .nth(2)

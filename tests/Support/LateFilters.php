@@ -3,17 +3,19 @@
 namespace Tests\Support;
 
 use App\Media\OutputFile;
+use App\Media\Scratch;
 use App\Models\Run;
 use App\Packing\PassRunner;
+use App\Packing\RunJournal;
 use App\Work\Meter;
 use OuterCrate\Encoding\Pass;
 
 /** Runs passes whose filters are off: two frames of 25 a second too late, and 30 ms of sound. */
 final class LateFilters extends PassRunner
 {
-    public function run(Run $run, array $passes, OutputFile $file, string $folder, Meter $meter, int $begun = 0): void
+    public function run(Run $run, array $passes, OutputFile $file, Scratch $scratch, Meter $meter, RunJournal $journal, int $begun = 0): void
     {
-        parent::run($run, array_map(self::late(...), $passes), $file, $folder, $meter, $begun);
+        parent::run($run, array_map(self::late(...), $passes), $file, $scratch, $meter, $journal, $begun);
     }
 
     private static function late(Pass $pass): Pass

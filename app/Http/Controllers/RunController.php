@@ -12,6 +12,7 @@ use App\Models\Teaching;
 use App\Models\TransitTest;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Packing\MakeFile;
 use App\Packing\Packer;
 use App\Packing\Recall;
 use App\Resources\AnalysisResource;
@@ -132,6 +133,8 @@ class RunController
     {
         ['runs' => $runs, 'cleared' => $cleared] = Payload::of($request, 'runs-clear-request');
         Run::over()->whereKey($runs)->update(['cleared_at' => $cleared ? now() : null]);
+        // Of one that was stopped, what its passes had gathered; put back, it begins anew.
+        $cleared && array_map(fn (int $run) => MakeFile::forget($run), Run::over()->whereKey($runs)->pluck('id')->all());
 
         return response()->json(['runs' => $runs]);
     }

@@ -51,7 +51,7 @@ export function QueueRow({ run, time, earlier, later, drop }: Props) {
     return (
         <>
             <tr
-                aria-label={name}
+                aria-label={`${name}, ${stateText(run)}`}
                 draggable={waits}
                 onDragStart={(event) => event.dataTransfer.setData('text/plain', String(run.id))}
                 onDragOver={(event) => {
@@ -218,7 +218,11 @@ function Actions({ run, name, actions: { stop, pause, goOn, retry, recall, again
         case 'failed':
         case 'stopped':
             return (
-                <Button disabled={busy} onClick={() => retry.mutate(run.id)} aria-label={`Try ${name} again`}>
+                <Button
+                    disabled={busy}
+                    onClick={() => retry.mutate(run.id)}
+                    aria-label={`${run.state === 'failed' ? 'Try again' : 'Take the stop back'}: ${name}`}
+                >
                     {run.state === 'failed' ? 'Try again' : 'Take the stop back'}
                 </Button>
             );
@@ -229,7 +233,7 @@ function Actions({ run, name, actions: { stop, pause, goOn, retry, recall, again
                         kind="quiet"
                         disabled={busy}
                         onClick={() => again.mutate(run.id)}
-                        aria-label={`Make ${name} again`}
+                        aria-label={`Make again: ${name}`}
                     >
                         Make again
                     </Button>
