@@ -8,9 +8,11 @@ final class Drive
     /** Bytes free on the volume that the folder lies, or will lie, on; null when it does not say. */
     public static function freeBytes(string $folder): ?int
     {
-        $free = @disk_free_space(self::existing($folder));
+        $existing = self::existing($folder);
+        $free = @disk_free_space($existing);
 
-        return $free === false ? null : (int) $free;
+        // What holds nothing at all, as /proc, is no drive that could be full.
+        return $free === false || (int) @disk_total_space($existing) === 0 ? null : (int) $free;
     }
 
     /** Which drive it is; null when the system does not say. */

@@ -19,6 +19,7 @@ use OuterCrate\Measures\SamePicture;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\CloseUp;
 use OuterCrate\Transit\ReferenceWindow;
+use OuterCrate\Transit\Why;
 use OuterCrate\Transit\Windows;
 use OuterCrate\Units\FrameSize;
 
@@ -37,13 +38,16 @@ class Likeness
 
     /**
      * @param  Closure(): bool  $shouldStop
+     * @param  int  $keyframeEvery  frames from one keyframe of the whole to the next; 0 where every frame counts the same
      * @return array<mixed> figures, with `ssim` of each piece
      *
      * @throws EngineFailed when they are not of the same picture
      */
-    public function of(Reel $reel, Encoded $file, Closure $shouldStop): array
+    public function of(Reel $reel, Material $file, Closure $shouldStop, int $keyframeEvery = 0): array
     {
-        return $this->store->figures($this->key($reel, $file), fn (): array => $this->measured($reel, $file, $shouldStop));
+        $key = $this->key($reel, $file->key, $keyframeEvery);
+
+        return $this->store->figures($key, fn (): array => $this->measured($reel, $file, $keyframeEvery, $shouldStop));
     }
 
     /**
@@ -57,9 +61,9 @@ class Likeness
     }
 
     /** What its figures are kept under. */
-    public function key(Reel $reel, Encoded $file): string
+    public function key(Reel $reel, string $key, int $keyframeEvery): string
     {
-        return StepStore::key('likeness', $reel->key, $file->key, $this->capabilities->version(), $file->plan->keyframes->frames);
+        return StepStore::key('likeness', $reel->key, $key, $this->capabilities->version(), $keyframeEvery);
     }
 
     /**
@@ -85,12 +89,11 @@ class Likeness
     }
 
     /** @return array<mixed> */
-    private function measured(Reel $reel, Encoded $encoded, Closure $shouldStop): array
+    private function measured(Reel $reel, Material $file, int $keyframeEvery, Closure $shouldStop): array
     {
-        $file = $encoded->material();
         $scratch = Scratch::named('likeness-'.bin2hex(random_bytes(4)));
         try {
-            $figures = $this->laidOver($reel, $file, $this->lookedAt($reel), $scratch, $shouldStop, $encoded->plan->keyframes->frames);
+            $figures = $this->laidOver($reel, $file, $this->lookedAt($reel), $scratch, $shouldStop, $keyframeEvery);
 
             return $figures + [
                 'psnr' => self::psnr(self::figures($scratch->lines(LikenessCommand::PSNR), 'mse_avg')),
@@ -130,7 +133,11 @@ class Likeness
         $pieces = $this->byPiece($reel, $perFrame);
 
         return [
-            'ssim' => array_map(fn (array $frames): float => round(OverTime::ofPiece($frames, $keyframeEvery), 7), $pieces),
+            'ssim' => array_map(fn (array $frames, int $i): float => round(
+                // A range that is taken whole has the keyframes that it has.
+                OverTime::ofPiece($frames, ($reel->pieces[$i]->why ?? null) === Why::Whole ? 0 : $keyframeEvery),
+                7,
+            ), $pieces, array_keys($pieces)),
             'ssimWorst' => round(min(array_map(
                 fn (array $frames): float => OverTime::worstSecond($frames, Segment::framesPerSecond($reel->rate())),
                 $pieces,

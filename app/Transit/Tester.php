@@ -112,7 +112,7 @@ class Tester
         $tier = $recompression->tierOf($arrived);
         $renditions = $tier->renditionsOf($arrived->frame);
         $step();
-        $own = $this->likeness->of($reel, $upload, $shouldStop);
+        $own = $this->likeness->of($reel, $upload->material(), $shouldStop, $upload->plan->keyframes->frames);
         $step();
         $byRung = [];
         foreach ($screens as $screen) {
@@ -134,7 +134,9 @@ class Tester
     /** @return array{file: string, likeness: string} by name in the store */
     private function file(Reel $reel, Encoded $encoded): array
     {
-        return ['file' => basename($encoded->path), 'likeness' => $this->likeness->key($reel, $encoded).'.json'];
+        $key = $this->likeness->key($reel, $encoded->key, $encoded->plan->keyframes->frames);
+
+        return ['file' => basename($encoded->path), 'likeness' => "{$key}.json"];
     }
 
     private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
@@ -165,7 +167,7 @@ class Tester
         return [
             'rung' => $rung,
             'rendition' => $rendition,
-            'figures' => $this->likeness->of($reel, $rendition, $shouldStop),
+            'figures' => $this->likeness->of($reel, $rendition->material(), $shouldStop, $rendition->plan->keyframes->frames),
         ];
     }
 }

@@ -13,8 +13,15 @@ use OuterCrate\Encoding\Pass;
 /** Runs passes whose filters are off: two frames of 25 a second too late, and 30 ms of sound. */
 final class LateFilters extends PassRunner
 {
-    public function run(Run $run, array $passes, OutputFile $file, Scratch $scratch, Meter $meter, RunJournal $journal, int $begun = 0): void
-    {
+    public function run(
+        Run $run,
+        array $passes,
+        OutputFile $file,
+        Scratch $scratch,
+        Meter $meter,
+        RunJournal $journal,
+        int $begun = 0,
+    ): void {
         parent::run($run, array_map(self::late(...), $passes), $file, $scratch, $meter, $journal, $begun);
     }
 
