@@ -179,7 +179,8 @@ class RunController
             ->when($cut === null, fn (Builder $query): Builder => $query->whereNull('cleared_at'))
             ->orderByDesc('id')->limit($latest)->get();
 
-        return $underWay->toBase()->concat($over);
+        // One that ended between the two looks is told once.
+        return $underWay->toBase()->concat($over->reject(fn (Run $run): bool => isset($places[$run->id])));
     }
 
     /** @return Builder<Run> with what is shown of them */

@@ -47,7 +47,11 @@ async function newer(known: RunList | undefined): Promise<RunList> {
     if (queued.includes(undefined)) {
         return api.runs();
     }
-    const over = [...byId.values()].filter((run) => !isUnderWay(run) && !run.cleared).sort((a, b) => b.id - a.id);
+    // One that ended between the two looks that an answer takes is told in both.
+    const order = new Set(next.order);
+    const over = [...byId.values()]
+        .filter((run) => !order.has(run.id) && !isUnderWay(run) && !run.cleared)
+        .sort((a, b) => b.id - a.id);
     return { ...next, runs: [...queued.filter((run) => run !== undefined), ...over] };
 }
 
