@@ -38,6 +38,12 @@ final readonly class Scratch
         return $scratch;
     }
 
+    /** Removes what an owner of the name left there. */
+    public static function forget(string $name): void
+    {
+        File::deleteDirectory(config('crate.derived')."/work/{$name}");
+    }
+
     /** @throws FileProblem when the folder cannot be made */
     public static function anywhere(): self
     {

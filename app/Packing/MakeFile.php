@@ -15,7 +15,6 @@ use App\Models\Work;
 use App\Work\Ending;
 use App\Work\Kind;
 use App\Work\Meter;
-use App\Work\Postponed;
 use OuterCrate\Encoding\Aim;
 use OuterCrate\Encoding\Attempt;
 use OuterCrate\Encoding\Pass;
@@ -79,6 +78,9 @@ class MakeFile implements Kind
             return;
         }
         $token = "run{$run->id}-";
+        OutputFile::discardLeftovers($run->file, $token);
+        // Nothing is begun, and nothing written down, while there is no room.
+        Room::need($run);
         $file = null;
         $journal = new RunJournal($run);
         $journal->begun($work->attempts, $this->capabilities);
@@ -86,9 +88,7 @@ class MakeFile implements Kind
         $scratch = Scratch::kept(self::folder($run->id));
         $isToGoOn = false;
         try {
-            OutputFile::discardLeftovers($run->file, $token);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
-            Room::need($run);
             $plan = $this->planOf($run);
             if ($plan !== null) {
                 $plan = $this->light->measure($plan, $run->cut->reading(), $run->source, $scratch, $meter);
@@ -115,9 +115,6 @@ class MakeFile implements Kind
             $isToGoOn = true;
             $journal->ended($meter->ending() === Ending::Stopped ? 'Stopped.' : 'Put down: it goes on from its last finished pass.');
             throw $e;
-        } catch (Postponed $e) {
-            $journal->ended($e->getMessage());
-            throw $e;
         } catch (Refused $e) {
             $run->update(['slip' => null]);
             $journal->ended($e->getMessage());
@@ -131,7 +128,7 @@ class MakeFile implements Kind
     /** Removes what passes of a run gathered that is not made. */
     public static function forget(int $run): void
     {
-        Scratch::kept(self::folder($run))->remove();
+        Scratch::forget(self::folder($run));
     }
 
     private static function folder(int $run): string

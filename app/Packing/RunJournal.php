@@ -22,7 +22,7 @@ final class RunJournal
     public function begun(int $attempt, Capabilities $capabilities): void
     {
         $engine = $capabilities->version() ?? 'unknown';
-        $this->write('begun', ($attempt > 1 ? "Begun for the {$attempt}. time" : 'Begun')." on {$this->machine()}, engine {$engine}.");
+        $this->write('begun', ($attempt > 1 ? 'Begun again' : 'Begun')." on {$this->machine()}, engine {$engine}.");
     }
 
     /** A command as it can be pasted into a shell, and what the engine said while it worked. */

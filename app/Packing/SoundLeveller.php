@@ -6,10 +6,9 @@ use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Engine\Stopped;
 use App\Media\Scratch;
+use App\Media\SoundMeter;
 use App\Work\Meter;
-use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\EncodeCommand;
-use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
@@ -19,8 +18,11 @@ use OuterCrate\Reading\SoundLevel;
 /** Listens to sound: to what is to be delivered, until its level is right with mix, limiter and codec; and to finished files. */
 class SoundLeveller
 {
-    public function __construct(private readonly Runner $runner, private readonly PassBuilder $passes)
-    {
+    public function __construct(
+        private readonly Runner $runner,
+        private readonly PassBuilder $passes,
+        private readonly SoundMeter $meter,
+    ) {
     }
 
     /**
@@ -38,7 +40,11 @@ class SoundLeveller
             return $plan;
         }
         $plan = $plan->levelled(new Levelling($levelling->target, $levelling->ceiling));
-        $plain = $this->hear(EncodeCommand::of($this->passes->listening($plan, $reading), $source, null), $scratch, $meter);
+        $plain = $this->meter->of(
+            EncodeCommand::of($this->passes->listening($plan, $reading), $source, null),
+            $scratch,
+            $meter->shouldStop(...),
+        );
         $next = $levelling->for($plain?->integrated, $plain?->truePeak);
         for ($tries = 1; $next?->gain !== null; $tries++) {
             $plan = $plan->levelled($next);
@@ -60,13 +66,6 @@ class SoundLeveller
      */
     public function heard(string $path, int $channels, Scratch $scratch, Meter $meter): ?SoundLevel
     {
-        return $this->hear(ListenCommand::of($path, $channels), $scratch, $meter);
-    }
-
-    private function hear(Command $command, Scratch $scratch, Meter $meter): ?SoundLevel
-    {
-        $this->runner->encode($command, $scratch->path, shouldStop: $meter->shouldStop(...));
-
-        return SoundLevel::of($scratch->lines(SoundLevel::FILE));
+        return $this->meter->ofFile($path, $channels, $scratch, $meter->shouldStop(...));
     }
 }

@@ -35,15 +35,13 @@ class NoteQueueEnd
 
     private function note(): ?QueueEnd
     {
-        $end = QueueEnd::query()->create(['ended_at' => now(), 'told' => ['made' => [], 'failed' => [], 'stopped' => []]]);
-        // A write first: of two workers whose last runs end together, the second finds nothing left to tell.
-        $isLeft = Run::underWay()->exists();
-        $told = $isLeft ? 0 : Run::over()->whereNull('queue_end_id')->update(['queue_end_id' => $end->id]);
-        if ($told === 0) {
-            $end->delete();
-
+        // A transaction takes the lock for writing as it begins: of two workers whose last runs end together, the second finds all told.
+        $untold = Run::over()->whereNull('queue_end_id');
+        if (Run::underWay()->exists() || ! $untold->exists()) {
             return null;
         }
+        $end = QueueEnd::query()->create(['ended_at' => now(), 'told' => ['made' => [], 'failed' => [], 'stopped' => []]]);
+        $untold->update(['queue_end_id' => $end->id]);
         $runs = Run::query()->where('queue_end_id', $end->id)->orderBy('id')->get();
         $of = fn (WorkState $state): array => $runs
             ->filter(fn (Run $run): bool => $run->work->state === $state)

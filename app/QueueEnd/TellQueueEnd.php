@@ -53,18 +53,17 @@ class TellQueueEnd implements Kind
 
     public function isAsked(): bool
     {
-        return config('crate.end.webhook') !== null;
+        return (string) config('crate.end.webhook') !== '';
     }
 
     public function run(Work $work, Meter $meter): void
     {
         $end = QueueEnd::query()->find($work->subject);
-        $address = config('crate.end.webhook');
-        if ($end === null || ! is_string($address)) {
+        if ($end === null || ! $this->isAsked()) {
             return;
         }
         $meter->hold(2 * self::PATIENCE);
-        $problem = $this->send($address, json_encode(
+        $problem = $this->send((string) config('crate.end.webhook'), json_encode(
             ['event' => 'queue-done', 'id' => $end->id, 'endedAt' => $end->ended_at->toIso8601ZuluString()] + $end->told,
             JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
         ));

@@ -5,6 +5,8 @@ namespace App\Resources;
 use App\Models\QueueEnd;
 use App\Models\WorkState;
 use Illuminate\Support\Collection;
+use OuterCrate\Estimates\QueuedRun;
+use OuterCrate\Estimates\Timetable;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 
@@ -19,45 +21,43 @@ final class QueueResource
      */
     public static function of(Collection $runs, int $atOnce): array
     {
-        // Seconds from now at which each of those that are made at once is free.
-        $free = array_fill(0, max(1, $atOnce), 0.0);
+        $table = Timetable::of($runs->map(fn (object $run): QueuedRun => new QueuedRun(
+            (float) $run->seconds,
+            $run->percent / 100,
+            $run->seconds_left,
+            (bool) $run->paused,
+        )), $atOnce);
         $now = time();
-        $times = [];
-        $waits = $paused = 0;
-        $all = $done = 0.0;
-        foreach ($runs as $run) {
-            $all += $run->seconds;
-            $done += $run->seconds * $run->percent / 100;
-            if ($run->paused) {
-                $paused++;
-                $times[] = ['run' => $run->id, 'begins' => null, 'ends' => null];
-
-                continue;
-            }
-            $isGoing = $run->state !== WorkState::Waiting->value;
-            $waits += $isGoing ? 0 : 1;
-            $next = (int) array_search(min($free), $free, true);
-            $begins = $free[$next];
-            // One that is being made says itself how long it takes, or takes what is left of what was expected.
-            $free[$next] += $isGoing ? $run->seconds_left ?? $run->seconds * (100 - $run->percent) / 100 : $run->seconds;
-            $times[] = [
-                'run' => $run->id,
-                'begins' => self::clock($isGoing && $run->started_at !== null ? (int) strtotime($run->started_at) : $now + (int) $begins),
-                'ends' => self::clock($now + (int) ceil($free[$next])),
-            ];
-        }
-        $left = (int) ceil(max($free));
+        $left = (int) ceil($table->left);
+        $waits = $runs->filter(fn (object $run): bool => $run->state === WorkState::Waiting->value && ! $run->paused)->count();
+        $paused = $runs->filter(fn (object $run): bool => (bool) $run->paused)->count();
 
         return [
-            'times' => $times,
+            'times' => $runs->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now)),
             'secondsLeft' => $left,
             'secondsLeftLabel' => (string) new Duration(new Fraction($left)),
             'ends' => $left === 0 ? null : self::clock($now + $left),
             'going' => $runs->count() - $waits - $paused,
             'waiting' => $waits,
             'paused' => $paused,
-            'percent' => $all > 0 ? (int) floor(100 * $done / $all) : 0,
+            'percent' => (int) floor(100 * $table->share),
             'ended' => self::ended(),
+        ];
+    }
+
+    /**
+     * @param  object{id: int, state: string, started_at: ?string}  $run
+     * @param  array{begins: float, ends: float}|null  $time  seconds from now
+     * @return array{run: int, begins: ?string, ends: ?string}
+     */
+    private static function time(object $run, ?array $time, int $now): array
+    {
+        $began = $run->state !== WorkState::Waiting->value && $run->started_at !== null ? (int) strtotime($run->started_at) : null;
+
+        return [
+            'run' => $run->id,
+            'begins' => $time === null ? null : self::clock($began ?? $now + (int) $time['begins']),
+            'ends' => $time === null ? null : self::clock($now + (int) ceil($time['ends'])),
         ];
     }
 

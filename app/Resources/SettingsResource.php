@@ -6,7 +6,7 @@ use App\Media\Drive;
 use App\Settings\EndSound;
 use App\Settings\RunsAtOnce;
 use App\Settings\Settings;
-use App\Work\AtOnce;
+use App\Work\SideBySide;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\ByteCount;
 
@@ -24,7 +24,7 @@ final class SettingsResource
             'lineSpeedLabel' => (string) new Bitrate($all['lineSpeed']),
             'sounds' => EndSound::SOUNDS,
             'mostAtOnce' => RunsAtOnce::MOST,
-            'cores' => AtOnce::cores(),
+            'cores' => SideBySide::cores(),
             'changed' => $settings->changed(),
         ];
     }

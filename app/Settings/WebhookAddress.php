@@ -2,7 +2,7 @@
 
 namespace App\Settings;
 
-/** Where it is told that the queue is done; null for nowhere. */
+/** The address that is told when the queue is done; an empty one has it told to nobody. */
 final class WebhookAddress implements Entry
 {
     use Configured;
@@ -17,10 +17,10 @@ final class WebhookAddress implements Entry
         return 'crate.end.webhook';
     }
 
-    public function checked(mixed $value): ?string
+    public function checked(mixed $value): string
     {
-        if ($value === null || $value === '') {
-            return null;
+        if ($value === '') {
+            return '';
         }
         $parts = is_string($value) && filter_var($value, FILTER_VALIDATE_URL) !== false ? parse_url($value) : false;
         if ($parts === false || ! in_array($parts['scheme'] ?? '', ['http', 'https'], true) || isset($parts['user'])) {
@@ -31,5 +31,10 @@ final class WebhookAddress implements Entry
         }
 
         return (string) $value;
+    }
+
+    public function told(mixed $value): ?string
+    {
+        return $value === '' || $value === null ? null : (string) $value;
     }
 }

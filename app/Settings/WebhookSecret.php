@@ -22,11 +22,8 @@ final class WebhookSecret implements Entry
         return 'crate.end.secret';
     }
 
-    public function checked(mixed $value): ?string
+    public function checked(mixed $value): string
     {
-        if ($value === null || $value === '') {
-            return null;
-        }
         if (! is_string($value) || strlen($value) < self::LEAST) {
             throw new SettingRefused('The secret is too short to sign with.', 'Take '.self::LEAST.' characters or more.');
         }

@@ -2,10 +2,9 @@
 
 namespace App\Teaching;
 
-use App\Engine\Runner;
 use App\Media\Scratch;
+use App\Media\SoundMeter;
 use Closure;
-use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\AudioAsk;
 use OuterCrate\Hosts\Host;
@@ -26,7 +25,7 @@ class Teacher
     public function __construct(
         private readonly LessonReader $reader,
         private readonly LadderFit $fit,
-        private readonly Runner $runner,
+        private readonly SoundMeter $meter,
         private readonly Catalogue $catalogue,
     ) {
     }
@@ -129,9 +128,7 @@ class Teacher
         }
         $scratch = Scratch::named('taught-'.bin2hex(random_bytes(4)));
         try {
-            $this->runner->encode(ListenCommand::of($file->path, $track->channels), $scratch->path, shouldStop: $shouldStop);
-
-            return SoundLevel::of($scratch->lines(SoundLevel::FILE));
+            return $this->meter->ofFile($file->path, $track->channels, $scratch, $shouldStop);
         } finally {
             $scratch->remove();
         }

@@ -40,14 +40,7 @@ final readonly class Reel
     /** @return list<int> frames of the reel at which the pieces begin */
     public function starts(): array
     {
-        $starts = [];
-        $at = 0;
-        foreach ($this->pieces as $piece) {
-            $starts[] = $at;
-            $at += $piece->frames->count();
-        }
-
-        return $starts;
+        return TestPiece::starts($this->pieces);
     }
 
     /**

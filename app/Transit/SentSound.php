@@ -7,6 +7,7 @@ use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Media\CutReader;
 use App\Media\Scratch;
+use App\Media\SoundMeter;
 use App\Media\StepStore;
 use App\Models\Cut;
 use Closure;
@@ -25,6 +26,7 @@ use OuterCrate\Planning\Planner;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\AsRendition;
+use OuterCrate\Transit\HeardParts;
 use OuterCrate\Transit\SoundAfter;
 use OuterCrate\Transit\SoundSpans;
 use OuterCrate\Units\FrameRange;
@@ -36,6 +38,7 @@ class SentSound
     public function __construct(
         private readonly Runner $runner,
         private readonly CutReader $reader,
+        private readonly SoundMeter $meter,
         private readonly Planner $planner,
         private readonly PassBuilder $passes,
         private readonly Subjects $subjects,
@@ -71,25 +74,21 @@ class SentSound
         if ($before?->integrated === null) {
             return null;
         }
+        $all = new HeardParts($heard, $before);
         // A run sets the level by all of the sound, not by these parts.
-        $set = $asked?->for($heard->integrated ?? $before->integrated, $heard->truePeak ?? $before->truePeak);
-        $sent = $this->coded($parts, $set === null ? $plan : $plan->levelled($set), $shouldStop);
+        $sent = $this->coded($parts, $plan->levelledFor($all->ofAll($before)), $shouldStop);
         $between = $this->heardIn($sent, $shouldStop);
-
+        if ($between?->integrated === null) {
+            return null;
+        }
         $rung = $recompression->tierOf($arrived)->renditionsOf($arrived->frame)[0];
         $rendition = $this->planner->plan(
             $this->subjects->of($upload->reading),
             AsRendition::of($rung, $arrived->frame, $arrived->hdr, $recompression->audio),
-        );
-        $louder = ($heard->integrated ?? $before->integrated) - $before->integrated;
-        $higher = max(0.0, ($heard->truePeak ?? $before->truePeak ?? 0.0) - ($before->truePeak ?? 0.0));
-        $levelled = $between?->integrated === null
-            ? null
-            : $rendition->audio->levelling?->for($between->integrated + $louder, ($between->truePeak ?? 0.0) + $higher);
-        $played = $this->coded($sent, $levelled === null ? $rendition : $rendition->levelled($levelled), $shouldStop);
-        $after = $this->heardIn($played, $shouldStop);
+        )->levelledFor($all->ofAll($between));
+        $after = $this->heardIn($this->coded($sent, $rendition, $shouldStop), $shouldStop);
 
-        return $between === null || $after === null ? null : SoundAfter::of($heard, $before, $between, $after, $levelled);
+        return $after === null ? null : SoundAfter::of($all, $between, $after, $rendition->audio->levelling);
     }
 
     /**
@@ -152,9 +151,7 @@ class SentSound
         $level = $this->store->figures($key, function () use ($command, $shouldStop): array {
             $scratch = Scratch::named('sound-'.bin2hex(random_bytes(4)));
             try {
-                $this->runner->encode($command, $scratch->path, shouldStop: $shouldStop);
-
-                return SoundLevel::of($scratch->lines(SoundLevel::FILE))?->toArray() ?? [];
+                return $this->meter->of($command, $scratch, $shouldStop)?->toArray() ?? [];
             } finally {
                 $scratch->remove();
             }

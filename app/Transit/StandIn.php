@@ -7,18 +7,16 @@ use App\Engine\Runner;
 use App\Media\CutReader;
 use App\Media\OutputFile;
 use App\Media\Scratch;
+use App\Media\SoundMeter;
 use Closure;
 use OuterCrate\Analysis\Found;
 use OuterCrate\Encoding\Commands\EncodeCommand;
-use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
-use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Planner;
 use OuterCrate\Reading\Reading;
-use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\AsRendition;
 
 /** Does to an upload what a host does, as far as its tiers and ladder say. */
@@ -31,6 +29,7 @@ class StandIn
         private readonly PassBuilder $passes,
         private readonly Runner $runner,
         private readonly CutReader $reader,
+        private readonly SoundMeter $meter,
     ) {
     }
 
@@ -64,10 +63,11 @@ class StandIn
         $made = [];
         $scratch = Scratch::named('stand-in-'.bin2hex(random_bytes(4)));
         try {
-            $level = $reading->mainAudio() === null || $recompression->audio === null ? null : $this->level($path, $reading, $scratch);
+            $sound = $recompression->audio === null ? null : $reading->mainAudio();
+            $level = $sound === null ? null : $this->meter->ofFile($path, $sound->channels, $scratch);
             foreach ($recompression->tierOf($upload)->renditionsOf($upload->frame) as $rung) {
                 $spec = AsRendition::of($rung, $upload->frame, $upload->hdr, $level === null ? null : $recompression->audio);
-                $plan = self::levelled($this->planner->plan($this->subjects->of($reading), $spec), $level);
+                $plan = $this->planner->plan($this->subjects->of($reading), $spec)->levelledFor($level);
                 $name = pathinfo($path, PATHINFO_FILENAME)." {$rung->shorterSide}p.".$plan->container->container->extension();
                 $file = OutputFile::at("{$folder}/{$name}", bin2hex(random_bytes(4)));
                 try {
@@ -94,19 +94,5 @@ class StandIn
         $video = $reading->mainVideo() ?? throw EngineFailed::noPicture();
 
         return new Upload($video->displaySize(), $video->frameRate, $video->colour->isHdr());
-    }
-
-    private static function levelled(Plan $plan, ?SoundLevel $level): Plan
-    {
-        $levelling = $plan->audio->levelling;
-
-        return $levelling === null || $level === null ? $plan : $plan->levelled($levelling->for($level->integrated, $level->truePeak));
-    }
-
-    private function level(string $path, Reading $reading, Scratch $scratch): ?SoundLevel
-    {
-        $this->runner->encode(ListenCommand::of($path, $reading->mainAudio()->channels ?? 2), $scratch->path);
-
-        return SoundLevel::of($scratch->lines(SoundLevel::FILE));
     }
 }

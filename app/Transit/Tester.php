@@ -3,7 +3,7 @@
 namespace App\Transit;
 
 use App\Models\Cut;
-use App\Work\AtOnce;
+use App\Work\SideBySide;
 use Closure;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Hosts\Recompression\Recompression;
@@ -65,14 +65,15 @@ class Tester
             $onShare(0.05 + 0.95 * $done / $steps);
         };
         $onShare(0.05);
-        $this->likeness->prepare($reel, $shouldStop);
+        // Looked at before it is copied, not once in each copy.
+        count($candidates) > 1 && $this->likeness->prepare($reel, $shouldStop);
         $all = array_map(
             fn (Candidate $candidate): Closure => fn (Closure $shouldStop, Closure $step): array => $this->sent(
                 $reel, $cut, $recompression, $candidate, $screens, $step, $shouldStop,
             ),
             $candidates,
         );
-        AtOnce::run($all, $step, $shouldStop);
+        SideBySide::run($all, $step, $shouldStop);
         $nothing = fn () => null;
         // Found in the store now; what went wrong there goes wrong here, and is said.
         $results = array_map(fn (Closure $one): array => $one($shouldStop, $done < $steps ? $step : $nothing), $all);

@@ -27,8 +27,6 @@ final class Meter
 
     private float $looked = 0.0;
 
-    private float $askedForPause = 0.0;
-
     private bool $paused = false;
 
     private float $beaten;
@@ -110,20 +108,9 @@ final class Meter
         return $this->ending !== null;
     }
 
-    /** Whether it is to stand still for now; asked several times a second. */
+    /** Whether what is being made is to stand still, as shouldStop() found when it looked last. */
     public function isPaused(): bool
     {
-        $now = microtime(true);
-        if ($now - $this->askedForPause < self::LOOKS) {
-            return $this->paused;
-        }
-        $this->askedForPause = $now;
-        try {
-            $this->paused = $this->queue->isPaused($this->work);
-        } catch (QueryException $e) {
-            report($e);
-        }
-
         return $this->paused;
     }
 
@@ -147,9 +134,11 @@ final class Meter
             return Ending::Interrupted;
         }
         try {
-            if (! $this->queue->isWanted($this->work)) {
-                return $this->queue->isOwned($this->work) ? Ending::Stopped : Ending::Lost;
+            $asked = $this->queue->asked($this->work);
+            if ($asked === null || $asked['stop']) {
+                return $asked === null ? Ending::Lost : Ending::Stopped;
             }
+            $this->paused = $asked['pause'];
             if ($this->givesWay && $this->kind->givesWay() && $this->queue->shouldGiveWay($this->work)) {
                 return Ending::Interrupted;
             }
@@ -170,7 +159,7 @@ final class Meter
         $this->beaten = microtime(true);
         try {
             if (! $this->queue->beat($this->work, $progress, $seconds)) {
-                $this->ending = $this->queue->isOwned($this->work) ? Ending::Stopped : Ending::Lost;
+                $this->ending = $this->queue->asked($this->work) === null ? Ending::Lost : Ending::Stopped;
 
                 return;
             }

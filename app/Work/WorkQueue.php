@@ -4,6 +4,7 @@ namespace App\Work;
 
 use App\Models\Work;
 use App\Models\WorkState;
+use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -69,12 +70,6 @@ class WorkQueue
         $work->refresh();
     }
 
-    /** Whether it stands still. */
-    public function isPaused(Work $work): bool
-    {
-        return $this->owned($work)->where('paused', true)->exists();
-    }
-
     /** Someone waits for it now: it comes before others of its kind. */
     public function want(string $kind, int $subject): void
     {
@@ -129,15 +124,16 @@ class WorkQueue
         return $this->owned($work)->update(['lease_until' => Work::now($seconds ?? self::lease())] + $detail + $progress) === 1;
     }
 
-    /** Whether it is still the owner's, and is to go on. */
-    public function isWanted(Work $work): bool
+    /**
+     * What its owner is asked to do with it; null where it is someone else's by now.
+     *
+     * @return array{stop: bool, pause: bool}|null
+     */
+    public function asked(Work $work): ?array
     {
-        return $this->owned($work)->where('stop_asked', false)->exists();
-    }
+        $asked = $this->owned($work)->first(['stop_asked', 'paused']);
 
-    public function isOwned(Work $work): bool
-    {
-        return $this->owned($work)->exists();
+        return $asked === null ? null : ['stop' => $asked->stop_asked, 'pause' => $asked->paused];
     }
 
     public function end(Work $work, WorkState $state, ?string $error = null): void
@@ -151,8 +147,9 @@ class WorkQueue
             'owner' => null,
             'lease_until' => null,
         ];
-        $this->change($work, $over + $done);
-        event(new WorkEnded($work));
+        if ($this->change($work, $over + $done)) {
+            event(new WorkEnded($work));
+        }
     }
 
     /** Back into the queue, at its place; unless it was asked to stop meanwhile. */
@@ -320,28 +317,32 @@ class WorkQueue
         if (! Work::query()->where($this->isAbandoned(...))->exists()) {
             return;
         }
-        $most = (int) config('crate.work.most_lost');
-        $over = ['owner' => null, 'lease_until' => null, 'seconds_left' => null, 'ended_at' => Work::now()];
         Work::query()
             ->where($this->isAbandoned(...))
-            ->where('stop_asked', true)
-            ->update(['state' => WorkState::Stopped] + $over);
-        Work::query()
-            ->where($this->isAbandoned(...))
-            ->where('paused', true)
+            ->where(['paused' => true, 'stop_asked' => false])
             ->update(['state' => WorkState::Waiting, 'owner' => null, 'lease_until' => null, 'seconds_left' => null]);
-        Work::query()
-            ->where($this->isAbandoned(...))
-            ->where('lost', '>=', $most)
-            ->update(
-                [
-                    'state' => WorkState::Failed,
-                    'error' => 'This was begun '.
-                        ($most + 1).
-                        ' times, and each time the process that did it was ended from outside. '.
-                        'The machine may have too little memory for it; free some, then try again.',
-                ] + $over,
-            );
+        $most = (int) config('crate.work.most_lost');
+        $this->endAbandoned(fn (Builder $query) => $query->where('stop_asked', true), ['state' => WorkState::Stopped]);
+        $this->endAbandoned(fn (Builder $query) => $query->where('lost', '>=', $most), [
+            'state' => WorkState::Failed,
+            'error' => 'This was begun '.($most + 1).' times, and each time the process that did it was ended from outside. '.
+                'The machine may have too little memory for it; free some, then try again.',
+        ]);
+    }
+
+    /**
+     * @param  Closure(Builder<Work>): Builder<Work>  $which
+     * @param  array<string, mixed>  $as
+     */
+    private function endAbandoned(Closure $which, array $as): void
+    {
+        $over = ['owner' => null, 'lease_until' => null, 'seconds_left' => null, 'ended_at' => Work::now()];
+        foreach ($which(Work::query()->where($this->isAbandoned(...)))->get() as $work) {
+            // Of several that look at once, one ends it.
+            if (Work::query()->whereKey($work->id)->where($this->isAbandoned(...))->update($as + $over) === 1) {
+                event(new WorkEnded($work->refresh()));
+            }
+        }
     }
 
     private function forgetStale(Kind $kind): void
@@ -360,12 +361,14 @@ class WorkQueue
      * Only an owner changes it; one who lost it is left with what it knew, and cannot pass for the new one.
      *
      * @param  array<string, mixed>  $changes
+     * @return bool false where it is someone else's by now
      */
-    private function change(Work $work, array $changes): void
+    private function change(Work $work, array $changes): bool
     {
-        if ($this->owned($work)->update($changes) === 1) {
-            $work->refresh();
-        }
+        $isOwned = $this->owned($work)->update($changes) === 1;
+        $isOwned && $work->refresh();
+
+        return $isOwned;
     }
 
     /** @return Builder<Work> */

@@ -32,6 +32,7 @@ use OuterCrate\Planning\Cells\Video\VideoCell;
 use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\ContentLight;
+use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRange;
@@ -125,6 +126,18 @@ final readonly class Plan
         $changed = [AudioCell::NAME => $this->audio->levelled($levelling)];
 
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
+    }
+
+    /**
+     * The same for sound that is this loud before anything is done to it; the same plan where no loudness is asked.
+     *
+     * @param  SoundLevel|null  $level  null where it is not known
+     */
+    public function levelledFor(?SoundLevel $level): self
+    {
+        $asked = $this->audio->levelling;
+
+        return $asked === null || $level === null ? $this : $this->levelled($asked->for($level->integrated, $level->truePeak));
     }
 
     /**

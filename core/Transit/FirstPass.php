@@ -120,12 +120,7 @@ final readonly class FirstPass
      */
     private function spent(float $step, array $pieces, ?callable $cap): array
     {
-        $starts = [];
-        $at = 0;
-        foreach ($pieces as $piece) {
-            $starts[] = $at;
-            $at += $piece->frames->count();
-        }
+        $starts = TestPiece::starts($pieces);
         $bits = array_map(static fn (): float => 0.0, $pieces);
         $frames = [];
         foreach ($this->frames as $frame) {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
-use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Reading\SoundLevel;
 
@@ -33,34 +32,28 @@ final readonly class SoundAfter
     }
 
     /**
-     * @param  FoundSound|null  $whole  what an analysis heard in all of it; null where the parts are all that is known
-     * @param  SoundLevel  $cut  the parts, as they are delivered, before they are coded or their level is set
+     * @param  HeardParts  $parts  of the cut
      * @param  SoundLevel  $upload  the parts in the upload
      * @param  SoundLevel  $after  the parts in what the host made of it
      * @param  Levelling|null  $host  what the host did to its level; null where it leaves it alone
      * @return self|null null for silence
      */
-    public static function of(?FoundSound $whole, SoundLevel $cut, SoundLevel $upload, SoundLevel $after, ?Levelling $host): ?self
+    public static function of(HeardParts $parts, SoundLevel $upload, SoundLevel $after, ?Levelling $host): ?self
     {
-        if ($cut->integrated === null || $upload->integrated === null || $after->integrated === null) {
+        $limits = $host?->limits() ?? false;
+        [$sent, $came] = [$parts->ofAll($upload), $parts->ofAll($after, $limits)];
+        if ($sent->integrated === null || $came->integrated === null) {
             return null;
         }
-        $louder = ($whole->integrated ?? $cut->integrated) - $cut->integrated;
-        // The highest peak of all may lie outside the parts; a limiter brings it down to where theirs are.
-        $higher = $cut->truePeak === null ? 0.0 : max(0.0, ($whole->truePeak ?? $cut->truePeak) - $cut->truePeak);
         $gain = $host->gain ?? 0.0;
-        $limits = $host?->limits() ?? false;
 
         return new self(
-            $after->integrated + $louder,
-            $after->truePeak === null ? null : $after->truePeak + ($limits ? 0.0 : $higher),
+            $came->integrated,
+            $came->truePeak,
             $gain,
-            $limits ? max(0.0, ($upload->truePeak ?? 0.0) + $higher + $gain - ($after->truePeak ?? 0.0)) : 0.0,
-            $after->range - $upload->range,
-            [
-                'loudness' => $upload->integrated + $louder,
-                'truePeak' => $upload->truePeak === null ? null : $upload->truePeak + $higher,
-            ],
+            $limits ? max(0.0, ($sent->truePeak ?? 0.0) + $gain - ($came->truePeak ?? 0.0)) : 0.0,
+            $came->range - $sent->range,
+            ['loudness' => $sent->integrated, 'truePeak' => $sent->truePeak],
         );
     }
 

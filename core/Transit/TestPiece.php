@@ -23,4 +23,22 @@ final readonly class TestPiece
         public float $effort = 1.0,
     ) {
     }
+
+    /**
+     * Frames at which pieces begin that lie one after another.
+     *
+     * @param  list<self>  $pieces
+     * @return list<int>
+     */
+    public static function starts(array $pieces): array
+    {
+        $starts = [];
+        $at = 0;
+        foreach ($pieces as $piece) {
+            $starts[] = $at;
+            $at += $piece->frames->count();
+        }
+
+        return $starts;
+    }
 }

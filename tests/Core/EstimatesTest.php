@@ -4,6 +4,7 @@ use OuterCrate\Analysis\Found;
 use OuterCrate\Desk\Column;
 use OuterCrate\Desk\Recap;
 use OuterCrate\Encoding\Encoders;
+use OuterCrate\Estimates\QueuedRun;
 use OuterCrate\Estimates\Sampling\Piece;
 use OuterCrate\Estimates\Sampling\PieceResult;
 use OuterCrate\Estimates\Sampling\Pieces;
@@ -11,6 +12,7 @@ use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Estimates\TimeEstimate;
+use OuterCrate\Estimates\Timetable;
 use OuterCrate\Json\Freezer;
 use OuterCrate\Units\FrameRange;
 use OuterCrate\Units\LineSpeed;
@@ -334,3 +336,22 @@ it('takes pieces that stand for the whole', function () {
     );
     expect($sample->marginPercent)->toBeGreaterThanOrEqual(3)->toBeLessThanOrEqual(20)->and($sample->frames)->toBe(300);
 });
+
+it('tells when each run of a queue begins and ends', function (int $atOnce, array $runs, array $times, float $left, float $share) {
+    $table = Timetable::of($runs, $atOnce);
+    expect(array_map(fn (?array $time): ?array => $time === null ? null : array_values($time), $table->times))->toEqual($times)
+        ->and($table->left)->toEqualWithDelta($left, 1e-9)
+        ->and($table->share)->toEqualWithDelta($share, 1e-9);
+})->with([
+    'nothing' => [1, [], [], 0.0, 0.0],
+    'one after another; half of the first is done' => [
+        1, [new QueuedRun(60, 0.5), new QueuedRun(20), new QueuedRun(40)], [[0, 30], [30, 50], [50, 90]], 90, 0.25,
+    ],
+    'one that says itself how long it takes' => [1, [new QueuedRun(60, 0.5, 100), new QueuedRun(20)], [[0, 100], [100, 120]], 120, 0.375],
+    'two at once: the third begins when the shorter one ends' => [
+        2, [new QueuedRun(60), new QueuedRun(20), new QueuedRun(10)], [[0, 60], [0, 20], [20, 30]], 60, 0.0,
+    ],
+    'a paused one takes no time of the others' => [
+        1, [new QueuedRun(60, 0.5, isPaused: true), new QueuedRun(20)], [null, [0, 20]], 20, 0.375,
+    ],
+]);

@@ -12,6 +12,7 @@ use OuterCrate\Transit\Edge;
 use OuterCrate\Transit\FirstPass;
 use OuterCrate\Transit\Gain;
 use OuterCrate\Transit\Grid;
+use OuterCrate\Transit\HeardParts;
 use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\Outcome;
 use OuterCrate\Transit\Recommendation;
@@ -257,8 +258,7 @@ it('tells what a host makes of all the sound by what it made of parts', function
     $level = fn (float $loudness, float $peak): SoundLevel => new SoundLevel($loudness, 5.0, $peak);
     $sound = SoundAfter::of(
         // The parts are a dB louder than the whole, and its highest peak lies outside them.
-        new FoundSound(-20.0, -4.0),
-        $level(-19.0, -6.0),
+        new HeardParts(new FoundSound(-20.0, -4.0), $level(-19.0, -6.0)),
         $level(-19.1, -5.8),
         $level(...$after),
         new Levelling(-15.0, -1.0, $gain, $limit),
@@ -396,3 +396,23 @@ it('tells the worst frames once each, the worst first', function () {
         ->and(WorstFrames::of([20.0, 21.0, 22.0], 5))->toBe([0])
         ->and(WorstFrames::of([], 5))->toBe([]);
 });
+
+it('knows of parts how loud all of a sound is', function (
+    ?FoundSound $whole,
+    SoundLevel $parts,
+    SoundLevel $coded,
+    bool $limited,
+    array $all,
+) {
+    $level = (new HeardParts($whole, $parts))->ofAll($coded, $limited);
+    expect([$level->integrated, $level->truePeak])->toEqual($all)->and($level->range)->toBe($coded->range);
+})->with([
+    'parts that are all that is known' => [null, new SoundLevel(-19, 5, -6), new SoundLevel(-19.2, 5, -5.5), false, [-19.2, -5.5]],
+    'a quieter whole with a higher peak' => [
+        new FoundSound(-21, -3), new SoundLevel(-19, 5, -6), new SoundLevel(-15, 4, -2), false, [-17, 1],
+    ],
+    'a limiter lets no peak be higher' => [
+        new FoundSound(-21, -3), new SoundLevel(-19, 5, -6), new SoundLevel(-15, 4, -1), true, [-17, -1],
+    ],
+    'silence' => [new FoundSound(-21, -3), new SoundLevel(null, 0, null), new SoundLevel(null, 0, null), false, [null, null]],
+]);

@@ -9,11 +9,11 @@ use App\Models\Setting;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\MakeFile;
-use App\Work\AtOnce;
 use App\Work\Kind;
 use App\Work\Kinds;
 use App\Work\Meter;
 use App\Work\Owner;
+use App\Work\SideBySide;
 use App\Work\Worker;
 use App\Work\WorkQueue;
 use Illuminate\Support\Facades\Artisan;
@@ -125,6 +125,9 @@ it('stops what was abandoned and asked to stop, and gives up what cost its owner
         ->toContain('begun 4 times')
         ->and($this->left('out'))
         ->toBe([]);
+    // That nothing is left is noted as after any other end.
+    $told = App\Models\QueueEnd::query()->sole()->told;
+    expect(array_column($told['stopped'], 'run'))->toBe([$stopped->id])->and(array_column($told['failed'], 'run'))->toBe([$fatal->id]);
 });
 
 it('leaves work of another process alone, and works on beside it', function () {
@@ -430,7 +433,7 @@ it('does several things at once, hears of each step, and ends them all when it i
     $count = function () use (&$steps): void {
         $steps++;
     };
-    AtOnce::run([$leave('one'), $leave('two'), $leave('broken')], $count, fn (): bool => false);
+    SideBySide::run([$leave('one'), $leave('two'), $leave('broken')], $count, fn (): bool => false);
     $ids = array_map(fn (string $name): string => (string) file_get_contents("{$this->folder}/{$name}"), ['one', 'two', 'broken']);
     expect($steps)->toBe(5)->and(array_unique([...$ids, (string) getmypid()]))->toHaveCount(4);
 
@@ -444,6 +447,6 @@ it('does several things at once, hears of each step, and ends them all when it i
     $enough = function () use (&$steps): bool {
         return $steps >= 7;
     };
-    expect(fn () => AtOnce::run([$waits('one'), $waits('two')], $count, $enough))->toThrow(Stopped::class);
+    expect(fn () => SideBySide::run([$waits('one'), $waits('two')], $count, $enough))->toThrow(Stopped::class);
     expect(file_get_contents("{$this->folder}/one").file_get_contents("{$this->folder}/two"))->toBe('put awayput away');
-})->skip(fn (): bool => AtOnce::cores() < 2, 'There is one core.');
+})->skip(fn (): bool => SideBySide::cores() < 2, 'There is one core.');

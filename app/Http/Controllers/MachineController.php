@@ -6,6 +6,7 @@ use App\Engine\Capabilities;
 use App\Http\Payload;
 use App\Media\Drive;
 use App\Models\Setting;
+use App\Settings\Settings;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Units\Bitrate;
@@ -13,7 +14,7 @@ use OuterCrate\Units\ByteCount;
 
 class MachineController
 {
-    public function __construct(private readonly Capabilities $capabilities)
+    public function __construct(private readonly Capabilities $capabilities, private readonly Settings $settings)
     {
     }
 
@@ -35,11 +36,7 @@ class MachineController
 
     public function update(Request $request): JsonResponse
     {
-        // Setting what is set already still says: forget what was learnt.
-        Setting::query()->updateOrCreate(
-            ['key' => 'line_speed'],
-            ['value' => Payload::of($request, 'machine-request')['lineSpeed'], 'updated_at' => now()],
-        );
+        $this->settings->set(['lineSpeed' => Payload::of($request, 'machine-request')['lineSpeed']]);
 
         return $this->show();
     }

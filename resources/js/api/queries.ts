@@ -1,10 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, type Kind } from './client';
-import type { CutAnalysis, Run, RunList } from './types';
+import { isUnderWay, newerRuns } from './runs';
+import type { CutAnalysis, RunList } from './types';
 
-const underWay: readonly Run['state'][] = ['waiting', 'running', 'checking'];
-
-export const isUnderWay = (run: Run) => underWay.includes(run.state);
+export { isUnderWay };
 
 export const useCuts = () => useQuery({ queryKey: ['cuts'], queryFn: api.cuts });
 
@@ -38,21 +37,8 @@ export const useBelt = () =>
 
 /** All runs: of those that are known, only what changed is asked for. */
 async function newer(known: RunList | undefined): Promise<RunList> {
-    if (known === undefined) {
-        return api.runs();
-    }
-    const next = await api.runsSince(known.at);
-    const byId = new Map([...known.runs, ...next.runs].map((run) => [run.id, run]));
-    const queued = next.order.map((id) => byId.get(id));
-    if (queued.includes(undefined)) {
-        return api.runs();
-    }
-    // One that ended between the two looks that an answer takes is told in both.
-    const order = new Set(next.order);
-    const over = [...byId.values()]
-        .filter((run) => !order.has(run.id) && !isUnderWay(run) && !run.cleared)
-        .sort((a, b) => b.id - a.id);
-    return { ...next, runs: [...queued.filter((run) => run !== undefined), ...over] };
+    const next = known === undefined ? null : newerRuns(known, await api.runsSince(known.at));
+    return next ?? api.runs();
 }
 
 export const useRuns = () =>

@@ -29,6 +29,7 @@ export function Belt() {
         })),
     ];
     const queued = data?.order.length ?? 0;
+    const left = data?.queue.secondsLeft ? data.queue.secondsLeftLabel : null;
     const percent = active.length === 0 ? undefined : data?.queue.percent;
     const unmanned = data?.worker === false;
     const room = unmanned ? SHOWN - 1 : SHOWN;
@@ -68,7 +69,12 @@ export function Belt() {
                 )}
                 {active.length > 0 && (
                     <Link to="/queue" className="hover:text-ink">
-                        <Figures text={`Queue: ${queued} ${queued === 1 ? 'run' : 'runs'} ▸`} />
+                        <Figures
+                            text={[`Queue: ${queued} ${queued === 1 ? 'run' : 'runs'}`, left]
+                                .filter(Boolean)
+                                .join(' · ')}
+                        />{' '}
+                        ▸
                     </Link>
                 )}
             </span>

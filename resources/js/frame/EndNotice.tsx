@@ -5,6 +5,10 @@ import { useBelt } from '../api/queries';
 import { play } from '../settings/play';
 import { Mark } from '../ui/Mark';
 
+const look =
+    'fixed right-5 bottom-[48px] z-40 flex max-w-[420px] items-center gap-3 rounded border border-rule bg-surface ' +
+    'px-3 py-2 text-[13px] shadow-pop';
+
 /** Says on every page when all of the queue is done: what was made, a sound, and a notification where the browser may. */
 export function EndNotice() {
     const ended = useBelt().data?.queue.ended;
@@ -34,11 +38,7 @@ export function EndNotice() {
         return null;
     }
     return (
-        <div
-            role="status"
-            aria-label="The queue is done"
-            className="fixed right-5 bottom-[48px] z-40 flex max-w-[420px] items-center gap-3 rounded border border-rule bg-surface px-3 py-2 text-[13px] shadow-pop"
-        >
+        <div role="status" aria-label="The queue is done" className={look}>
             <Mark kind={ended.failed > 0 ? 'caution' : 'done'} />
             <span className="min-w-0">{ended.words}</span>
             <Link to="/queue" className="flex-none text-rust hover:underline" onClick={() => setDismissed(ended.id)}>

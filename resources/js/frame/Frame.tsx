@@ -18,6 +18,8 @@ const pages = [
     { to: '/slips', label: 'Slips' },
 ];
 
+const tool = 'flex size-7 items-center justify-center rounded text-soft hover:bg-sunk hover:text-ink';
+
 /** Out of sight until it has the focus. */
 const skipped =
     'absolute top-1 left-1 z-50 -translate-y-20 rounded bg-rust px-3 py-1.5 font-semibold text-rust-ink focus:translate-y-0';
@@ -64,7 +66,7 @@ export function Frame() {
                         to="/settings"
                         aria-label="Settings"
                         title="Settings"
-                        className="flex size-7 items-center justify-center rounded text-soft hover:bg-sunk hover:text-ink aria-[current=page]:text-ink"
+                        className={`${tool} aria-[current=page]:text-ink`}
                     >
                         <Settings size={15} />
                     </NavLink>
@@ -111,7 +113,7 @@ function ThemeSwitch() {
             type="button"
             aria-label={`Change to ${other}`}
             title={`Change to ${other}`}
-            className="flex size-7 items-center justify-center rounded text-soft hover:bg-sunk hover:text-ink"
+            className={tool}
             onClick={() => {
                 setTheme(other);
                 setShown(other);

@@ -11,6 +11,9 @@ import { useRunActions } from './useRunActions';
 
 export const COLUMNS = 6;
 
+/** A line above the row that another would come before. */
+const dropped = 'shadow-[inset_0_2px_0_var(--color-rust)]';
+
 interface Props {
     run: Run;
     time: Queue['times'][number] | undefined;
@@ -67,7 +70,7 @@ export function QueueRow({ run, time, earlier, later, drop }: Props) {
                     drop?.(Number(event.dataTransfer.getData('text/plain')));
                 }}
                 onKeyDown={onKeyDown}
-                className={`group h-9 border-b border-line ${waits ? 'cursor-grab' : ''} ${over ? 'shadow-[inset_0_2px_0_var(--color-rust)]' : ''}`}
+                className={`group h-9 border-b border-line ${waits ? 'cursor-grab' : ''} ${over ? dropped : ''}`}
             >
                 <td className="whitespace-nowrap px-2 pl-0">
                     <Figures className={run.paused ? 'text-faint' : 'text-soft'} text={timesOf(run, time)} />

@@ -12,6 +12,12 @@ import { TypedSetting } from './TypedSetting';
 
 type Name = keyof SettingsRequest;
 
+/** What is no number is sent as one that is refused, with its reason. */
+const numberIn = (text: string) => {
+    const number = Number(text.trim().replace(',', '.'));
+    return Number.isFinite(number) ? number : 0;
+};
+
 /** What holds for this machine: where files come from and go, how much is done at once, and what happens at the end. */
 export function SettingsPage() {
     const client = useQueryClient();
@@ -55,6 +61,7 @@ export function SettingsPage() {
                     'Deliveries',
                     <VolumeText volume={data.deliveriesVolume} />,
                     <TypedSetting
+                        key={data.deliveries}
                         label="Folder for deliveries"
                         value={data.deliveries}
                         save={(deliveries) => set({ deliveries })}
@@ -65,6 +72,7 @@ export function SettingsPage() {
                     'Media folders',
                     'Cuts are brought in from these; files stay where they are and are only read. One folder a line.',
                     <TypedSetting
+                        key={data.mediaFolders.join(' ')}
                         label="Media folders"
                         lines={Math.max(2, data.mediaFolders.length)}
                         value={data.mediaFolders.join('\n')}
@@ -76,10 +84,11 @@ export function SettingsPage() {
                     'Line',
                     'Mb/s that it sends; what is sent teaches it.',
                     <TypedSetting
+                        key={data.lineSpeed}
                         label="Line speed in Mb/s"
                         narrow
                         value={String(data.lineSpeed / 1e6)}
-                        save={(text) => set({ lineSpeed: Math.round(Number(text.replace(',', '.')) * 1e6) })}
+                        save={(text) => set({ lineSpeed: Math.round(numberIn(text) * 1e6) })}
                     />,
                 )}
                 {row(
@@ -90,10 +99,11 @@ export function SettingsPage() {
                         once make each slower.
                     </>,
                     <TypedSetting
+                        key={data.runsAtOnce}
                         label="Runs at once"
                         narrow
                         value={String(data.runsAtOnce)}
-                        save={(text) => set({ runsAtOnce: Number(text) })}
+                        save={(text) => set({ runsAtOnce: numberIn(text) })}
                     />,
                 )}
                 {row(
@@ -126,10 +136,11 @@ export function SettingsPage() {
                     'Webhook',
                     'Told in JSON when all of the queue is done, and tried again if nobody answers.',
                     <TypedSetting
+                        key={data.webhook}
                         label="Address of the webhook"
                         value={data.webhook ?? ''}
                         placeholder="https://…"
-                        save={(webhook) => set({ webhook: webhook || null })}
+                        save={(webhook) => set({ webhook })}
                     />,
                 )}
                 {row(

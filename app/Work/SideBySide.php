@@ -10,7 +10,7 @@ use Throwable;
  * Does several things at once, each in a copy of this process, so that one core measures while another encodes. What they find they leave
  * in a store; what fails is found out by whoever asks for it again. Copies leave the database alone: it is this process's.
  */
-final class AtOnce
+final class SideBySide
 {
     /** Things that are done at once at most: each holds a picture in memory several times. */
     private const MOST = 4;
