@@ -96,10 +96,11 @@ class MakeFile implements Kind
             }
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
             $file = OutputFile::at($run->file, $token.$work->attempts, $passes[0]->images !== null);
-            $made = $this->make($run, $plan, $passes, $file, $scratch, $meter, $journal);
+            $making = new Making($run, $file, $scratch, $meter, $journal);
+            $made = $this->make($making, $plan, $passes);
             $tries = 1;
             if ($plan?->bitrate->average !== null) {
-                [$made, $tries] = $this->aim($run, $plan, $made, $file, $scratch, $meter, $journal);
+                [$made, $tries] = $this->aim($making, $plan, $made);
             }
             $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
@@ -141,24 +142,18 @@ class MakeFile implements Kind
      *
      * @return array{Made, int} of it, and how many were made
      */
-    private function aim(
-        Run $run,
-        Plan $plan,
-        Made $made,
-        OutputFile $file,
-        Scratch $scratch,
-        Meter $meter,
-        RunJournal $journal,
-    ): array {
+    private function aim(Making $making, Plan $plan, Made $made): array
+    {
+        $file = $making->file;
         $aim = new Aim($plan);
         $attempts = [new Attempt($plan->bitrate->average, $made)];
         while (($average = $aim->next($attempts)) !== null) {
             $file->setAside();
             try {
                 // What the first pass gathered holds for any average.
-                $passes = $this->passes->passes($plan->aimedAt($average), $run->cut->reading());
-                $journal->result("Rate control came out at another average than was promised: tried again at {$average}.");
-                $made = $this->make($run, $plan, [$passes[count($passes) - 1]], $file, $scratch, $meter, $journal);
+                $passes = $this->passes->passes($plan->aimedAt($average), $making->run->cut->reading());
+                $making->journal->result("Rate control came out at another average than was promised: tried again at {$average}.");
+                $made = $this->make($making, $plan, [$passes[count($passes) - 1]]);
             } catch (EngineFailed|FileProblem) {
                 // There is no room for two, or no encoder goes as low: what there is stays.
                 $file->takeBack();
@@ -176,22 +171,15 @@ class MakeFile implements Kind
      *
      * @param  non-empty-list<Pass>  $passes
      */
-    private function make(
-        Run $run,
-        ?Plan $plan,
-        array $passes,
-        OutputFile $file,
-        Scratch $scratch,
-        Meter $meter,
-        RunJournal $journal,
-    ): Made {
-        $meter->encoding();
+    private function make(Making $making, ?Plan $plan, array $passes): Made
+    {
+        $making->meter->encoding();
         $begun = 100 - array_sum(array_map(fn (Pass $pass): int => $pass->weight, $passes));
-        $this->runner->run($run, $passes, $file, $scratch, $meter, $journal, $begun);
-        $meter->checking();
+        $this->runner->run($making, $passes, $begun);
+        $making->meter->checking();
         $from = microtime(true);
-        $made = $this->inspector->read($run, $plan, $file, $scratch, $meter);
-        $journal->result('Read back and checked against the plan.', microtime(true) - $from);
+        $made = $this->inspector->read($making->run, $plan, $making->file, $making->scratch, $making->meter);
+        $making->journal->result('Read back and checked against the plan.', microtime(true) - $from);
 
         return $made;
     }

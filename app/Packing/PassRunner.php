@@ -4,11 +4,7 @@ namespace App\Packing;
 
 use App\Engine\Runner;
 use App\Media\MovieTags;
-use App\Media\OutputFile;
-use App\Media\Scratch;
 use App\Media\SegmentTags;
-use App\Models\Run;
-use App\Work\Meter;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
@@ -29,15 +25,9 @@ class PassRunner
      * @param  non-empty-list<Pass>  $passes
      * @param  int  $begun  share of the whole work that was done before, in hundredths
      */
-    public function run(
-        Run $run,
-        array $passes,
-        OutputFile $file,
-        Scratch $scratch,
-        Meter $meter,
-        RunJournal $journal,
-        int $begun = 0,
-    ): void {
+    public function run(Making $making, array $passes, int $begun = 0): void
+    {
+        [$run, $file, $scratch, $meter] = [$making->run, $making->file, $making->scratch, $making->meter];
         $frames = max(1, (int) $run->plan['frames']);
         $seconds = max(0.001, Plan::secondsOf($run->plan));
         $number = 0;
@@ -62,14 +52,14 @@ class PassRunner
             $command = EncodeCommand::of($pass, $run->source, $target);
             if ($target === null && $scratch->holds(self::done($command))) {
                 // An earlier process came to its end before it was ended itself.
-                $journal->result("Pass {$number} was finished before: it is not made again.");
+                $making->journal->result("Pass {$number} was finished before: it is not made again.");
                 $begun += $pass->weight;
 
                 continue;
             }
             $from = microtime(true);
             $said = $this->runner->encode($command, $scratch->path, $onProgress, $meter->shouldStop(...), $meter->isPaused(...));
-            $journal->command($command, (string) config('crate.engine.encoder'), $said, microtime(true) - $from);
+            $making->journal->command($command, (string) config('crate.engine.encoder'), $said, microtime(true) - $from);
             $target === null ? $scratch->mark(self::done($command)) : null;
             $begun += $pass->weight;
             if ($pass->boxes !== '') {

@@ -2,27 +2,16 @@
 
 namespace Tests\Support;
 
-use App\Media\OutputFile;
-use App\Media\Scratch;
-use App\Models\Run;
+use App\Packing\Making;
 use App\Packing\PassRunner;
-use App\Packing\RunJournal;
-use App\Work\Meter;
 use OuterCrate\Encoding\Pass;
 
 /** Runs passes whose filters are off: two frames of 25 a second too late, and 30 ms of sound. */
 final class LateFilters extends PassRunner
 {
-    public function run(
-        Run $run,
-        array $passes,
-        OutputFile $file,
-        Scratch $scratch,
-        Meter $meter,
-        RunJournal $journal,
-        int $begun = 0,
-    ): void {
-        parent::run($run, array_map(self::late(...), $passes), $file, $scratch, $meter, $journal, $begun);
+    public function run(Making $making, array $passes, int $begun = 0): void
+    {
+        parent::run($making, array_map(self::late(...), $passes), $begun);
     }
 
     private static function late(Pass $pass): Pass
