@@ -73,7 +73,7 @@ class Tester
             ),
             $candidates,
         );
-        SideBySide::run($all, $step, $shouldStop);
+        SideBySide::run(self::heaviestFirst($all, $candidates), $step, $shouldStop);
         $nothing = fn () => null;
         // Found in the store now; what went wrong there goes wrong here, and is said.
         $results = array_map(fn (Closure $one): array => $one($shouldStop, $done < $steps ? $step : $nothing), $all);
@@ -85,6 +85,23 @@ class Tester
                 'after' => array_map(fn (array $after): array => $this->file($reel, $after['rendition']), $result['after']),
             ], $results)],
         ];
+    }
+
+    /**
+     * What takes longest is not begun last, with nothing left to do beside it.
+     *
+     * @template T
+     *
+     * @param  list<T>  $all
+     * @param  list<Candidate>  $candidates
+     * @return list<T>
+     */
+    private static function heaviestFirst(array $all, array $candidates): array
+    {
+        $bits = array_map(fn (Candidate $candidate): int => $candidate->plan->bitrate->average->bitsPerSecond ?? 0, $candidates);
+        arsort($bits);
+
+        return array_map(fn (int $i): mixed => $all[$i], array_keys($bits));
     }
 
     /**

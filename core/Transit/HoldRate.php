@@ -61,16 +61,23 @@ final class HoldRate
         if ($tried === [] || count($tried) >= self::MOST) {
             return null;
         }
-        [$asked, $came] = $tried[self::nearest($wanted, $tried)];
+        $nearest = self::nearest($wanted, $tried);
+        [$asked, $came] = $tried[$nearest];
         if (abs($came / $wanted - 1) <= self::NEAR) {
             return null;
         }
-        $last = $tried[count($tried) - 2] ?? null;
-        if ($last !== null && abs($tried[count($tried) - 1][1] / $last[1] - 1) < self::NEAR / 3) {
-            return null;
+        $power = 1.0;
+        if (count($tried) > 1) {
+            [$otherAsked, $otherCame] = $tried[$nearest === 0 ? 1 : 0];
+            if (abs($otherCame / $came - 1) < self::NEAR / 3) {
+                return null;
+            }
+            // Through both, so that one between two is not asked for as either; where more brought less, as if there were one.
+            $found = log($otherAsked / $asked) / log($otherCame / $came);
+            $power = $found > 0 ? $found : 1.0;
         }
 
-        return $asked * max(1 / self::FURTHEST, min(self::FURTHEST, $wanted / $came));
+        return $asked * max(1 / self::FURTHEST, min(self::FURTHEST, ($wanted / $came) ** $power));
     }
 
     /**

@@ -176,6 +176,8 @@ it('holds pieces to the rate of the whole in a few tries', function (Closure $co
     'pieces twice as busy' => [fn (float $asked): float => $asked / 2, 5e6, 2],
     'pieces that cost more than they are given' => [fn (float $asked): float => 1.7 * $asked, 5e6, 2],
     'a bent curve' => [fn (float $asked): float => 3 * $asked ** 0.9, 5e6, 3],
+    // Too much at once and too little before: what lies between is asked next, not the first again.
+    'a steep curve' => [fn (float $asked): float => 5e6 * ($asked / 4.7e6) ** 2.3, 5e6, 3],
 ]);
 
 it('begins with what pieces are likely to get, whatever came before', function () {
