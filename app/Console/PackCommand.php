@@ -45,7 +45,8 @@ class PackCommand extends CrateCommand
             $runs->each(fn (Run $run) => $this->queue->stop($run->work));
         });
         foreach ($runs as $run) {
-            $this->worker->finish($run->work, fn (Work $work) => $this->show($run->setRelation('work', $work)));
+            $show = fn (Work $work) => $this->show($run->setRelation('work', $work));
+            $this->worker->finish($run->work, $show, $runs->pluck('work.id')->all());
             $this->show($run->refresh(), "\n");
         }
         $failed = $runs->contains(fn (Run $run): bool => $run->work->state !== WorkState::Done);

@@ -148,8 +148,6 @@ class CutDesk
 
     private function pace(): Pace
     {
-        $learnt = fn (): array => Speed::query()->pluck('pixels_per_second', 'key')->map(fn ($speed): int => (int) $speed)->all();
-
-        return $this->pace ??= new Pace(new TimeEstimate($this->encoders, $learnt()), Setting::lineSpeed());
+        return $this->pace ??= new Pace(new TimeEstimate($this->encoders, Speed::known()), Setting::lineSpeed());
     }
 }

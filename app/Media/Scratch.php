@@ -2,6 +2,7 @@
 
 namespace App\Media;
 
+use Closure;
 use Illuminate\Support\Facades\File;
 
 /** A folder for work under way, empty at its beginning and gone at its end. */
@@ -92,6 +93,61 @@ final readonly class Scratch
     public function moveTo(string $name, string $path): void
     {
         rename("{$this->path}/{$name}", $path);
+    }
+
+    /** @return list<string> of the files here */
+    public function names(): array
+    {
+        return array_values(array_diff(@scandir($this->path) ?: [], ['.', '..']));
+    }
+
+    /** The file of a name under another one as well, if it is there; names may lead to a folder beside this one. */
+    public function alsoAs(string $name, string $other): void
+    {
+        if (is_file("{$this->path}/{$name}")) {
+            @unlink("{$this->path}/{$other}");
+            @link("{$this->path}/{$name}", "{$this->path}/{$other}") || copy("{$this->path}/{$name}", "{$this->path}/{$other}");
+        }
+    }
+
+    /**
+     * Keeps some of a file's lines as another file, unless there are none.
+     *
+     * @param  Closure(string): ?string  $own  a line as it is kept, if it is
+     */
+    public function sift(string $name, string $into, Closure $own): void
+    {
+        $kept = null;
+        foreach ($this->lines($name) as $line) {
+            $line = $own($line);
+            if ($line !== null) {
+                $kept ??= fopen("{$this->path}/{$into}", 'wb') ?: throw new FileProblem(
+                    'The working folder cannot be written to.',
+                    $this->path,
+                    'Make room, or change who may write there.',
+                );
+                fwrite($kept, $line);
+            }
+        }
+        $kept === null ?: fclose($kept);
+    }
+
+    /**
+     * Leaves the folder, under another name, to a program that still writes into it.
+     *
+     * @param  list<string>  $whole  names of what no program writes any more: they stay here
+     * @return self the folder that was left
+     */
+    public function part(array $whole): self
+    {
+        $left = new self("{$this->path}-".bin2hex(random_bytes(4)));
+        rename($this->path, $left->path);
+        OutputFile::needFolder($this->path);
+        foreach ($whole as $name) {
+            $this->alsoAs('../'.basename($left->path)."/{$name}", $name);
+        }
+
+        return $left;
     }
 
     public function remove(): void

@@ -20,6 +20,12 @@ class Speed extends Model
 
     public $incrementing = false;
 
+    /** @return array<string, int> pixels per second, by key */
+    public static function known(): array
+    {
+        return self::query()->pluck('pixels_per_second', 'key')->map(fn ($speed): int => (int) $speed)->all();
+    }
+
     /** Blends a new timing in; three tenths new keep the figure steady and let it follow a change of machine. */
     public static function learn(string $key, int $pixelsPerSecond): void
     {

@@ -38,6 +38,8 @@ class MakeFile implements Kind
         private readonly Inspector $inspector,
         private readonly SoundLeveller $leveller,
         private readonly LightMeasurer $light,
+        private readonly Sisters $sisters,
+        private readonly Together $together,
     ) {
     }
 
@@ -72,6 +74,19 @@ class MakeFile implements Kind
     }
 
     public function run(Work $work, Meter $meter): void
+    {
+        $run = Run::query()->find($work->subject);
+        if ($run === null) {
+            return;
+        }
+        $sisters = $this->sisters->taken($work, $run, $this, $meter);
+        $sisters === []
+            ? $this->one($work, $meter, isAlone: true)
+            : $this->together->make([$work, ...$sisters], $this, $meter, fn (Work $one, Meter $own) => $this->one($one, $own, isAlone: false));
+    }
+
+    /** @param  bool  $isAlone  how long it takes is its own time */
+    private function one(Work $work, Meter $meter, bool $isAlone): void
     {
         $run = Run::query()->find($work->subject);
         if ($run === null || $this->wasFinished($run, $meter)) {
@@ -110,7 +125,7 @@ class MakeFile implements Kind
             $path = $file->publish();
             $run->update(['file' => $path]);
             $journal->ended("Made: {$run->card['bytesLabel']} in {$path}.");
-            $this->learn($run, $slip->madeIn);
+            $isAlone && $this->learn($run, $slip->madeIn);
         } catch (Stopped $e) {
             $run->update(['slip' => null]);
             $isToGoOn = true;

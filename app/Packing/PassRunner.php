@@ -2,11 +2,9 @@
 
 namespace App\Packing;
 
-use App\Engine\Runner;
 use App\Media\MovieTags;
 use App\Media\SegmentTags;
 use OuterCrate\Encoding\Commands\Command;
-use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\Progress;
 use OuterCrate\Planning\Plan;
@@ -17,7 +15,7 @@ class PassRunner
     /** Share of a pass after which its size tells what the file will have. */
     private const TELLING = 0.05;
 
-    public function __construct(private readonly Runner $runner)
+    public function __construct(private readonly PassEngine $engine)
     {
     }
 
@@ -48,19 +46,16 @@ class PassRunner
                 ];
                 $meter->note(($begun + $pass->weight * $share) / 100, $more, $progress->ended);
             };
-            $target = $pass->writes ? $file->target($pass->images) : null;
-            $command = EncodeCommand::of($pass, $run->source, $target);
-            if ($target === null && $scratch->holds(self::done($command))) {
+            $request = new PassRequest($making, $pass, $onProgress);
+            if (! $pass->writes && $scratch->holds(self::done($request->command))) {
                 // An earlier process came to its end before it was ended itself.
                 $making->journal->result("Pass {$number} was finished before: it is not made again.");
                 $begun += $pass->weight;
 
                 continue;
             }
-            $from = microtime(true);
-            $said = $this->runner->encode($command, $scratch->path, $onProgress, $meter->shouldStop(...), $meter->isPaused(...));
-            $making->journal->command($command, (string) config('crate.engine.encoder'), $said, microtime(true) - $from);
-            $target === null ? $scratch->mark(self::done($command)) : null;
+            $this->engine->run($request);
+            $pass->writes ?: $scratch->mark(self::done($request->command));
             $begun += $pass->weight;
             if ($pass->boxes !== '') {
                 MovieTags::put($file->partial, $pass->boxes, $meter->check(...));

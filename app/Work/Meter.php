@@ -35,10 +35,13 @@ final class Meter
 
     private ?float $first = null;
 
+    /** @var list<self> of what is done together with it: while one is busy, the leases of the others are kept as well */
+    private array $company = [];
+
     /**
      * @param  Closure(): bool  $leaving  true once this process is to end
      * @param  Closure(Work): void|null  $onProgress
-     * @param  bool  $givesWay  false where somebody stands and waits for this very piece of work
+     * @param  list<int>|null  $only  ids of what this process may do, where somebody stands and waits for it; null for whatever comes
      */
     public function __construct(
         private readonly WorkQueue $queue,
@@ -46,9 +49,27 @@ final class Meter
         private readonly Kind $kind,
         private readonly Closure $leaving,
         private readonly ?Closure $onProgress = null,
-        private readonly bool $givesWay = true,
+        private readonly ?array $only = null,
     ) {
         $this->begun = $this->beaten = microtime(true);
+    }
+
+    /** Whether this process may do another piece of work together with this one. */
+    public function mayTake(Work $work): bool
+    {
+        return $this->only === null || in_array($work->id, $this->only, true);
+    }
+
+    /** For another piece of work that this process does together with this one. */
+    public function alongside(Work $work): self
+    {
+        $other = new self($this->queue, $work, $this->kind, $this->leaving, null, $this->only);
+        foreach ([$this, ...$this->company] as $one) {
+            $other->company[] = $one;
+            $one->company[] = $other;
+        }
+
+        return $other;
     }
 
     /**
@@ -93,6 +114,7 @@ final class Meter
     public function hold(int $seconds): void
     {
         $this->beat([], $seconds);
+        array_map(fn (self $other) => $other->beat([], $seconds), $this->company);
     }
 
     /** Asked several times a second while the engine works. */
@@ -112,6 +134,13 @@ final class Meter
     public function isPaused(): bool
     {
         return $this->paused;
+    }
+
+    /** What is asked of what is done together with it is asked of it as well. */
+    public function pause(bool $paused): void
+    {
+        $this->queue->pause($this->work, $paused);
+        $this->paused = $paused;
     }
 
     /** @throws Stopped when it is to end */
@@ -139,18 +168,23 @@ final class Meter
                 return $asked === null ? Ending::Lost : Ending::Stopped;
             }
             $this->paused = $asked['pause'];
-            if ($this->givesWay && $this->kind->givesWay() && $this->queue->shouldGiveWay($this->work)) {
+            if ($this->only === null && $this->kind->givesWay() && $this->queue->shouldGiveWay($this->work)) {
                 return Ending::Interrupted;
             }
         } catch (QueryException $e) {
             // A database that cannot be asked for a moment is no reason to throw hours of work away.
             report($e);
         }
-        if ($now - $this->beaten > WorkQueue::lease() / 4) {
-            $this->beat();
-        }
+        array_map(fn (self $one) => $one->keep($now), [$this, ...$this->company]);
 
         return $this->ending;
+    }
+
+    private function keep(float $now): void
+    {
+        if ($this->ending === null && $now - $this->beaten > WorkQueue::lease() / 4) {
+            $this->beat();
+        }
     }
 
     /** @param  array<string, mixed>  $progress */

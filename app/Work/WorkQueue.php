@@ -6,6 +6,7 @@ use App\Models\Work;
 use App\Models\WorkState;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -61,6 +62,19 @@ class WorkQueue
 
             return true;
         });
+    }
+
+    /** @return Collection<int, Work> that will be taken in hand after this one, if nothing changes */
+    public function following(Work $work, int $most): Collection
+    {
+        return $this->waiting($work->kind)
+            ->where('paused', false)
+            ->where(fn (Builder $query): Builder => $query->whereNull('not_before')->orWhere('not_before', '<=', Work::now()))
+            ->where(fn (Builder $query): Builder => $query
+                ->where('place', '>', $work->place)
+                ->orWhere(fn (Builder $same): Builder => $same->where('place', $work->place)->where('id', '>', $work->id)))
+            ->limit($most)
+            ->get();
     }
 
     /** What waits is left alone, and what is in hand stands still, until it is to go on. */

@@ -2,15 +2,11 @@
 
 namespace App\Work;
 
-use App\Engine\Stopped;
 use App\Models\Run;
 use App\Models\Work;
-use App\Models\WorkState;
 use App\Settings\Settings;
 use Closure;
-use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
-use OuterCrate\Refusals\Refused;
 use Throwable;
 
 /** Takes work in hand, one piece at a time. */
@@ -33,6 +29,7 @@ class Worker
         private readonly WorkQueue $queue,
         private readonly Kinds $kinds,
         private readonly Settings $settings,
+        private readonly Conclusion $conclusion,
     ) {
         $this->owner = Owner::current();
     }
@@ -69,35 +66,23 @@ class Worker
      * @param  Closure(): bool|null  $leaving
      * @param  list<int>|null  $only  ids of those that may be taken; all when null
      * @param  Closure(Work): void|null  $onProgress
+     * @param  list<int>  $beside  ids of what may be done together with it
      */
-    public function one(array $kinds, ?Closure $leaving = null, ?array $only = null, ?Closure $onProgress = null): bool
-    {
+    public function one(
+        array $kinds,
+        ?Closure $leaving = null,
+        ?array $only = null,
+        ?Closure $onProgress = null,
+        array $beside = [],
+    ): bool {
         $work = $this->queue->claim($this->kinds->only($kinds), $this->owner, $only);
         if ($work === null) {
             return false;
         }
         $kind = $this->kinds->get($work->kind);
-        $meter = new Meter($this->queue, $work, $kind, $leaving ?? fn (): bool => false, $onProgress, $only === null);
-        try {
-            $kind->run($work, $meter);
-            $this->queue->end($work, WorkState::Done);
-        } catch (Stopped) {
-            match ($meter->ending()) {
-                Ending::Stopped => $this->queue->end($work, WorkState::Stopped),
-                Ending::Interrupted => $this->queue->giveBack($work),
-                Ending::Lost => null,
-            };
-        } catch (Postponed $e) {
-            $this->queue->postpone($work, $e->seconds, $e->getMessage());
-        } catch (QueryException $e) {
-            // What it came to could not be written down. It comes back when its lease has run out, and is found finished then.
-            throw $e;
-        } catch (Refused $e) {
-            $this->queue->end($work, WorkState::Failed, $e->getMessage());
-        } catch (Throwable $e) {
-            report($e);
-            $this->queue->end($work, WorkState::Failed, $kind->brokeDown());
-        }
+        $mayTake = $only === null ? null : [...$only, ...$beside];
+        $meter = new Meter($this->queue, $work, $kind, $leaving ?? fn (): bool => false, $onProgress, $mayTake);
+        $this->conclusion->of($work, $kind, $meter, fn () => $kind->run($work, $meter));
 
         return true;
     }
@@ -115,11 +100,12 @@ class Worker
      * Does a piece of work here that somebody stands and waits for, unless another process has it in hand: then it is waited for.
      *
      * @param  Closure(Work): void  $onProgress
+     * @param  list<int>  $beside  ids of what may be done together with it
      */
-    public function finish(Work $work, Closure $onProgress): void
+    public function finish(Work $work, Closure $onProgress, array $beside = []): void
     {
         while ($work->exists && ! $work->refresh()->state->isOver()) {
-            if (! $this->one([$work->kind], only: [$work->id], onProgress: $onProgress)) {
+            if (! $this->one([$work->kind], only: [$work->id], onProgress: $onProgress, beside: $beside)) {
                 usleep(self::PAUSE);
                 $onProgress($work);
             }

@@ -9,6 +9,9 @@ use OuterCrate\Json\Fields;
 /** One run of the engine over the cut. */
 final readonly class Pass
 {
+    /** What a first pass leaves for the second, in the working folder; the engine adds a number to it for most encoders. */
+    public const STATISTICS = 'statistics';
+
     /**
      * @param  list<string>  $input  options before the input
      * @param  list<string>  $arguments  output options, between input and output file

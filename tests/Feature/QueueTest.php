@@ -6,6 +6,7 @@ use App\Models\Work;
 use App\Models\WorkState;
 use App\Work\Worker;
 use App\Work\WorkQueue;
+use Illuminate\Support\Facades\File;
 use Symfony\Component\Process\Process;
 
 beforeEach(function (): void {
@@ -211,4 +212,83 @@ it('tells only what changed since it was asked before, and the order of all', fu
     $this->postJson('/api/runs/clear', ['runs' => [$two->id], 'cleared' => true]);
     expect($since()['runs'][0]['cleared'])->toBeTrue();
     expect(array_column($this->getJson('/api/runs?first=0')->json('runs'), 'id'))->toBe([]);
+});
+
+/** What lies in a file, packet for packet, by another eye than the one that made it. */
+function packetsOf(string $file): string
+{
+    $command = ['ffmpeg', '-v', 'error', '-i', $file, '-map', '0', '-c', 'copy', '-f', 'streamhash', '-hash', 'md5', '-'];
+
+    return (new Process($command))->mustRun()->getOutput();
+}
+
+it('decodes a cut once for several files, each of which is what it would be alone', function () {
+    $cut = ($this->cut)();
+    $rate = ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 20_000], 'peak' => ['kbps' => 40_000]];
+    $outputs = [
+        ['preset' => 'archive-10-bit'],
+        ['preset' => 'review-720', 'edits' => ['bitrate' => $rate]],
+        ['preset' => 'review-720', 'edits' => ['video' => ['codec' => 'vp9'], 'container' => ['set' => 'webm'], 'audio' => ['codec' => 'opus'], 'bitrate' => $rate]],
+    ];
+    $alone = $this->queued($cut, $outputs)->map(fn (Run $run): Run => $this->make($run));
+    $together = $this->queued($cut, $outputs);
+    app(Worker::class)->one(['make']);
+    foreach ($together as $i => $run) {
+        $run->refresh();
+        expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error)
+            ->and($run->slip['frames'])->toBe(12)
+            ->and($run->slip['differences'])->toBe($alone[$i]->slip['differences']);
+        $packets = array_map(packetsOf(...), [$run->file, $alone[$i]->file]);
+        // With a peak, the encoder of H.264 comes to something else each time: near it, by what it asked of its own first pass.
+        expect($i === 1 ? array_map(fn (string $all): string => explode("\n", $all)[1], $packets) : $packets)->each->toBe(
+            $i === 1 ? explode("\n", $packets[0])[1] : $packets[0],
+        );
+        expect($run->slip['quantiser'])->toEqualWithDelta($alone[$i]->slip['quantiser'], $i === 1 ? 1.0 : 0.0);
+    }
+    $log = fn (Run $run): string => $this->get("/api/runs/{$run->id}/log?text=1")->getContent();
+    expect($log($together[0]))->toContain('Decoded once, together with '.basename($together[1]->file))
+        // In the first run of the engine all, in the second those that have two passes.
+        ->and(substr_count($log($together[0]), 'Decoded once'))->toBe(1)
+        ->and(substr_count($log($together[1]), 'Decoded once'))->toBeGreaterThan(1);
+});
+
+it('ends one of several that are made together, and goes on with the others', function () {
+    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['video' => ['effort' => 'slower']]];
+    [$one, $two, $three] = $this->queued(($this->cut)('long'), array_fill(0, 3, $output))->all();
+    config(['crate.work.lease' => 2]);
+    $seen = [];
+    app(Worker::class)->one(['make'], onProgress: function (Work $work) use ($two, $three, &$seen): void {
+        if ($work->percent > 0 && $seen === []) {
+            $seen['inHand'] = Work::query()->where('state', WorkState::Running)->count();
+            app(WorkQueue::class)->pause($three->work, true);
+        } elseif ($work->paused) {
+            // What was asked of one stands for all that the engine has in hand, and so does this.
+            $seen['paused'] = $two->work->refresh()->paused;
+            app(WorkQueue::class)->stop($two->work);
+            app(WorkQueue::class)->pause($work, false);
+        }
+    });
+    expect($seen)->toMatchArray(['inHand' => 3, 'paused' => true])
+        ->and(array_map(fn (Run $run): string => $run->refresh()->work->state->value, [$one, $two, $three]))
+        ->toBe(['done', 'stopped', 'done'])
+        ->and($this->left('out'))->toEqualCanonicalizing([basename($one->file), basename($three->file)])
+        ->and(array_filter([$one->slip['differences'], $three->slip['differences']]))->toBe([])
+        ->and(File::directories(config('crate.derived').'/work'))->toHaveCount(1);
+    ($this->ask)('POST', $two, 'retry');
+    $this->work();
+    expect($two->refresh()->work->state)->toBe(WorkState::Done);
+});
+
+it('makes each by itself where the engine cannot make them together', function () {
+    $engine = $this->folder('out').'/../alone-only';
+    $together = 'case "$*" in *picture0*picture1*) echo "Cannot allocate memory" >&2; exit 1;; esac; exec ffmpeg "$@"';
+    file_put_contents($engine, "#!/bin/sh\n{$together}\n");
+    chmod($engine, 0o755);
+    config(['crate.engine.encoder' => $engine]);
+    $runs = $this->queued(($this->cut)(), array_fill(0, 2, ['preset' => 'archive-10-bit']));
+    app(Worker::class)->one(['make']);
+    foreach ($runs as $run) {
+        expect($run->refresh()->work->state)->toBe(WorkState::Done, (string) $run->work->error)
+            ->and($this->get("/api/runs/{$run->id}/log?text=1")->getContent())->toContain('Together it could not be done');
+    }
 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Encoding\Pass;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Planning\Cells\Video\VideoValue;
@@ -64,7 +65,7 @@ final class H264Arguments implements VideoArguments
             '-g', (string) $keyframes->frames,
             '-bf', (string) $keyframes->bFrames,
             '-x264-params', implode(':', $private),
-            ...($pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics']),
+            ...($pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', Pass::STATISTICS]),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Encoding\Pass;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Video\Hevc;
 use OuterCrate\Planning\Cells\Video\VideoValue;
@@ -44,7 +45,7 @@ final class HevcArguments implements VideoArguments
             ...$plan->colour->colour->isHdr() ? ['hdr10-opt=1', 'repeat-headers=1'] : [],
             ...$mastering === null ? [] : ["master-display={$mastering}"],
             ...$light === null ? [] : ["max-cll={$light->brightestPixel},{$light->brightestFrame}"],
-            ...$pass === 0 ? [] : ["pass={$pass}", 'stats=statistics'],
+            ...$pass === 0 ? [] : ["pass={$pass}", 'stats='.Pass::STATISTICS],
         ];
 
         return [

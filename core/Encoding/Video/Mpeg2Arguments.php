@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Encoding\Pass;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Planning\Cells\Video\VideoValue;
@@ -63,7 +64,7 @@ final class Mpeg2Arguments implements VideoArguments
                 ? ['-flags:v', ($plan->keyframes->closed ? '+cgop' : '').($interlaced ? '+ildct+ilme' : '')]
                 : [],
             ...$interlaced ? ['-alternate_scan', '1', '-top', $plan->frameRate->scan === Scan::TopFieldFirst ? '1' : '0'] : [],
-            ...$pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics'],
+            ...$pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', Pass::STATISTICS],
         ];
     }
 

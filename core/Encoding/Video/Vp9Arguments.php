@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
+use OuterCrate\Encoding\Pass;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
@@ -48,7 +49,7 @@ final class Vp9Arguments implements VideoArguments
             ...$quality,
             '-g',
             (string) $plan->keyframes->frames,
-            ...$pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', 'statistics'],
+            ...$pass === 0 ? [] : ['-pass', (string) $pass, '-passlogfile', Pass::STATISTICS],
         ];
     }
 

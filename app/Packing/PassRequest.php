@@ -1,0 +1,26 @@
+<?php
+
+namespace App\Packing;
+
+use Closure;
+use OuterCrate\Encoding\Commands\Command;
+use OuterCrate\Encoding\Commands\EncodeCommand;
+use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Progress;
+
+/** A pass that a run wants done. */
+final readonly class PassRequest
+{
+    /** Absolute path of the file that it writes; null for a pass that only gathers. */
+    public ?string $target;
+
+    /** It by itself. */
+    public Command $command;
+
+    /** @param  Closure(Progress): void  $onProgress */
+    public function __construct(public Making $making, public Pass $pass, public Closure $onProgress)
+    {
+        $this->target = $pass->writes ? $making->file->target($pass->images) : null;
+        $this->command = EncodeCommand::of($pass, $making->run->source, $this->target);
+    }
+}

@@ -1,0 +1,143 @@
+<?php
+
+namespace App\Packing;
+
+use App\Engine\Stopped;
+use Closure;
+use Fiber;
+use Throwable;
+
+/**
+ * Makes several files of the same frames of a cut, which are decoded once for all of them. Each run goes its way as if it were alone,
+ * until it wants a pass; when all of them do, the engine does those in one go. What becomes of one is nothing to the others.
+ */
+class SharedDecode
+{
+    /** @var array<int, Fiber<mixed, mixed, mixed, mixed>> */
+    private array $runs = [];
+
+    /** @var array<int, PassRequest> what each of them waits for */
+    private array $wanted = [];
+
+    private bool $standsStill = false;
+
+    private ?Throwable $fault = null;
+
+    public function __construct(private readonly PassEngine $engine, private readonly SharedRound $round)
+    {
+    }
+
+    /**
+     * @param  list<Closure(): void>  $makings  each sees to what becomes of its run
+     *
+     * @throws Throwable the first that one of them could not see to, when all have ended
+     */
+    public function run(array $makings): void
+    {
+        foreach ($makings as $i => $making) {
+            $this->runs[$i] = new Fiber($making);
+            $this->goOn($i, fn (Fiber $run): mixed => $run->start());
+        }
+        while ($this->wanted !== []) {
+            count($this->wanted) === 1 ? $this->alone(array_key_first($this->wanted)) : $this->together($this->wanted);
+        }
+        $this->fault === null ?: throw $this->fault;
+    }
+
+    /** @param  array<int, PassRequest>  $round */
+    private function together(array $round): void
+    {
+        try {
+            $this->round->run(
+                array_values($round),
+                fn (): bool => $this->endThoseThatStop($round),
+                fn (): bool => $this->isPaused($round),
+            );
+        } catch (Stopped) {
+            // Each was told by itself.
+            return;
+        } catch (Throwable $e) {
+            // Which of them it came of is seen when each is alone.
+            foreach (array_keys($this->left($round)) as $i) {
+                $round[$i]->making->journal->result("Together it could not be done: {$e->getMessage()} It is made alone.");
+                $this->alone($i);
+            }
+
+            return;
+        }
+        foreach (array_keys($this->left($round)) as $i) {
+            $this->goOn($i, fn (Fiber $run): mixed => $run->resume());
+        }
+    }
+
+    private function alone(int $i): void
+    {
+        try {
+            $this->engine->alone($this->wanted[$i]);
+        } catch (Throwable $e) {
+            $this->goOn($i, fn (Fiber $run): mixed => $run->throw($e));
+
+            return;
+        }
+        $this->goOn($i, fn (Fiber $run): mixed => $run->resume());
+    }
+
+    /** @param  Closure(Fiber<mixed, mixed, mixed, mixed>): mixed  $step  to the next pass that it wants, or to its end */
+    private function goOn(int $i, Closure $step): void
+    {
+        unset($this->wanted[$i]);
+        try {
+            $wanted = $step($this->runs[$i]);
+            if ($wanted instanceof PassRequest) {
+                $this->wanted[$i] = $wanted;
+            }
+        } catch (Throwable $e) {
+            $this->fault ??= $e;
+        }
+    }
+
+    /**
+     * One that is to end does so at once; the engine goes on for the others, and what it still makes of that one is thrown away.
+     *
+     * @param  array<int, PassRequest>  $round
+     * @return bool whether none is left
+     */
+    private function endThoseThatStop(array $round): bool
+    {
+        foreach ($this->left($round) as $i => $request) {
+            if ($request->making->meter->shouldStop()) {
+                $this->round->part($request);
+                $this->goOn($i, fn (Fiber $run): mixed => $run->throw(new Stopped));
+            }
+        }
+
+        return $this->left($round) === [];
+    }
+
+    /**
+     * The engine stands still for all of them or for none: what is asked of one holds for all.
+     *
+     * @param  array<int, PassRequest>  $round
+     */
+    private function isPaused(array $round): bool
+    {
+        $left = $this->left($round);
+        $paused = array_filter($left, fn (PassRequest $request): bool => $request->making->meter->isPaused());
+        $isAsked = $this->standsStill ? count($paused) === count($left) : $paused !== [];
+        if ($isAsked !== $this->standsStill) {
+            $this->standsStill = $isAsked;
+            array_map(fn (PassRequest $request) => $request->making->meter->pause($isAsked), $left);
+        }
+
+        return $isAsked;
+    }
+
+    /**
+     * @param  array<int, PassRequest>  $round
+     * @return array<int, PassRequest> of it, those that still wait for it
+     */
+    private function left(array $round): array
+    {
+        return array_filter($round, fn (PassRequest $request, int $i): bool => ($this->wanted[$i] ?? null) === $request, ARRAY_FILTER_USE_BOTH);
+    }
+}
