@@ -35,6 +35,12 @@ return [
     /* Whether every finished file is listened to, for the loudness on its slip; one that was to have a loudness always is. */
     'listens' => (bool) env('CRATE_LISTENS', true),
 
+    /* Whether every finished file is decoded to its end and held against the cut; otherwise its first and last second are. */
+    'decodes' => (bool) env('CRATE_DECODES', true),
+
+    /* Whether files of the same frames of a cut are made together, which are decoded once then. */
+    'shares' => (bool) env('CRATE_SHARES', true),
+
     'presets' => base_path('presets'),
     'hosts' => base_path('hosts'),
     'devices' => base_path('devices'),

@@ -62,6 +62,8 @@ Route::middleware(TusAnswers::class)->group(function (): void {
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::post('packs', [PackController::class, 'several']);
 Route::get('packs/{pack}', [PackController::class, 'show']);
+Route::get('packs/{pack}/text', [PackController::class, 'text']);
+Route::post('packs/{pack}/hash-list', [PackController::class, 'hashList']);
 
 Route::get('cuts/{cut}/tests', [TransitController::class, 'index']);
 Route::get('cuts/{cut}/tests/latest', [TransitController::class, 'latest']);

@@ -7,6 +7,7 @@ use App\Library\Presets;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Packing\HashLists;
 use App\Packing\Packer;
 use App\Resources\RunResource;
 use App\Shelf\CutShelf;
@@ -19,6 +20,7 @@ class PackCommand extends CrateCommand
         {file : The media file}
         {--output=* : PRESET or PRESET@HOST, once for each file to make}
         {--to= : Folder for the files}
+        {--hash-list : Leave an ASC MHL list beside the files}
         {--json : Print resources/schema/pack-command.json}';
 
     protected $description = 'Make the files';
@@ -30,6 +32,7 @@ class PackCommand extends CrateCommand
         private readonly Worker $worker,
         private readonly WorkQueue $queue,
         private readonly Presets $presets,
+        private readonly HashLists $lists,
     ) {
         parent::__construct();
     }
@@ -48,6 +51,9 @@ class PackCommand extends CrateCommand
             $show = fn (Work $work) => $this->show($run->setRelation('work', $work));
             $this->worker->finish($run->work, $show, $runs->pluck('work.id')->all());
             $this->show($run->refresh(), "\n");
+        }
+        if ($this->option('hash-list')) {
+            fwrite(STDERR, 'listed   '.$this->lists->write($runs)."\n");
         }
         $failed = $runs->contains(fn (Run $run): bool => $run->work->state !== WorkState::Done);
         if ($this->option('json')) {

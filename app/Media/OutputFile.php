@@ -57,6 +57,26 @@ final class OutputFile
     }
 
     /**
+     * Writes a file that others may be reading: they see it as it was, or as it is from now on.
+     *
+     * @throws FileProblem
+     */
+    public static function replace(string $path, string $content): void
+    {
+        $partial = dirname($path).'/.'.basename($path).'.'.bin2hex(random_bytes(4)).'.partial';
+        try {
+            self::write($partial, $content);
+            @rename($partial, $path) ?: throw new FileProblem(
+                'A file could not be put in its place.',
+                $path,
+                'Look who may write in its folder.',
+            );
+        } finally {
+            is_file($partial) && @unlink($partial);
+        }
+    }
+
+    /**
      * Flushes the partial file to the disk and gives it its name, or the next free version of it.
      *
      * @return string the path it got

@@ -73,6 +73,14 @@ final readonly class Scratch
         return $size <= $from ? '' : (string) @file_get_contents($path, offset: $from, length: $bytes);
     }
 
+    /** Size of a file; 0 where it is not there. */
+    public function bytes(string $name): int
+    {
+        clearstatcache(true, "{$this->path}/{$name}");
+
+        return (int) @filesize("{$this->path}/{$name}");
+    }
+
     public function whole(string $name): string
     {
         return (string) @file_get_contents("{$this->path}/{$name}");

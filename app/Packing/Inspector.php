@@ -2,6 +2,7 @@
 
 namespace App\Packing;
 
+use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
 use App\Media\Checksum;
 use App\Media\CutReader;
@@ -33,7 +34,8 @@ class Inspector
         private readonly CutReader $reader,
         private readonly Comparison $comparison,
         private readonly SoundLeveller $leveller,
-        private readonly EndsInspector $ends,
+        private readonly DecodeInspector $decoding,
+        private readonly Capabilities $capabilities,
     ) {
     }
 
@@ -54,7 +56,7 @@ class Inspector
 
             return $plan === null || $cut === null
                 ? $made
-                : $made->endingAs($this->ends->ends($path, $made->reading, $plan, $cut, $scratch, $meter));
+                : $made->endingAs($this->decoding->ends($path, $made->reading, $plan, $cut, $scratch, $meter));
         } catch (Unreadable $e) {
             throw new EngineFailed("The finished file could not be read back: {$e->getMessage()}", '', 'It was removed.');
         }
@@ -77,6 +79,8 @@ class Inspector
             quantiser: $made->quantisers?->mean,
             tries: $tries,
             level: $made->level,
+            decoded: $made->ends?->made,
+            engine: $this->capabilities->version(),
         );
     }
 

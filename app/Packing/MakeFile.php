@@ -80,9 +80,13 @@ class MakeFile implements Kind
             return;
         }
         $sisters = $this->sisters->taken($work, $run, $this, $meter);
-        $sisters === []
-            ? $this->one($work, $meter, isAlone: true)
-            : $this->together->make([$work, ...$sisters], $this, $meter, fn (Work $one, Meter $own) => $this->one($one, $own, isAlone: false));
+        if ($sisters === []) {
+            $this->one($work, $meter, isAlone: true);
+
+            return;
+        }
+        $make = fn (Work $one, Meter $own) => $this->one($one, $own, isAlone: false);
+        $this->together->make([$work, ...$sisters], $this, $meter, $make);
     }
 
     /** @param  bool  $isAlone  how long it takes is its own time */

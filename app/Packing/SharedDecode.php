@@ -138,6 +138,8 @@ class SharedDecode
      */
     private function left(array $round): array
     {
-        return array_filter($round, fn (PassRequest $request, int $i): bool => ($this->wanted[$i] ?? null) === $request, ARRAY_FILTER_USE_BOTH);
+        $waits = fn (PassRequest $request, int $i): bool => ($this->wanted[$i] ?? null) === $request;
+
+        return array_filter($round, $waits, ARRAY_FILTER_USE_BOTH);
     }
 }

@@ -10,7 +10,7 @@ use Closure;
 use OuterCrate\Encoding\Commands\SharedCommand;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\Progress;
-use OuterCrate\Encoding\Sharing\SharedPass;
+use OuterCrate\Encoding\SharedPass;
 use OuterCrate\Encoding\Witness;
 use OuterCrate\Reading\Quantisers;
 

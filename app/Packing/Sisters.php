@@ -10,7 +10,7 @@ use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\WorkQueue;
 use OuterCrate\Encoding\Encoders;
-use OuterCrate\Encoding\Sharing\Sharing;
+use OuterCrate\Estimates\Sharing;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Plan;
@@ -30,7 +30,7 @@ class Sisters
     public function taken(Work $work, Run $first, Kind $kind, Meter $meter): array
     {
         $plan = self::planOf($first);
-        if ($plan === null || ! $first->cut instanceof Cut) {
+        if (! config('crate.shares') || $plan === null || ! $first->cut instanceof Cut) {
             return [];
         }
         // Those that follow at once: nobody's place in the queue is passed over.

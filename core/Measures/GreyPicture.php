@@ -7,6 +7,12 @@ namespace OuterCrate\Measures;
 /** A frame as a little grey picture of a byte a pixel (DecodeCommand::pictures()), to tell whether two frames are one. */
 final readonly class GreyPicture
 {
+    /** Standard deviation in grey levels under which a picture is as good as flat. */
+    private const STRUCTURE = 4.0;
+
+    /** Half of (0.03 × 255)², which keeps SSIM steady where there is little. */
+    private const STEADY = 29.26;
+
     public function __construct(private string $bytes)
     {
     }
@@ -27,6 +33,23 @@ final readonly class GreyPicture
         $left = static fn (float $own, float $others): float => sqrt(max(0.0, $own - ($others > 0 ? $shared ** 2 / $others : 0.0)));
 
         return $left($ofX, $ofY) + $left($ofY, $ofX);
+    }
+
+    /**
+     * How much of this picture's structure another one has, from 0 to 1, whatever its brightness and contrast: the third term of SSIM
+     * (Wang et al., IEEE Transactions on Image Processing 13 (4), 2004, equation 10), over the whole picture.
+     *
+     * @return float|null null where this one has none
+     */
+    public function structureIn(self $other): ?float
+    {
+        $together = new Together;
+        $together->add($this->bytes, $other->bytes);
+        $own = sqrt(max(0.0, $together->ofOne()));
+
+        return $own < self::STRUCTURE
+            ? null
+            : max(0.0, ($together->shared() + self::STEADY) / ($own * sqrt(max(0.0, $together->ofOther())) + self::STEADY));
     }
 
     /** Mean distance of two of them in grey levels, 0 to 255; 255 where their sizes differ. */

@@ -13,6 +13,7 @@ final readonly class Ends
      * @param  int  $first  frames of the cut by which the first picture is a later one than planned; 0 also where it cannot be told
      * @param  int  $last  the same of the last picture
      * @param  float|null  $lag  milliseconds by which the sound comes late against the picture; null where it cannot be told
+     * @param  Decoded|null  $made  null where only its ends were decoded
      */
     public function __construct(
         public int $decoded,
@@ -20,6 +21,7 @@ final readonly class Ends
         public int $first = 0,
         public int $last = 0,
         public ?float $lag = null,
+        public ?Decoded $made = null,
     ) {
     }
 }

@@ -66,6 +66,20 @@ final readonly class DecodedFrames
         return $this->around($starts->plus($this->plan->frameRate->rate->secondsOf($this->plan->frames - 1))->toFloat());
     }
 
+    /**
+     * @param  int  $frame  number of a frame of the file
+     * @return non-empty-list<int> numbers of those of the cut that it may show: by its time; where frames are one for one, by its place
+     */
+    public function at(int $frame): array
+    {
+        $numbers = range(...$this->around($this->excerpt->starts()->plus($this->plan->frameRate->rate->secondsOf($frame))->toFloat()));
+        if ($this->isWholeAndEven() && $this->keepsRate()) {
+            $numbers[] = min($frame, $this->count() - 1);
+        }
+
+        return $numbers;
+    }
+
     private function isWholeAndEven(): bool
     {
         return $this->excerpt->isWhole() && $this->reading->mainVideo()?->isEven() === true;

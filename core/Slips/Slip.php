@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Slips;
 
 use OuterCrate\Planning\Difference;
+use OuterCrate\Reading\Decoded;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\SoundLevel;
@@ -22,6 +23,8 @@ final readonly class Slip
      * @param  float  $madeIn  seconds
      * @param  float|null  $quantiser  mean of its frames on the codec's scale; null where the encoder told nothing
      * @param  string|null  $xxh64  of the whole file, lower-case hex: what lists of media files mostly hold
+     * @param  Decoded|null  $decoded  null where it was not decoded to its end
+     * @param  string|null  $engine  its version
      * @param  int  $tries  1, or more where rate control first came out too far from what was promised
      */
     public function __construct(
@@ -35,6 +38,8 @@ final readonly class Slip
         public int $tries = 1,
         public ?SoundLevel $level = null,
         public ?string $xxh64 = null,
+        public ?Decoded $decoded = null,
+        public ?string $engine = null,
     ) {
     }
 
@@ -72,6 +77,8 @@ final readonly class Slip
             'quantiser' => $this->quantiser,
             'tries' => $this->tries,
             'level' => $this->level?->toArray(),
+            'decoded' => $this->decoded?->toArray(),
+            'engine' => $this->engine,
         ];
     }
 

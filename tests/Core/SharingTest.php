@@ -3,9 +3,9 @@
 use OuterCrate\Encoding\Commands\SharedCommand;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Encoding\Pass;
-use OuterCrate\Encoding\Sharing\SharedPass;
-use OuterCrate\Encoding\Sharing\Sharing;
+use OuterCrate\Encoding\SharedPass;
 use OuterCrate\Estimates\DecodeTime;
+use OuterCrate\Estimates\Sharing;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Units\FrameRange;

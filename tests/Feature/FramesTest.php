@@ -120,6 +120,7 @@ it('tells what lies beside its place, by picture and by sound', function () {
         ->toBe(range(9, 81))
         ->and(array_column($run->slip['differences'], 'text'))
         ->toBe([
+            'Frame 56 does not show what the cut shows there. Look at both side by side before it goes out.',
             'The first picture is not the one planned: it lies 2 frames later in the cut.',
             'The last picture is not the one planned: it lies 2 frames later in the cut.',
             'The sound comes 30 ms early against the picture.',

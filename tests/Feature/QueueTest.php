@@ -228,7 +228,9 @@ it('decodes a cut once for several files, each of which is what it would be alon
     $outputs = [
         ['preset' => 'archive-10-bit'],
         ['preset' => 'review-720', 'edits' => ['bitrate' => $rate]],
-        ['preset' => 'review-720', 'edits' => ['video' => ['codec' => 'vp9'], 'container' => ['set' => 'webm'], 'audio' => ['codec' => 'opus'], 'bitrate' => $rate]],
+        ['preset' => 'review-720', 'edits' => [
+            'video' => ['codec' => 'vp9'], 'container' => ['set' => 'webm'], 'audio' => ['codec' => 'opus'], 'bitrate' => $rate,
+        ]],
     ];
     $alone = $this->queued($cut, $outputs)->map(fn (Run $run): Run => $this->make($run));
     $together = $this->queued($cut, $outputs);

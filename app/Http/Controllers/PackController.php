@@ -8,13 +8,19 @@ use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Models\Cut;
 use App\Models\Run;
+use App\Packing\HashLists;
 use App\Packing\Packer;
 use App\Packing\SheetsPacker;
 use App\Resources\CutResource;
 use App\Resources\RunResource;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use OuterCrate\Desk\Column;
+use OuterCrate\Planning\Cells\Cell;
+use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Slips\SlipText;
 
 class PackController
 {
@@ -68,8 +74,7 @@ class PackController
     /** The slips of what was packed together. */
     public function show(string $pack): JsonResponse
     {
-        $runs = Run::query()->where('pack', $pack)->orderBy('id')->get();
-        $runs->isNotEmpty() || throw RequestRefused::notThere('This is not here, or no longer.', 'Go back to the shelf.');
+        $runs = self::runsOf($pack);
         $cut = Cut::query()->find($runs[0]->cut_id);
 
         return response()->json([
@@ -78,5 +83,32 @@ class PackController
             'cut' => $cut === null ? null : CutResource::of($cut),
             'runs' => $runs->map(RunResource::whole(...)),
         ]);
+    }
+
+    /** The same as plain text. */
+    public function text(string $pack, Cells $cells): Response
+    {
+        $runs = self::runsOf($pack);
+        $labels = array_map(fn (Cell $cell): string => $cell->label(), $cells->all());
+        $text = SlipText::of($runs[0]->cut_name, $labels, $runs->map(RunResource::whole(...))->all());
+
+        return response($text, 200, [
+            'Content-Type' => 'text/plain; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="slips.txt"',
+        ]);
+    }
+
+    /** Writes an ASC MHL list beside the finished files. */
+    public function hashList(string $pack, HashLists $lists): JsonResponse
+    {
+        return response()->json(['path' => mb_scrub($lists->write(self::runsOf($pack)))], 201);
+    }
+
+    /** @return Collection<int, Run> */
+    private static function runsOf(string $pack): Collection
+    {
+        $runs = Run::query()->where('pack', $pack)->orderBy('id')->get();
+
+        return $runs->isNotEmpty() ? $runs : throw RequestRefused::notThere('This is not here, or no longer.', 'Go back to the shelf.');
     }
 }

@@ -26,12 +26,14 @@ final class DecodeCommand
     /** Seconds before the end of the picture from which it is decoded to its last frame. */
     private const TAIL = 1.0;
 
-    /** Files that ends() leaves in the working folder. */
+    /** Files that ends() and whole() leave in the working folder. */
     public const FIRST = 'first-picture';
 
     public const LAST = 'last-pictures';
 
     public const SOUND = 'first-sound';
+
+    public const ALL = 'all-pictures';
 
     /** Every frame of a file, from its start on, as a little grey picture of a byte a pixel, one after the other, on standard output. */
     public static function pictures(string $path, int $stream): Command
@@ -67,6 +69,24 @@ final class DecodeCommand
             ...self::little("0:{$picture->index}", $crop), '-frames:v', '1', self::FIRST,
             ...self::little("1:{$picture->index}", $crop), self::LAST,
             ...$sound === null ? [] : [...self::heard($sound, $starts), self::SOUND],
+        ]);
+    }
+
+    /**
+     * The whole of a finished file: every picture in a file of the working folder, its first sound in another, and the rest of its sound
+     * decoded for faults.
+     *
+     * @param  string|null  $crop  filter that leaves the picture in the frame; null where it fills it
+     * @param  int|null  $sound  index of a stream; null for none
+     */
+    public static function whole(string $path, VideoReading $picture, ?string $crop, ?int $sound): Command
+    {
+        return Command::encode(Allowance::Run, [
+            // Whatever cannot be decoded, the rest is.
+            '-max_error_rate', '1', ...Input::of($path),
+            ...self::little("0:{$picture->index}", $crop), self::ALL,
+            ...$sound === null ? [] : [...self::heard($sound, $picture->starts->toFloat()), self::SOUND],
+            '-map', '0:a?', '-f', 'null', '-',
         ]);
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-use OuterCrate\Encoding\Sharing\SharedPass;
+use OuterCrate\Encoding\SharedPass;
 use OuterCrate\Reading\Quantisers;
 
 /**

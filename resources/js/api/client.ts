@@ -9,6 +9,7 @@ import type {
     DefaultAnswer,
     ErrorAnswer,
     FaultMap,
+    HashListAnswer,
     HostList,
     HostRequest,
     ImportAnswer,
@@ -133,6 +134,7 @@ export const api = {
         call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`, request),
     plan: (request: PlanRequest) => call<PlanList>('POST', 'plan', request),
     packSheets: (cuts: number[]) => call<PacksAnswer>('POST', 'packs', { cuts }),
+    writeHashList: (pack: string) => call<HashListAnswer>('POST', `packs/${pack}/hash-list`),
     slips: (pack: string) => call<Pack>('GET', `packs/${pack}`),
     runs: () => call<RunList>('GET', 'runs'),
     runsSince: (at: string) => call<RunList>('GET', `runs?since=${encodeURIComponent(at)}`),
@@ -189,5 +191,7 @@ export const api = {
     saveTaught: (id: number) => call<LibraryItem>('POST', `teachings/${id}/save`),
     stopTest: (id: number) => call<TransitTestAnswer>('POST', `tests/${id}/stop`),
 };
+
+export const packTextAddress = (pack: string) => `/api/packs/${pack}/text`;
 
 export const fileAddress = (run: number) => `/api/runs/${run}/file`;

@@ -19,6 +19,7 @@ export interface Contract {
     'fault-map': FaultMap;
     'favourite-request': FavouriteRequest;
     finding: Finding;
+    'hash-list-answer': HashListAnswer;
     'host-list': HostList;
     'host-request': HostRequest;
     host: HostFile;
@@ -877,6 +878,12 @@ export interface Finding {
          */
         acceptHost?: boolean;
     };
+}
+/**
+ * Where the list of hashes was written.
+ */
+export interface HashListAnswer {
+    path: string;
 }
 /**
  * Answer of GET /api/hosts.
@@ -2213,6 +2220,30 @@ export interface Slip {
          */
         bufferNeeded?: number | null;
     };
+    /**
+     * What came of decoding it to its end. Null, or not there, where that was not done.
+     */
+    decoded?: {
+        label: string;
+        frames: number;
+        /**
+         * Of faults, by the decoder; empty where it found none.
+         */
+        said: string;
+        /**
+         * Pictures that were held against the cut.
+         */
+        looked: number;
+        /**
+         * Structure that the one least alike shares with the cut, 0 to 1 (third term of SSIM).
+         */
+        least: number | null;
+        leastAt: number | null;
+    } | null;
+    /**
+     * Version of the engine that made it. Null, or not there, in slips of an earlier version.
+     */
+    engine?: string | null;
     found: Words1;
 }
 /**

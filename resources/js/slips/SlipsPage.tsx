@@ -13,6 +13,7 @@ import { Title } from '../ui/Title';
 import { useTitle } from '../ui/useTitle';
 import { CopyButton } from './CopyButton';
 import { SentIn } from './SentIn';
+import { TakeSlips } from './TakeSlips';
 
 type Slip = NonNullable<PackedRun['slip']>;
 
@@ -33,14 +34,17 @@ export function SlipsPage() {
             <Title
                 about="What came out, read back from each file: a slip goes with every one"
                 more={
-                    cut !== null && (
-                        <Link
-                            to={`/cuts/${cut.id}`}
-                            className="ml-auto flex-none text-[13px] text-rust hover:underline"
-                        >
-                            To its sheet
-                        </Link>
-                    )
+                    <>
+                        <TakeSlips
+                            pack={data.pack}
+                            isAnyMade={runs.some((run) => run.state === 'done' && run.onDisk)}
+                        />
+                        {cut !== null && (
+                            <Link to={`/cuts/${cut.id}`} className="flex-none text-[13px] text-rust hover:underline">
+                                To its sheet
+                            </Link>
+                        )}
+                    </>
                 }
             >
                 Slips of {data.cutName}
@@ -100,6 +104,11 @@ export function SlipsPage() {
                         name="Fullest second"
                         runs={runs}
                         of={(slip) => <Figures text={slip.bitrates.peakSecondLabel} />}
+                    />
+                    <Row
+                        name="Decoded"
+                        runs={runs}
+                        of={(slip) => <Figures text={slip.decoded?.label ?? 'its first and last second'} />}
                     />
                     <Row name="Made in" runs={runs} of={(slip) => <Figures text={madeIn(slip)} />} />
                     {runs.some((run) => run.plan.host !== null) && (

@@ -53,7 +53,7 @@ final readonly class VideoCell implements Cell, Explains
 
     public function differences(Fields $planned, Made $made): array
     {
-        return CompareVideo::differences($planned, $made);
+        return [...CompareVideo::differences($planned, $made), ...CompareDecoded::differences($made)];
     }
 
     /** The lowest level that holds, unless one is fixed; a check looks whether that one holds. */

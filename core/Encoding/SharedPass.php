@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-namespace OuterCrate\Encoding\Sharing;
+namespace OuterCrate\Encoding;
 
-use OuterCrate\Encoding\Pass;
-use OuterCrate\Encoding\Witness;
 use OuterCrate\Reading\Quantisers;
 
 /** A pass as one of several that share the decoding of a cut. */

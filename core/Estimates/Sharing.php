@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-namespace OuterCrate\Encoding\Sharing;
+namespace OuterCrate\Estimates;
 
-use OuterCrate\Estimates\DecodeTime;
-use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 

@@ -1,0 +1,93 @@
+<?php
+
+namespace App\Packing;
+
+use App\Media\Checksum;
+use App\Media\FileProblem;
+use App\Media\Neighbours;
+use App\Media\OutputFile;
+use App\Models\Run;
+use App\Models\WorkState;
+use DateTimeImmutable;
+use DateTimeZone;
+use Illuminate\Support\Collection;
+use OuterCrate\Naming\FileName;
+use OuterCrate\Slips\HashLists\HashedFile;
+use OuterCrate\Slips\HashLists\HashList;
+
+/** Writes ASC Media Hash Lists beside finished files. */
+class HashLists
+{
+    private const TOOL = 'Outer Crate';
+
+    private const VERSION = '1';
+
+    /**
+     * Adds a generation that names the files of these runs, to the folder that all of them lie in.
+     *
+     * @param  Collection<int, Run>  $runs
+     * @return string path of the list
+     *
+     * @throws PackRefused
+     * @throws FileProblem
+     */
+    public function write(Collection $runs): string
+    {
+        $made = $runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Done && $run->slip !== null)->values();
+        if ($made->isEmpty()) {
+            throw new PackRefused('There is no finished file to list.', 'Wait until one is made.');
+        }
+        $gone = $made->first(fn (Run $run): bool => ! file_exists($run->file));
+        if ($gone !== null) {
+            throw new PackRefused(mb_scrub(basename($gone->file)).' is no longer where it was made.', 'Put it back, or make it again.');
+        }
+        $root = self::common($made->map(fn (Run $run): string => dirname($run->file))->unique()->values()->all());
+        $at = new DateTimeImmutable('now', new DateTimeZone('UTC'));
+        $files = array_merge(...$made->map(fn (Run $run): array => $this->filesOf($run, $root, $at))->all());
+        $lists = "{$root}/".HashList::FOLDER;
+        OutputFile::needFolder($lists);
+        $known = array_values(array_filter(Neighbours::in($lists), fn (string $name): bool => str_ends_with($name, '.mhl')));
+        sort($known);
+        $name = HashList::name(FileName::safe(basename($root)), count($known) + 1, $at);
+        $content = HashList::of($files, $at, gethostname() ?: 'localhost', self::TOOL, self::VERSION);
+        $all = array_map(fn (string $one): array => ['name' => $one, 'content' => (string) file_get_contents("{$lists}/{$one}")], $known);
+        OutputFile::replace("{$lists}/{$name}", $content);
+        OutputFile::replace("{$lists}/".HashList::CHAIN, HashList::chain([...$all, ['name' => $name, 'content' => $content]]));
+
+        return "{$lists}/{$name}";
+    }
+
+    /** @return list<HashedFile> */
+    private function filesOf(Run $run, string $root, DateTimeImmutable $at): array
+    {
+        $within = fn (string $path): string => substr($path, strlen($root) + 1);
+        $modified = fn (string $path): DateTimeImmutable => (new DateTimeImmutable('@'.(int) filemtime($path)));
+        if (is_dir($run->file)) {
+            return array_map(function (string $name) use ($run, $within, $modified, $at): HashedFile {
+                $path = "{$run->file}/{$name}";
+
+                return new HashedFile($within($path), (int) filesize($path), $modified($path), Checksum::both($path)['xxh64'], $at);
+            }, Neighbours::in($run->file));
+        }
+        // Of when it was made: a file that was changed since is found by whoever checks the list.
+        $hashed = $run->work->ended_at?->toDateTimeImmutable() ?? $at;
+        $xxh64 = $run->slip['xxh64'] ?? Checksum::both($run->file)['xxh64'];
+
+        return [new HashedFile($within($run->file), (int) $run->slip['bytes'], $modified($run->file), $xxh64, $hashed)];
+    }
+
+    /** @param  non-empty-list<string>  $folders */
+    private static function common(array $folders): string
+    {
+        $parts = explode('/', array_shift($folders));
+        foreach ($folders as $folder) {
+            $other = explode('/', $folder);
+            for ($i = 0; isset($parts[$i], $other[$i]) && $parts[$i] === $other[$i]; $i++) {
+                continue;
+            }
+            $parts = array_slice($parts, 0, $i);
+        }
+
+        return implode('/', $parts);
+    }
+}
