@@ -13,6 +13,8 @@ use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\RateBuffer;
 use OuterCrate\Slips\Comparison;
+use OuterCrate\Slips\HashLists\C4;
+use OuterCrate\Slips\Sameness;
 use OuterCrate\Slips\Shift;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
@@ -200,4 +202,30 @@ it('tells by how many frames a picture lies beside its place', function (GreyPic
 
 it('cannot tell where nothing moves', function () {
     expect(Shift::of(moving(3), array_fill(0, 10, moving(3)), [7, 7]))->toBe(0)->and(Shift::of(moving(3), [], [0, 0]))->toBe(0);
+});
+
+it('names content after what it sums up to, as others do', function () {
+    // Of nothing and of three letters (published with the C4 framework).
+    expect(C4::of(''))->toBe('c459dsjfscH38cYeXXYogktxf4Cd9ibshE3BHUo6a58hBXmRQdZrAkZzsWcbWtDg5oQstpDuni4Hirj75GEmTc1sFT')
+        ->and(C4::of('foo'))->toBe('c45xZeXwMSpqXjpDumcHMA6mhoAmGHkUo7r9WmN2UgSEQzj9KjgseaQdkEJ11fGb5S1WEENcV3q8RFWwEeVpC7Fjk2');
+});
+
+it('looks for the picture least like the cut, from the first to the last', function () {
+    $ramp = fn (int $from): GreyPicture => new GreyPicture(implode('', array_map(chr(...), range($from, $from + 127))));
+    $flat = new GreyPicture(str_repeat("\x10", 128));
+    $noise = new GreyPicture(implode('', array_map(fn (int $i): string => chr(($i * 73) % 128), range(0, 127))));
+    $sameness = new Sameness;
+    $sameness->look(3, $ramp(100), [$ramp(0)]);
+    // Another brightness is no other picture.
+    expect($sameness->least)->toEqualWithDelta(1.0, 0.01);
+    $sameness->look(5, $noise, [$noise, $ramp(0)]);
+    $sameness->look(7, $ramp(0), [$flat]);
+    $sameness->look(8, $flat, [$ramp(0), $flat]);
+    expect($sameness->looked)->toBe(2)->and($sameness->at)->toBe(3);
+    $sameness->look(9, $flat, [$ramp(0)]);
+    expect($sameness->least)->toBeLessThan(0.1)->and($sameness->at)->toBe(9)
+        ->and(Sameness::places(100))->toHaveCount(24)
+        ->and(Sameness::places(100)[23])->toBe(99)
+        ->and(Sameness::places(2))->toBe([0, 1])
+        ->and(Sameness::places(1))->toBe([0]);
 });

@@ -1,0 +1,104 @@
+<?php
+
+use App\Models\Cut;
+use App\Models\Run;
+use App\Models\WorkState;
+
+beforeEach(function (): void {
+    $this->cut = fn (string $kind = 'few'): Cut => Cut::query()->findOrFail($this->bringIn($kind)['id']);
+    /** What a run makes when something becomes of its file after it was encoded: a shell's words, of the file "$file". */
+    $this->spoilt = function (Cut $cut, array $output, string $spoil): Run {
+        $engine = $this->folder('out').'/../spoiling';
+        file_put_contents($engine, <<<SH
+            #!/bin/sh
+            ffmpeg "$@" || exit
+            case "$*" in *witness-pictures*) ;; *) exit 0;; esac
+            for word; do case "\$word" in file:*.partial) file="\${word#file:}";; esac; done
+            {$spoil}
+            SH);
+        chmod($engine, 0o755);
+        config(['crate.engine.encoder' => $engine]);
+
+        return $this->made($cut, $output);
+    };
+    $this->told = fn (Run $run): array => array_column($run->slip['differences'], 'text');
+});
+
+it('decodes each file to its end, and holds its pictures against the cut', function () {
+    $run = $this->made(($this->cut)('plain'), ['preset' => 'review-720']);
+    expect($run->slip['decoded'])->toMatchArray(['frames' => 50, 'said' => '', 'looked' => 24])
+        ->and($run->slip['decoded']['least'])->toBeGreaterThan(0.95)
+        ->and($run->slip['decoded']['label'])->toBe('to its end, 50 frames · 24 pictures held against the cut')
+        ->and(($this->told)($run))->toBe([]);
+    config(['crate.decodes' => false]);
+    expect($this->made($run->cut, ['preset' => 'review-720'])->slip['decoded'])->toBeNull();
+});
+
+it('lets no black picture pass, and none of another place', function (string $filter, string $says) {
+    $run = ($this->spoilt)(
+        ($this->cut)('plain'),
+        ['preset' => 'light-lossless'],
+        "ffmpeg -v error -y -i \"\$file\" -vf '{$filter}' -c:v utvideo -pix_fmt yuv422p -c:a copy -f matroska \"\$file.other\" && ".
+            'mv "$file.other" "$file"',
+    );
+    expect($run->work->state)->toBe(WorkState::Done)->and(implode(' ', ($this->told)($run)))->toContain($says);
+})->with([
+    'black' => ['drawbox=c=black:t=fill', 'does not show what the cut shows there'],
+    'black from the middle on' => ['drawbox=c=black:t=fill:enable=gt(n\,25)', 'does not show what the cut shows there'],
+    'mirrored' => ['hflip', 'does not show what the cut shows there'],
+]);
+
+it('says what its own decoder finds wrong with a file', function () {
+    $run = ($this->spoilt)(
+        ($this->cut)('plain'),
+        ['preset' => 'review-720'],
+        'size=$(stat -c %s "$file"); head -c 400 /dev/urandom | dd of="$file" bs=1 seek=$((size / 2)) conv=notrunc 2> /dev/null',
+    );
+    expect(implode(' ', ($this->told)($run)))->toContain('Its own decoder finds a fault in the file')
+        ->and($run->slip['decoded']['said'])->toMatch('~^\w+: ~')->not->toContain('0x');
+});
+
+it('gives slips as text, and lists of hashes that grow by a generation', function () {
+    $runs = $this->queued(($this->cut)(), [['preset' => 'archive-10-bit'], ['preset' => 'frames-png']]);
+    $pack = $runs[0]->pack;
+    expect($this->postJson("/api/packs/{$pack}/hash-list")->assertStatus(422)->json('error.message'))->toContain('no finished file to list');
+    $this->work();
+    $text = $this->get("/api/packs/{$pack}/text")->assertOk()->getContent();
+    expect($text)->toContain(
+        "Few master.mov\n==============\nCut             Few\nPreset          Archive 10-bit, version 1",
+        'SHA-256         '.$runs[0]->refresh()->slip['sha256'],
+        'Decoded         to its end, 12 frames',
+        'Engine          5.',
+        'Differs         nothing',
+    );
+
+    $write = fn (): string => $this->answer($this->postJson("/api/packs/{$pack}/hash-list"), 'hash-list-answer', 201)['path'];
+    $first = $write();
+    expect($first)->toMatch('~/out/ascmhl/0001_out_\d{4}-\d\d-\d\d_\d{6}Z\.mhl$~');
+    sleep(1);
+    $second = $write();
+    $list = simplexml_load_file($second);
+    $names = [];
+    foreach ($list->hashes->hash as $hash) {
+        $path = dirname($second, 2)."/{$hash->path}";
+        $names[] = (string) $hash->path;
+        expect((string) $hash->xxh64)->toBe(hash_file('xxh64', $path))->and((int) $hash->path['size'])->toBe(filesize($path));
+    }
+    // A master, twelve images and the list of what they sum up to.
+    expect($names)->toHaveCount(14)->toContain('Few master.mov')
+        ->and($list->getNamespaces())->toBe(['' => 'urn:ASC:MHL:v2.0']);
+    $chain = simplexml_load_file(dirname($second).'/ascmhl_chain.xml');
+    expect(array_map(fn ($one): string => (string) $one->path, [...$chain->xpath('//*[local-name()="hashlist"]')]))
+        ->toBe([basename($first), basename($second)])
+        ->and((string) $chain->hashlist[1]['sequencenr'])->toBe('2')
+        ->and((string) $chain->hashlist[0]->c4)->toMatch('~^c4[1-9A-HJ-NP-Za-km-z]{88}$~');
+    unlink($runs[0]->file);
+    expect($this->postJson("/api/packs/{$pack}/hash-list")->assertStatus(422)->json('error.message'))->toContain('no longer where it was');
+});
+
+it('leaves a list beside what is packed by command', function () {
+    $this->clip('few');
+    $process = $this->crate('pack', 'few.mp4', '--output=sound-wav', '--to='.$this->folder('out'), '--hash-list');
+    expect($process->getExitCode())->toBe(0)
+        ->and($process->getErrorOutput())->toContain('listed   '.$this->folder('out').'/ascmhl/0001_out_');
+});
