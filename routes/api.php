@@ -10,6 +10,7 @@ use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\MachineController;
 use App\Http\Controllers\MediaController;
 use App\Http\Controllers\PackController;
+use App\Http\Controllers\PiecesController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PresetController;
 use App\Http\Controllers\RunController;
@@ -61,6 +62,8 @@ Route::middleware(TusAnswers::class)->group(function (): void {
 
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::post('packs', [PackController::class, 'several']);
+Route::get('cuts/{cut}/pieces', [PiecesController::class, 'show']);
+Route::put('cuts/{cut}/pieces', [PiecesController::class, 'update']);
 Route::get('packs/{pack}', [PackController::class, 'show']);
 Route::get('packs/{pack}/text', [PackController::class, 'text']);
 Route::post('packs/{pack}/hash-list', [PackController::class, 'hashList']);

@@ -1,7 +1,9 @@
 <?php
 
+use App\Models\Cut;
 use App\Models\Run;
 use App\Shelf\CutShelf;
+use Tests\Support\OddClips;
 use Tests\TestCase;
 
 uses(TestCase::class)->in('Feature');
@@ -42,4 +44,10 @@ function packed(int $cut, array $outputs, bool $again = false): array
     test()->work();
 
     return test()->answer(test()->getJson("/api/packs/{$queued['pack']}"), 'pack')['runs'];
+}
+
+/** A cut of numbered frames that is told or stored in an odd way. */
+function oddCut(string $kind): Cut
+{
+    return app(CutShelf::class)->bringIn(OddClips::make($kind), null, false);
 }

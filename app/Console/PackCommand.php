@@ -3,7 +3,9 @@
 namespace App\Console;
 
 use App\Desk\CutDesk;
+use App\Desk\CutPieces;
 use App\Library\Presets;
+use App\Models\Cut;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
@@ -13,6 +15,7 @@ use App\Resources\RunResource;
 use App\Shelf\CutShelf;
 use App\Work\Worker;
 use App\Work\WorkQueue;
+use OuterCrate\Desk\Column;
 
 class PackCommand extends CrateCommand
 {
@@ -20,6 +23,7 @@ class PackCommand extends CrateCommand
         {file : The media file}
         {--output=* : PRESET or PRESET@HOST, once for each file to make}
         {--to= : Folder for the files}
+        {--pieces= : One file for each piece: an EDL, a CSV or WebVTT chapters, or `shots`}
         {--hash-list : Leave an ASC MHL list beside the files}
         {--json : Print resources/schema/pack-command.json}';
 
@@ -33,6 +37,7 @@ class PackCommand extends CrateCommand
         private readonly WorkQueue $queue,
         private readonly Presets $presets,
         private readonly HashLists $lists,
+        private readonly CutPieces $pieces,
     ) {
         parent::__construct();
     }
@@ -43,7 +48,7 @@ class PackCommand extends CrateCommand
         $folder = $this->option('to') ?? throw new WrongUse('Say where the files go: --to=DIR.');
         $folder = $this->absolute($folder);
         $cut = $this->shelf->bringIn($this->file(), analyse: false);
-        $runs = $this->packer->pack($cut, $this->desk->columns($cut, $cut->reading(), $outputs, null, $folder), $folder);
+        $runs = $this->packer->pack($cut, $this->columns($cut, $outputs, $folder), $folder);
         $this->trap([SIGINT, SIGTERM], function () use ($runs): void {
             $runs->each(fn (Run $run) => $this->queue->stop($run->work));
         });
@@ -61,6 +66,26 @@ class PackCommand extends CrateCommand
         }
 
         return $failed ? self::FAILURE : self::SUCCESS;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $outputs
+     * @return list<Column>
+     */
+    private function columns(Cut $cut, array $outputs, string $folder): array
+    {
+        $list = $this->option('pieces');
+        if ($list === null) {
+            return $this->desk->columns($cut, $cut->reading(), $outputs, null, $folder);
+        }
+        $text = $list === 'shots' ? null : @file_get_contents($this->absolute($list));
+        $text !== false ?: throw new WrongUse("There is no list to read in {$list}.");
+        $text === null ? $this->pieces->byShots($cut) : $this->pieces->inList($cut, $text);
+        $pieces = CutPieces::of($cut);
+
+        return $pieces === []
+            ? $this->desk->columns($cut, $cut->reading(), $outputs, null, $folder)
+            : $this->desk->inPieces($cut, $cut->reading(), $outputs, $pieces, $folder);
     }
 
     /** Progress and results go to the error stream, so that --json stays clean. */

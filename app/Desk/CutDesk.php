@@ -17,6 +17,7 @@ use OuterCrate\Desk\Totals;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\TimeEstimate;
+use OuterCrate\Pieces\Piece;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Presets\Preset;
@@ -42,7 +43,7 @@ class CutDesk
     }
 
     /**
-     * @param  list<array<string, mixed>>  $outputs  each `preset`, and perhaps `version`, `host`, `edits`, `range`, `kept`
+     * @param  list<array<string, mixed>>  $outputs  each `preset`, and perhaps `version`, `host`, `edits`, `range`, `kept`, `piece`
      * @param  FrameRange|null  $range  of the cut; an output may have its own
      * @param  string|null  $folder  for deliveries; the cut's own when null
      * @return list<Column>
@@ -69,6 +70,24 @@ class CutDesk
         );
 
         return $this->planned($cut, $reading, array_map($changes, $specs, $cut->outputs));
+    }
+
+    /**
+     * Columns for each piece of a cut in turn, so that what is made of the same frames follows one another.
+     *
+     * @param  list<array<string, mixed>>  $outputs
+     * @param  non-empty-list<Piece>  $pieces
+     * @return list<Column>
+     *
+     * @throws UnknownName
+     */
+    public function inPieces(Cut $cut, Reading $reading, array $outputs, array $pieces, ?string $folder = null): array
+    {
+        $all = array_map(fn (Piece $piece): array => array_map(fn (array $output): array => [
+            'range' => ['first' => $piece->frames->first, 'last' => $piece->frames->last], 'piece' => $piece,
+        ] + $output, $outputs), $pieces);
+
+        return $this->columns($cut, $reading, array_merge(...$all), null, $folder);
     }
 
     /**
@@ -132,7 +151,18 @@ class CutDesk
             : null;
         $instead = $fault === null ? null : array_key_first($this->presets->shipped());
 
-        return new OutputSpec($preset, $host, new Rules($edits), $own ?? $range, $own !== null, $fault, $instead);
+        $piece = $output['piece'] ?? null;
+
+        return new OutputSpec(
+            preset: $preset,
+            host: $host,
+            edits: new Rules($edits),
+            range: $own ?? $range,
+            ownRange: $own !== null,
+            fault: $fault,
+            instead: $instead,
+            piece: $piece instanceof Piece ? $piece : null,
+        );
     }
 
     /**

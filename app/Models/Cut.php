@@ -25,6 +25,7 @@ use OuterCrate\Units\FrameRange;
  * @property int $sheet_version counted up when the sheet changes
  * @property ?string $fingerprint
  * @property ?array{first: int, last: int} $range
+ * @property ?list<array{first: int, last: int, name: string}> $pieces that it goes out in; null for one file
  * @property ?CutAnalysis $analysis
  * @property ?Carbon $taken_off_at when it was taken off the shelf
  */
@@ -42,6 +43,7 @@ class Cut extends Model
         'probe' => 'array',
         'outputs' => 'array',
         'range' => 'array',
+        'pieces' => 'array',
         'bytes' => 'integer',
         'modified' => 'integer',
         'sheet_version' => 'integer',

@@ -10,8 +10,8 @@ final readonly class GreyPicture
     /** Standard deviation in grey levels under which a picture is as good as flat. */
     private const STRUCTURE = 4.0;
 
-    /** Half of (0.03 × 255)², which keeps SSIM steady where there is little. */
-    private const STEADY = 29.26;
+    /** Grey levels squared that keep it steady where there is little. */
+    private const STEADY = 1.0;
 
     public function __construct(private string $bytes)
     {
@@ -37,7 +37,8 @@ final readonly class GreyPicture
 
     /**
      * How much of this picture's structure another one has, from 0 to 1, whatever its brightness and contrast: the third term of SSIM
-     * (Wang et al., IEEE Transactions on Image Processing 13 (4), 2004, equation 10), over the whole picture.
+     * (Wang et al., IEEE Transactions on Image Processing 13 (4), 2004, equation 10), over the whole picture; its constant is small, and
+     * under the line alone, so that a flat picture has nothing of it.
      *
      * @return float|null null where this one has none
      */
@@ -49,7 +50,7 @@ final readonly class GreyPicture
 
         return $own < self::STRUCTURE
             ? null
-            : max(0.0, ($together->shared() + self::STEADY) / ($own * sqrt(max(0.0, $together->ofOther())) + self::STEADY));
+            : max(0.0, $together->shared() / ($own * sqrt(max(0.0, $together->ofOther())) + self::STEADY));
     }
 
     /** Mean distance of two of them in grey levels, 0 to 255; 255 where their sizes differ. */

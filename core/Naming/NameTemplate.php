@@ -19,6 +19,8 @@ final readonly class NameTemplate
         'height' => 'pixels down',
         'fps' => 'frames per second',
         'codec' => 'how the picture is coded',
+        'piece' => 'number of the piece, where the cut goes out in several',
+        'pieceName' => 'its name, or nothing',
         'n' => 'next free version',
     ];
 

@@ -7,6 +7,7 @@ namespace OuterCrate\Planning;
 use LogicException;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Host;
+use OuterCrate\Pieces\Piece;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
 use OuterCrate\Planning\Cells\Audio\AudioValue;
 use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
@@ -52,6 +53,7 @@ final class Draft
      * @param  Rules  $rules  the preset's with the edits laid over them
      * @param  FrameRange  $range  frames of the cut that are delivered
      * @param  Fraction  $duration  the same in seconds
+     * @param  Piece|null  $piece  of the cut that it is, where that goes out in several
      */
     public function __construct(
         private readonly Cells $cells,
@@ -65,6 +67,7 @@ final class Draft
         private readonly Rules $edits,
         public readonly FrameRange $range,
         public readonly Fraction $duration,
+        public readonly ?Piece $piece = null,
     ) {
     }
 

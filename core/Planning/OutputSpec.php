@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning;
 
 use OuterCrate\Hosts\Host;
+use OuterCrate\Pieces\Piece;
 use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Units\FrameRange;
@@ -17,6 +18,7 @@ final readonly class OutputSpec
      * @param  string|null  $fault  why its preset or its host is not the one that was asked for, as a sentence
      * @param  string|null  $instead  slug of a preset to take in its place
      * @param  Changed|null  $changed  what became of its preset and its host since they were taken
+     * @param  Piece|null  $piece  that it is, where the cut goes out in several
      * @param  bool  $ownRange  whether the range is this output's own and does not follow the cut's
      */
     public function __construct(
@@ -28,6 +30,7 @@ final readonly class OutputSpec
         public ?string $fault = null,
         public ?string $instead = null,
         public ?Changed $changed = null,
+        public ?Piece $piece = null,
     ) {
     }
 
@@ -43,6 +46,7 @@ final readonly class OutputSpec
             $this->fault,
             $this->instead,
             $changed ?? $this->changed,
+            $this->piece,
         );
     }
 }

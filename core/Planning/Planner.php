@@ -52,6 +52,7 @@ final readonly class Planner
                 edits: $edits,
                 range: $range,
                 duration: $duration,
+                piece: $spec->piece,
             );
             try {
                 [$values, $origins] = $draft->decided();

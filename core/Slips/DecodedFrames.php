@@ -72,7 +72,9 @@ final readonly class DecodedFrames
      */
     public function at(int $frame): array
     {
-        $numbers = range(...$this->around($this->excerpt->starts()->plus($this->plan->frameRate->rate->secondsOf($frame))->toFloat()));
+        $time = $this->excerpt->starts()->plus($this->plan->frameRate->rate->secondsOf($frame))->toFloat();
+        [$first, $last] = $this->around($time);
+        $numbers = range($first, $last);
         if ($this->isWholeAndEven() && $this->keepsRate()) {
             $numbers[] = min($frame, $this->count() - 1);
         }

@@ -38,7 +38,8 @@ final class SlipText
         $lines = [$title, str_repeat('=', mb_strlen($title)), self::line('Cut', $cut), self::line('Preset', $run->text('preset') ?? '')];
         if ($plan->text('host') !== null) {
             $version = $plan->int('hostVersion');
-            $lines[] = self::line('Host', ($plan->text('hostName') ?? $plan->text('host')).($version === null ? '' : ", version {$version}"));
+            $host = $plan->text('hostName') ?? $plan->text('host');
+            $lines[] = self::line('Host', $host.($version === null ? '' : ", version {$version}"));
         }
         if ($slip->text('sha256') === null) {
             return [...$lines, self::line('State', trim("{$run->text('state')} {$run->text('error')}"))];

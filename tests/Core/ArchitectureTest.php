@@ -7,7 +7,7 @@ const CORE = [
     ['Units', 'Refusals'],
     ['Json'],
     ['Formats'],
-    ['Reading', 'Naming', 'Devices'],
+    ['Reading', 'Naming', 'Devices', 'Pieces'],
     ['Presets', 'Hosts', 'Analysis'],
     ['Planning'],
     ['Encoding', 'Measures'],

@@ -10,11 +10,6 @@ use Tests\Support\Clips;
 use Tests\Support\LateFilters;
 use Tests\Support\OddClips;
 
-function oddCut(string $kind): Cut
-{
-    return app(CutShelf::class)->bringIn(OddClips::make($kind), null, false);
-}
-
 /** Numbers that are on the screen, frame by frame at the cut's rate. */
 function numbersOf(string $kind): array
 {

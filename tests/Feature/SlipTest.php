@@ -93,7 +93,7 @@ it('gives slips as text, and lists of hashes that grow by a generation', functio
         ->and((string) $chain->hashlist[1]['sequencenr'])->toBe('2')
         ->and((string) $chain->hashlist[0]->c4)->toMatch('~^c4[1-9A-HJ-NP-Za-km-z]{88}$~');
     unlink($runs[0]->file);
-    expect($this->postJson("/api/packs/{$pack}/hash-list")->assertStatus(422)->json('error.message'))->toContain('no longer where it was');
+    expect($refused())->toContain('no longer where it was');
 });
 
 it('leaves a list beside what is packed by command', function () {

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Desk\CutDesk;
+use App\Desk\CutPieces;
 use App\Desk\Surroundings;
 use App\Http\Payload;
 use App\Http\RequestRefused;
@@ -34,7 +35,10 @@ class PackController
         $reading = $cut->reading();
         $keys = [];
         if ($request->getContent() === '') {
-            [$columns, $keys] = self::ofSheet($desk->sheet($cut, $reading), array_column($cut->outputs, 'key'), $request->query('only'));
+            $pieces = CutPieces::of($cut);
+            [$columns, $keys] = $pieces === []
+                ? self::ofSheet($desk->sheet($cut, $reading), array_column($cut->outputs, 'key'), $request->query('only'))
+                : [$desk->inPieces($cut, $reading, self::only($cut->outputs, $request->query('only')), $pieces), []];
         } else {
             $outputs = Payload::of($request, 'pack-request')['outputs'];
             $columns = $desk->columns($cut, $reading, $outputs, $cut->range($reading));
@@ -42,6 +46,16 @@ class PackController
         $runs = $packer->pack($cut, $columns, $folder, $request->boolean('again'), $keys);
 
         return response()->json(['pack' => $runs[0]->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $outputs
+     * @param  mixed  $key  of the one that is wanted; null for all
+     * @return list<array<string, mixed>>
+     */
+    private static function only(array $outputs, mixed $key): array
+    {
+        return $key === null ? $outputs : array_values(array_filter($outputs, fn (array $output): bool => $output['key'] === $key));
     }
 
     /**

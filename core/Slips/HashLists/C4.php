@@ -13,7 +13,7 @@ final class C4
 
     public static function of(string $content): string
     {
-        $bytes = array_values(unpack('C*', hash('sha512', $content, true)) ?: []);
+        $bytes = array_map(ord(...), str_split(hash('sha512', $content, true)));
         $id = '';
         while ($bytes !== []) {
             // Long division by 58, from the most significant byte on.

@@ -39,6 +39,8 @@ export interface Contract {
     'packed-run': PackedRun;
     'packs-answer': PacksAnswer;
     'packs-request': PacksRequest;
+    'pieces-answer': PiecesAnswer;
+    'pieces-request': PiecesRequest;
     'place-list': PlaceList;
     'plan-list': PlanList;
     'plan-request': PlanRequest;
@@ -2542,6 +2544,45 @@ export interface PacksRequest {
      * @maxItems 500
      */
     cuts: [number, ...number[]];
+}
+/**
+ * The files that a cut is divided into; none where it goes out in one.
+ */
+export interface PiecesAnswer {
+    pieces: {
+        number: string;
+        name: string;
+        first: number;
+        last: number;
+        frames: number;
+        whole?: boolean;
+        seconds?: string;
+        firstLabel: string;
+        lastLabel: string;
+        durationLabel: string;
+    }[];
+}
+/**
+ * How a cut is divided into files: by one of these.
+ */
+export interface PiecesRequest {
+    /**
+     * Frames with which a piece begins; none for one file.
+     *
+     * @maxItems 500
+     */
+    points?: {
+        frame: number;
+        name: string;
+    }[];
+    /**
+     * A CMX 3600 EDL, a CSV with a place on each line, or WebVTT chapters.
+     */
+    list?: string;
+    /**
+     * Where shots are found to follow each other.
+     */
+    shots?: true;
 }
 /**
  * Answer of GET /api/cuts/{cut}/places.

@@ -21,8 +21,8 @@ final class DecideFile
     public function decide(Draft $draft): void
     {
         $rule = $draft->rules->fields('file');
-        $usual = $draft->host === null || $draft->preset->role !== Role::Upload ? '{cut} {role}' : '{cut} {host}';
-        $text = $rule->text('template') ?? $usual;
+        $usual = self::numbered($draft, $draft->host === null || $draft->preset->role !== Role::Upload ? '{cut} {role}' : '{cut} {host}');
+        $text = self::numbered($draft, $rule->text('template') ?? $usual);
         $fields = $this->fields($draft);
         try {
             $folder = $this->folder($rule->text('folder') ?? '', $fields);
@@ -44,6 +44,14 @@ final class DecideFile
             $rule->has('template') || $rule->has('folder') ? OriginSource::Preset : OriginSource::Rule,
             $version > 1 ? "version {$version}: the name is taken" : $text,
         );
+    }
+
+    /** Pieces are told apart by their number, whatever the template says. */
+    private static function numbered(Draft $draft, string $template): string
+    {
+        $isTold = str_contains($template, '{pieceName}') && ($draft->piece->name ?? '') !== '';
+
+        return $draft->piece === null || $isTold || str_contains($template, '{piece}') ? $template : "{$template} {piece} {pieceName}";
     }
 
     /**
@@ -82,6 +90,8 @@ final class DecideFile
             'height' => (string) $draft->frameSize()->frame->height,
             'fps' => $draft->frameRate()->rate->label(),
             'codec' => $draft->video()->codec->name(),
+            'piece' => $draft->piece->number ?? '',
+            'pieceName' => $draft->piece->name ?? '',
         ];
     }
 

@@ -1,0 +1,31 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Desk\CutPieces;
+use App\Http\Payload;
+use App\Models\Cut;
+use App\Resources\PiecesResource;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+class PiecesController
+{
+    public function show(Cut $cut): JsonResponse
+    {
+        return response()->json(PiecesResource::of(CutPieces::of($cut), $cut->reading()));
+    }
+
+    /** Divides the cut by marks, by a list, or by its shots; without a mark it goes out in one file. */
+    public function update(Request $request, Cut $cut, CutPieces $pieces): JsonResponse
+    {
+        $asked = Payload::of($request, 'pieces-request');
+        match (true) {
+            isset($asked['list']) => $pieces->inList($cut, $asked['list']),
+            isset($asked['shots']) => $pieces->byShots($cut),
+            default => $pieces->at($cut, array_column($asked['points'] ?? [], 'name', 'frame')),
+        };
+
+        return $this->show($cut);
+    }
+}
