@@ -44,6 +44,9 @@ class Sisters
             }
             [$plans[], $works[]] = [$plan, $next];
         }
+        if ($works === []) {
+            return [];
+        }
         $count = (new Sharing($this->times(), $first->cut->reading(), self::memory()))->of($plans) - 1;
         $taken = [];
         foreach (array_slice($works, 0, $count) as $next) {

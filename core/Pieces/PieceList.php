@@ -135,7 +135,9 @@ final readonly class PieceList
 
         return match (true) {
             str_contains($all, "\t") => "\t",
-            substr_count($all, ';') > substr_count($all, ',') && preg_match('~(?<![:\d])\d{1,2}:\d\d:\d\d;\d\d(?![:\d])~', $all) !== 1 => ';',
+            // Not the one before the frames of a timecode.
+            preg_match('~(?<![:\d])\d{1,2}:\d\d:\d\d;\d\d(?![:\d])~', $all) === 1 => ',',
+            substr_count($all, ';') > substr_count($all, ',') => ';',
             default => ',',
         };
     }

@@ -129,3 +129,42 @@ test('the analysis shows on the belt, suggests the range, and its proxy plays', 
     await page.getByRole('button', { name: 'All about it' }).click();
     await expect(page.getByText('Found by looking')).toBeVisible();
 });
+
+test('a range is divided by marks and by a list, and each piece becomes a file', async ({ page }) => {
+    await openSheet(page, 'numbered.mp4', 'Numbered');
+    await expect(first(page)).toHaveValue('00:00:59;01');
+    await page.getByRole('group', { name: 'Range strip' }).focus();
+    await page.keyboard.press('Shift+Home');
+    for (const key of ['Shift+ArrowRight', 'm', 'Shift+ArrowRight', 'm', 'm']) {
+        await page.keyboard.press(key);
+        await page.waitForTimeout(key === 'm' ? 300 : 0);
+    }
+    await page.getByRole('button', { name: 'in 2 pieces' }).click();
+    const pieces = page.getByRole('dialog', { name: 'Pieces' });
+    await expect(pieces.getByRole('listitem')).toHaveCount(2);
+    await expect(pieces.getByRole('listitem').nth(1)).toContainText('00:01:00;03');
+
+    const list = (text: string) =>
+        pieces.getByLabel('List of pieces').setInputFiles({
+            name: 'list.csv',
+            mimeType: 'text/csv',
+            buffer: Buffer.from(text),
+        });
+    await list('31,60,Opening\nlater,70');
+    await expect(pieces.getByRole('alert')).toContainText('Line 2: “later” is no place');
+    await expect(pieces.getByRole('listitem')).toHaveCount(2);
+    await list('first,end,name\n31,61,Opening\n61,92,Closing');
+    await expect(pieces.getByRole('listitem').nth(1)).toContainText('Closing');
+    await page.keyboard.press('Escape');
+
+    await page.getByRole('button', { name: 'Pack 4 files' }).click();
+    await expect(page.getByRole('link', { name: 'Slips of Numbered' }).first()).toBeVisible({ timeout: 60_000 });
+    const span = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
+    const made = (name: string) => numbersIn(`${scratch()}/out/Numbered/${name}`);
+    await expect(() => made('Numbered Lanternwick 02 Closing.mp4')).toPass({ timeout: 60_000 });
+    expect(made('Numbered master 01 Opening.mov')).toEqual(span(31, 60));
+    expect(made('Numbered master 02 Closing.mov')).toEqual(span(61, 91));
+    await page.getByRole('button', { name: 'in 2 pieces' }).click();
+    await pieces.getByRole('button', { name: 'One file' }).click();
+    await expect(page.getByRole('button', { name: 'Pack 2 files' })).toBeVisible();
+});

@@ -29,7 +29,8 @@ function listed(string $text, string $rate = '25', ?FrameRange $range = null): a
 it('divides a range so that every frame is in one piece', function () {
     expect(inWords(Pieces::at(FrameRange::whole(100), [50 => 'Second', 20 => ''])))->toBe(['01 0-19', '02 20-49', '03 50-99 Second'])
         // What lies before the range names its first piece; what lies behind it begins nothing.
-        ->and(inWords(Pieces::at(new FrameRange(10, 29), [5 => 'Early', 20 => 'Late', 30 => 'Out'])))->toBe(['01 10-19 Early', '02 20-29 Late'])
+        ->and(inWords(Pieces::at(new FrameRange(10, 29), [5 => 'Early', 20 => 'Late', 30 => 'Out'])))
+        ->toBe(['01 10-19 Early', '02 20-29 Late'])
         ->and(inWords(Pieces::at(new FrameRange(10, 29), [])))->toBe(['01 10-29']);
     for ($seed = 1; $seed <= 40; $seed++) {
         mt_srand($seed);

@@ -9,6 +9,7 @@ use App\Models\Setting;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\MakeFile;
+use App\Work\Conclusion;
 use App\Work\Kind;
 use App\Work\Kinds;
 use App\Work\Meter;
@@ -243,7 +244,7 @@ it('goes on through a moment in which the database cannot be asked', function ()
     };
     $queue = app(WorkQueue::class);
     $work = $queue->put($kind, 1);
-    (new Worker($queue, new Kinds([$kind]), new App\Settings\Settings))->one(['made-up']);
+    (new Worker($queue, new Kinds([$kind]), new App\Settings\Settings, new Conclusion($queue)))->one(['made-up']);
     expect($kind->ran)->toBe(1)->and($work->refresh()->state)->toBe(WorkState::Done);
 });
 

@@ -8,12 +8,20 @@ use App\Models\Cut;
 use App\Resources\PiecesResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use OuterCrate\Pieces\NoPieces;
 
 class PiecesController
 {
     public function show(Cut $cut): JsonResponse
     {
-        return response()->json(PiecesResource::of(CutPieces::of($cut), $cut->reading()));
+        try {
+            $pieces = CutPieces::of($cut);
+        } catch (NoPieces) {
+            // None is left in the range: packing says so.
+            $pieces = [];
+        }
+
+        return response()->json(PiecesResource::of($pieces, $cut->reading()));
     }
 
     /** Divides the cut by marks, by a list, or by its shots; without a mark it goes out in one file. */

@@ -32,6 +32,7 @@ const sheet: readonly Keys[] = [
         where: 'Picture and range',
         keys: [
             ['I  O', 'This frame is the first, the last'],
+            ['M', 'A piece of its own begins here, or no longer does'],
             ['← →', 'A frame back, on; with Shift a second'],
             ['Space', 'Play, pause'],
             ['Home  End', 'Ends of the cut; with Shift of the range'],

@@ -10,6 +10,7 @@ import { PackTrouble } from '../ui/PackTrouble';
 import { Failed, Loading, Trouble } from '../ui/States';
 import { useTitle } from '../ui/useTitle';
 import { CutStage } from '../viewer/CutStage';
+import { usePieces } from '../viewer/usePieces';
 import { AboutCut } from './AboutCut';
 import { MissingFile } from './MissingFile';
 import { SheetTable } from './SheetTable';
@@ -41,9 +42,15 @@ function SheetOf({ id }: { id: number }) {
         dismiss,
         settled,
     } = useSheet(id);
+    const { pieces } = usePieces(id);
     useTitle(sheet?.cut.name);
     const frames = sheet?.cut.frames ?? 1;
     const [first, last] = [range?.first ?? 0, range?.last ?? frames - 1];
+    const { first: known, last: end } = sheet?.range ?? {};
+    // Pieces lie within the range that is kept.
+    useEffect(() => {
+        client.invalidateQueries({ queryKey: ['pieces', id] });
+    }, [client, id, known, end]);
     const delivered = useMemo(() => ({ first, last }), [first, last]);
     const pack = useMutation({
         mutationFn: async (again: boolean) => {
@@ -76,7 +83,7 @@ function SheetOf({ id }: { id: number }) {
         return <Loading what="the sheet" />;
     }
     const { cut } = sheet;
-    const count = outputs.length;
+    const count = outputs.length * Math.max(1, pieces.length);
     const whyNot =
         count === 0
             ? 'Add an output first'

@@ -3,8 +3,10 @@ import { memo, useEffect, useState } from 'react';
 import { api } from '../api/client';
 import { useAnalysis } from '../api/queries';
 import type { Cut, Range, Sheet } from '../api/types';
+import { PiecesMenu } from './PiecesMenu';
 import { RangeLine } from './RangeLine';
 import { RangeStrip } from './RangeStrip';
+import { haveNoGaps, usePieces, withMark } from './usePieces';
 import { usePlayer } from './usePlayer';
 import { useRoom } from './useRoom';
 import { Viewer } from './Viewer';
@@ -28,6 +30,12 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
     const room = useRoom();
     const player = usePlayer(cut, range, analysis?.proxy ?? null);
     const { frame, seek, toggle, pause, last } = player;
+    const divided = usePieces(cut.id);
+    const mark = () => {
+        if (haveNoGaps(divided.pieces) && !divided.divide.isPending) {
+            divided.divide.mutate({ points: withMark(divided.pieces, frame) });
+        }
+    };
 
     useEffect(() => {
         if (analysis?.state === 'done') {
@@ -49,6 +57,7 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
             const anywhere: Record<string, () => void> = {
                 i: () => setRange({ first: frame, last: Math.max(frame, range.last) }),
                 o: () => setRange({ first: Math.min(frame, range.first), last: frame }),
+                m: mark,
             };
             const onStage: Record<string, () => void> = {
                 ArrowLeft: () => seek(frame - step),
@@ -85,9 +94,11 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
                     range={range}
                     setRange={setRange}
                     player={player}
+                    pieces={divided.pieces}
                     height={room - LINE}
                 />
                 <RangeLine
+                    pieces={<PiecesMenu pieces={divided} seek={seek} mark={mark} />}
                     cut={cut}
                     range={range}
                     noticed={noticed}

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Cut, CutAnalysis, Range, Sheet } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -13,10 +14,12 @@ interface Props {
     analysis: CutAnalysis | undefined;
     setRange: (range: Range | null) => void;
     lookAgain: () => void;
+    /** What says in how many pieces it goes out. */
+    pieces: ReactNode;
 }
 
 /** The range in numbers, and the one click that leaves out what does not belong. */
-export function RangeLine({ cut, range, noticed, analysis, setRange, lookAgain }: Props) {
+export function RangeLine({ cut, range, noticed, analysis, setRange, lookAgain, pieces }: Props) {
     const frames = range.last - range.first + 1;
     const whole = frames === cut.frames;
     const suggestion = noticed.find((notice) => notice.range !== null);
@@ -31,6 +34,7 @@ export function RangeLine({ cut, range, noticed, analysis, setRange, lookAgain }
                 </span>
                 <Figures className="text-soft" text={`${frames} ${frames === 1 ? 'frame' : 'frames'}`} />
                 <Figures className="text-soft" text={`${(frames / framesPerSecond(cut.frameRate)).toFixed(3)} s`} />
+                {pieces}
                 {!whole && (
                     <button
                         type="button"

@@ -4,6 +4,7 @@ import type { Cut, CutAnalysis, Range } from '../api/types';
 import { Shapes } from './Shapes';
 import { StripHead } from './StripHead';
 import { timecode } from './timecode';
+import type { Piece } from './usePieces';
 import type { Player } from './usePlayer';
 import { useView } from './useView';
 import { useWidth } from './useWidth';
@@ -14,6 +15,8 @@ interface Props {
     range: Range;
     setRange: (range: Range) => void;
     player: Player;
+    /** Each begins with a mark. */
+    pieces: Piece[];
     /** In pixels. */
     height: number;
 }
@@ -21,7 +24,7 @@ interface Props {
 const RULER = 18;
 
 /** What lies in the cut from end to end, and which part of it is delivered. The wheel zooms, down to single frames. */
-export function RangeStrip({ cut, analysis, range, setRange, player, height }: Props) {
+export function RangeStrip({ cut, analysis, range, setRange, player, pieces, height }: Props) {
     const pictures = Math.round((height - RULER - 2) * 0.3);
     const plot = height - RULER - 2 - pictures;
     const [strip, width] = useWidth<HTMLDivElement>();
@@ -115,6 +118,9 @@ export function RangeStrip({ cut, analysis, range, setRange, player, height }: P
                 className="pointer-events-none absolute inset-y-0 border-y-2 border-rust"
                 style={{ left: x(shown.first), width: Math.max(1, x(shown.last + 1) - x(shown.first)), top: RULER }}
             />
+            {pieces.map((piece) => (
+                <PieceMark key={piece.first} piece={piece} left={x(piece.first)} />
+            ))}
             <Handle
                 label="First frame"
                 cut={cut}
@@ -166,6 +172,18 @@ function Outside({ from, to }: { from: number; to: number }) {
             className="pointer-events-none absolute bottom-0 bg-page/60"
             style={{ left: from, width: Math.max(0, to - from), top: RULER }}
         />
+    );
+}
+
+/** Where a piece begins, with its number where there is room. */
+function PieceMark({ piece, left }: { piece: Piece; left: number }) {
+    return (
+        <div className="pointer-events-none absolute bottom-0" style={{ left, top: RULER }}>
+            <span className="absolute inset-y-0 left-0 border-l-2 border-dashed border-rust" />
+            <span className="figure absolute top-0 left-0 bg-rust px-1 text-[10.5px] leading-[14px] text-rust-ink">
+                {piece.number}
+            </span>
+        </div>
     );
 }
 
