@@ -19,6 +19,7 @@ use Illuminate\Support\Str;
 use OuterCrate\Desk\Column;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Json\Freezer;
+use OuterCrate\Planning\OutputSpec;
 
 /** Freezes plans into runs, which wait in the queue to be made. */
 class Packer
@@ -55,7 +56,7 @@ class Packer
             'cut_id' => $cut->id,
             'cut_name' => $cut->name,
             'source' => $cut->path,
-            'name' => $column->plan->spec->host->name ?? $column->plan->spec->preset->role->value,
+            'name' => self::nameOf($column->plan->spec),
             'file' => rtrim($folder, '/').'/'.$column->plan->file->path(),
             'cut_state' => $state,
             'plan' => $plan = $column->toArray() + ['speedKey' => TimeEstimate::key($column->plan)],
@@ -100,6 +101,12 @@ class Packer
 
             return $again;
         });
+    }
+
+    /** What a run is called beside its cut. */
+    private static function nameOf(OutputSpec $spec): string
+    {
+        return trim(($spec->host->name ?? $spec->preset->role->value).' '.($spec->piece->number ?? '').' '.($spec->piece->name ?? ''));
     }
 
     /** In place of a run that was sent back to the sheet for it. */

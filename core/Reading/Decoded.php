@@ -26,8 +26,7 @@ final readonly class Decoded
 
     private function label(): string
     {
-        return 'to its end, '.number_format($this->frames).' frames'.($this->said === '' ? '' : ', with faults').
-            ($this->looked === 0 ? '' : " · {$this->looked} pictures held against the cut");
+        return 'to its end'.($this->said === '' ? '' : ', with faults').($this->looked === 0 ? '' : " · {$this->looked} compared");
     }
 
     /** @return array<string, mixed> as resources/schema/slip.json has it */

@@ -28,7 +28,7 @@ it('decodes each file to its end, and holds its pictures against the cut', funct
     $run = $this->made(($this->cut)('plain'), ['preset' => 'review-720']);
     expect($run->slip['decoded'])->toMatchArray(['frames' => 50, 'said' => '', 'looked' => 24])
         ->and($run->slip['decoded']['least'])->toBeGreaterThan(0.95)
-        ->and($run->slip['decoded']['label'])->toBe('to its end, 50 frames · 24 pictures held against the cut')
+        ->and($run->slip['decoded']['label'])->toBe('to its end · 24 compared')
         ->and(($this->told)($run))->toBe([]);
     config(['crate.decodes' => false]);
     expect($this->made($run->cut, ['preset' => 'review-720'])->slip['decoded'])->toBeNull();
@@ -61,13 +61,14 @@ it('says what its own decoder finds wrong with a file', function () {
 it('gives slips as text, and lists of hashes that grow by a generation', function () {
     $runs = $this->queued(($this->cut)(), [['preset' => 'archive-10-bit'], ['preset' => 'frames-png']]);
     $pack = $runs[0]->pack;
-    expect($this->postJson("/api/packs/{$pack}/hash-list")->assertStatus(422)->json('error.message'))->toContain('no finished file to list');
+    $refused = fn (): string => $this->postJson("/api/packs/{$pack}/hash-list")->assertStatus(422)->json('error.message');
+    expect($refused())->toContain('no finished file to list');
     $this->work();
     $text = $this->get("/api/packs/{$pack}/text")->assertOk()->getContent();
     expect($text)->toContain(
         "Few master.mov\n==============\nCut             Few\nPreset          Archive 10-bit, version 1",
         'SHA-256         '.$runs[0]->refresh()->slip['sha256'],
-        'Decoded         to its end, 12 frames',
+        'Decoded         to its end · 12 compared',
         'Engine          5.',
         'Differs         nothing',
     );

@@ -8,9 +8,9 @@ export function TakeSlips({ pack, isAnyMade }: { pack: string; isAnyMade: boolea
     const list = useMutation({ mutationFn: () => api.writeHashList(pack) });
     return (
         <span className="ml-auto flex min-w-0 flex-none items-center gap-2">
-            <span role="status" className="max-w-[420px] truncate text-[12px] text-soft" title={list.data?.path}>
+            <span role="status" className="max-w-[300px] truncate text-[12px] text-soft" title={list.data?.path}>
                 {list.isError && <span className="text-stop">{list.error.message}</span>}
-                {list.data !== undefined && `Listed in ${list.data.path}`}
+                {list.data !== undefined && 'Listed in the folder ascmhl beside the files'}
             </span>
             <button
                 type="button"

@@ -13,7 +13,7 @@ export function Title({ children, about, more }: Props) {
     return (
         <div className="mb-3 flex items-baseline gap-4">
             <h1 className="truncate text-[20px] leading-6 font-semibold">{children}</h1>
-            <p className="min-w-0 truncate text-[13px] text-soft">{about}</p>
+            <p className="min-w-0 shrink-[99] truncate text-[13px] text-soft">{about}</p>
             {more}
         </div>
     );

@@ -21,7 +21,7 @@ export function PiecesMenu({ pieces: { pieces, divide }, seek, mark }: Props) {
             open={open}
             onOpenChange={setOpen}
             label="Pieces"
-            width={380}
+            width={440}
             align="end"
             anchor={
                 <button
