@@ -21,6 +21,9 @@ final class EngineFailed extends RuntimeException implements Refused
         SIGXFSZ => 'XFSZ',
     ];
 
+    /** What encoders that reckon with a first pass say where its average cannot be had. */
+    private const TOO_LOW = 'bitrate too low for this video';
+
     public readonly string $detail;
 
     public function __construct(string $what, string $todo, string $kept = '', string $detail = '')
@@ -58,8 +61,12 @@ final class EngineFailed extends RuntimeException implements Refused
         );
     }
 
-    public static function killed(int $signal): self
+    /** @param  string  $said  before it ended: where it broke down over what it had said already, that is what counts */
+    public static function killed(int $signal, string $said = ''): self
     {
+        if (str_contains($said, self::TOO_LOW)) {
+            return self::saying($said);
+        }
         $name = self::SIGNALS[$signal] ?? (string) $signal;
         $why = $signal === SIGKILL ? 'The machine may have run out of memory: close other programs, then try again.' : 'Try again.';
 
@@ -79,10 +86,19 @@ final class EngineFailed extends RuntimeException implements Refused
             str_contains($detail, 'Invalid data found') => [
                 'The cut could not be decoded to its end.', 'It may be damaged; play it through, or export it again.', '',
             ],
+            str_contains($detail, self::TOO_LOW) => [
+                'Its encoder does not come down to the average asked.', 'Ask for more, or for a smaller frame.', '',
+            ],
             default => ['The engine stopped: '.(self::lastLine($detail) ?: 'it gave no reason').'.', '', ''],
         };
 
         return new self($what, $todo, $kept, $detail);
+    }
+
+    /** Whether it came of an average that its encoder does not come down to. */
+    public function isOfRate(): bool
+    {
+        return str_contains($this->detail, self::TOO_LOW);
     }
 
     public function id(): string

@@ -78,7 +78,7 @@ class Runner
         }
         $errors .= $process->getIncrementalErrorOutput();
         if ($process->hasBeenSignaled()) {
-            throw EngineFailed::killed($process->getTermSignal());
+            throw EngineFailed::killed($process->getTermSignal(), $errors);
         }
         if ($process->getExitCode() !== 0) {
             throw EngineFailed::saying($errors);

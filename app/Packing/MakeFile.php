@@ -116,7 +116,7 @@ class MakeFile implements Kind
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
             $file = OutputFile::at($run->file, $token.$work->attempts, $passes[0]->images !== null);
             $making = new Making($run, $file, $scratch, $meter, $journal);
-            $made = $this->make($making, $plan, $passes);
+            [$plan, $made] = $this->makeSomehow($making, $plan, $passes);
             $tries = 1;
             if ($plan?->bitrate->average !== null) {
                 [$made, $tries] = $this->aim($making, $plan, $made);
@@ -183,6 +183,27 @@ class MakeFile implements Kind
         }
 
         return [$aim->best($attempts)->made, count($attempts)];
+    }
+
+    /**
+     * In one pass where the encoder refuses the average in two; what differs then is told.
+     *
+     * @param  non-empty-list<Pass>  $passes
+     * @return array{?Plan, Made} the plan that it was made by
+     */
+    private function makeSomehow(Making $making, ?Plan $plan, array $passes): array
+    {
+        try {
+            return [$plan, $this->make($making, $plan, $passes)];
+        } catch (EngineFailed $e) {
+            if ($plan === null || $plan->bitrate->passes !== 2 || ! $e->isOfRate()) {
+                throw $e;
+            }
+            $making->journal->result('Its encoder refuses this average in two passes: it is made in one.');
+            $plan = $plan->inOnePass();
+
+            return [$plan, $this->make($making, $plan, $this->passes->passes($plan, $making->run->cut->reading()))];
+        }
     }
 
     /**

@@ -112,6 +112,14 @@ final readonly class Plan
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }
 
+    /** The same without a pass that gathers. */
+    public function inOnePass(): self
+    {
+        $changed = [BitrateCell::NAME => $this->bitrate->inOnePass()];
+
+        return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
+    }
+
     /** The same with this told of how bright its picture gets. */
     public function lit(?ContentLight $light): self
     {

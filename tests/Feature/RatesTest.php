@@ -1,7 +1,10 @@
 <?php
 
 use App\Engine\Prober;
+use App\Models\Cut;
+use App\Models\WorkState;
 use OuterCrate\Reading\Packet;
+use OuterCrate\Units\FrameRange;
 
 /** Sizes of the picture's packets, as the prober lists them. */
 function packetSizes(string $path): array
@@ -66,3 +69,17 @@ it('lands two passes within three hundredths of their average, or under the size
     ['h264', ['kbps' => 400]],
     ['hevc', ['bytes' => 500_000]],
 ]);
+
+it('makes a file in one pass where its encoder refuses the average in two', function () {
+    $edits = [
+        'video' => ['codec' => 'mpeg2video', 'effort' => 'fast', 'profile' => 'p422'], 'container' => ['set' => 'mpeg-ps'],
+        'audio' => ['codec' => 'mp3'], 'frameSize' => ['step' => -1],
+        'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['bitsPerPixel' => 0.3]],
+    ];
+    $cut = Cut::query()->findOrFail($this->bringIn('turned')['id']);
+    // So few frames are mostly keyframe: it breaks down over an average that it cannot come down to.
+    $run = $this->made($cut, ['preset' => 'exchange-vc-3', 'host' => 'lanternwick', 'edits' => $edits], new FrameRange(0, 3));
+    expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error)
+        ->and($run->slip['frames'])->toBe(4)
+        ->and($this->get("/api/runs/{$run->id}/log?text=1")->getContent())->toContain('it is made in one');
+});

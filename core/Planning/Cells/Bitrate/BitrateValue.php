@@ -80,6 +80,11 @@ final readonly class BitrateValue implements Value
         return new self($this->mode, $this->passes, $average, $peak, $this->quality, $this->target, $this->buffer);
     }
 
+    public function inOnePass(): self
+    {
+        return new self($this->mode, 1, $this->average, $this->peak, $this->quality, $this->target, $this->buffer);
+    }
+
     public function canChange(): bool
     {
         return true;
