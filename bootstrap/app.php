@@ -18,6 +18,7 @@ return Application::configure(basePath: dirname(__DIR__))
         App\Console\CatchUpCommand::class,
         App\Console\SchemaCommand::class,
         App\Console\WorkCommand::class,
+        App\Console\WatchLoopCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         // The pages and the API are one origin; the package that HandleCors stands on is not installed.

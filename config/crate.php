@@ -61,6 +61,9 @@ return [
         ],
     ],
 
+    /* Seconds for which a file of a watch folder has to stay as it is until it is taken to be whole. */
+    'watch' => ['settles' => (float) env('CRATE_WATCH_SETTLES', 5)],
+
     /* Seconds of a cut that are analysed at a time: what is lost when an analysis gives way to a run. */
     'segment' => 60,
 

@@ -20,6 +20,7 @@ use App\Http\Controllers\TeachingController;
 use App\Http\Controllers\TransitController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\ViewerController;
+use App\Http\Controllers\WatchFolderController;
 use App\Http\Middleware\TusAnswers;
 use Illuminate\Support\Facades\Route;
 
@@ -62,6 +63,9 @@ Route::middleware(TusAnswers::class)->group(function (): void {
 
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::post('packs', [PackController::class, 'several']);
+Route::get('watch-folders', [WatchFolderController::class, 'index']);
+Route::post('watch-folders', [WatchFolderController::class, 'store']);
+Route::delete('watch-folders/{folder}', [WatchFolderController::class, 'destroy']);
 Route::get('cuts/{cut}/pieces', [PiecesController::class, 'show']);
 Route::put('cuts/{cut}/pieces', [PiecesController::class, 'update']);
 Route::get('packs/{pack}', [PackController::class, 'show']);

@@ -55,8 +55,7 @@ final readonly class PieceList
                 $last >= $first ?: throw NoPieces::line($i + 1, 'it ends before it begins.');
                 $spans[] = [new FrameRange(max(0, $first), max(0, $last)), $m[2]];
             } elseif ($spans !== [] && preg_match('~^\s*\*\s*FROM CLIP NAME:\s*(.+)$~i', $line, $m) === 1) {
-                [$span] = array_pop($spans);
-                $spans[] = [$span, trim($m[1])];
+                $spans[] = [array_pop($spans)[0], trim($m[1])];
             }
         }
 

@@ -30,6 +30,7 @@ const APP = [
     ['Packing', 'Analysis', 'Sampling', 'Uploads', 'Checking', 'Transit', 'QueueEnd'],
     ['Teaching'],
     ['Shelf'],
+    ['Watching'],
     ['Resources'],
     ['Http', 'Console'],
     ['Providers'],

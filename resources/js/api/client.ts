@@ -48,6 +48,8 @@ import type {
     TransitTestAnswer,
     UploadAnswer,
     UploadList,
+    WatchFolderRequest,
+    WatchFolders,
 } from './types';
 
 /** An answer with a status of 400 or more, or none at all. The message is for the person. */
@@ -136,6 +138,9 @@ export const api = {
         call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`, request),
     plan: (request: PlanRequest) => call<PlanList>('POST', 'plan', request),
     packSheets: (cuts: number[]) => call<PacksAnswer>('POST', 'packs', { cuts }),
+    watchFolders: () => call<WatchFolders>('GET', 'watch-folders'),
+    watchFolder: (request: WatchFolderRequest) => call<WatchFolders>('POST', 'watch-folders', request),
+    unwatch: (folder: number) => call<WatchFolders>('DELETE', `watch-folders/${folder}`),
     pieces: (cut: number) => call<PiecesAnswer>('GET', `cuts/${cut}/pieces`),
     divide: (cut: number, how: PiecesRequest) => call<PiecesAnswer>('PUT', `cuts/${cut}/pieces`, how),
     writeHashList: (pack: string) => call<HashListAnswer>('POST', `packs/${pack}/hash-list`),

@@ -88,6 +88,8 @@ export interface Contract {
     'upload-list': UploadList;
     upload: Upload;
     values: Values;
+    'watch-folder-request': WatchFolderRequest;
+    'watch-folders': WatchFolders;
     words: Words2;
 }
 /**
@@ -3589,6 +3591,39 @@ export interface Upload {
  */
 export interface UploadList {
     uploads: Upload[];
+}
+/**
+ * A folder to watch, and what is made of each of its files.
+ */
+export interface WatchFolderRequest {
+    path: string;
+    outputs: {
+        preset: string;
+        host: string | null;
+    }[];
+}
+/**
+ * Folders whose files are brought in and packed by themselves, with what became of the latest.
+ */
+export interface WatchFolders {
+    folders: {
+        id: number;
+        path: string;
+        isThere: boolean;
+        outputs: {
+            preset: string;
+            host: string | null;
+        }[];
+        files: {
+            name: string;
+            state: 'settling' | 'packing' | 'packed' | 'refused';
+            /**
+             * Why it was set aside.
+             */
+            error: string | null;
+            pack: string | null;
+        }[];
+    }[];
 }
 /**
  * A text for each cell.

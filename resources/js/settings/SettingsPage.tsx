@@ -9,6 +9,7 @@ import { Title } from '../ui/Title';
 import { useTitle } from '../ui/useTitle';
 import { play } from './play';
 import { TypedSetting } from './TypedSetting';
+import { WatchFolders } from './WatchFolders';
 
 type Name = keyof SettingsRequest;
 
@@ -158,6 +159,7 @@ export function SettingsPage() {
                     />,
                 )}
             </dl>
+            <WatchFolders />
         </div>
     );
 }

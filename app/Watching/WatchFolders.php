@@ -1,0 +1,67 @@
+<?php
+
+namespace App\Watching;
+
+use App\Library\Hosts;
+use App\Library\Presets;
+use App\Library\UnknownName;
+use App\Models\WatchFolder;
+use Illuminate\Database\Eloquent\Collection;
+
+/** The folders that are watched. */
+class WatchFolders
+{
+    public function __construct(private readonly Presets $presets, private readonly Hosts $hosts)
+    {
+    }
+
+    /** @return Collection<int, WatchFolder> */
+    public function all(): Collection
+    {
+        return WatchFolder::query()->orderBy('path')->get();
+    }
+
+    /**
+     * Watches a folder from now on, or with other outputs.
+     *
+     * @param  list<array{preset: string, host?: ?string}>  $outputs
+     *
+     * @throws WatchRefused
+     * @throws UnknownName
+     */
+    public function add(string $path, array $outputs): WatchFolder
+    {
+        $real = str_starts_with($path, '/') && ! str_contains($path, "\0") ? realpath($path) : false;
+        if ($real === false || ! is_dir($real)) {
+            throw new WatchRefused("There is no folder {$path}.", 'Give its whole path, from / on.');
+        }
+        if (! is_writable($real)) {
+            throw new WatchRefused(
+                "{$real} cannot be written to.",
+                'What cannot be packed is set aside in it: change who may write there.',
+            );
+        }
+        foreach ([config('crate.deliveries'), config('crate.derived')] as $own) {
+            $own = realpath($own) ?: $own;
+            if (str_starts_with("{$real}/", "{$own}/") || str_starts_with("{$own}/", "{$real}/")) {
+                throw new WatchRefused('What is made would be packed again and again.', "Choose a folder apart from {$own}.");
+            }
+        }
+        if ($outputs === []) {
+            throw new WatchRefused('There is nothing to make of its files.', 'Choose a preset.');
+        }
+        foreach ($outputs as $output) {
+            $this->presets->need($output['preset']);
+            isset($output['host']) ? $this->hosts->need($output['host']) : null;
+        }
+
+        return WatchFolder::query()->updateOrCreate(['path' => $real], ['outputs' => array_map(fn (array $output): array => [
+            'preset' => $output['preset'], 'host' => $output['host'] ?? null, 'edits' => [],
+        ], $outputs)]);
+    }
+
+    public function remove(WatchFolder $folder): void
+    {
+        $folder->delete();
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+namespace App\Watching;
+
+use App\Desk\CutDesk;
+use App\Desk\Surroundings;
+use App\Media\FileKind;
+use App\Media\Neighbours;
+use App\Media\SetAside;
+use App\Models\WatchedFile;
+use App\Models\WatchFolder;
+use App\Models\Work;
+use App\Packing\MadeAlready;
+use App\Packing\Packer;
+use App\Shelf\CutShelf;
+use OuterCrate\Refusals\Refused;
+use Throwable;
+
+/**
+ * Looks into the watch folders: a file that has settled is brought in and packed; one that cannot be is set aside with the reason. What
+ * was seen is kept in the database, so that a restart begins where it ended, and two that look at once pack nothing twice.
+ */
+class Watcher
+{
+    /** Files of a folder that are looked at. */
+    private const MOST = 5_000;
+
+    /** Seconds after which one that was begun is begun again. */
+    private const BEGUN = 120;
+
+    public function __construct(
+        private readonly CutShelf $shelf,
+        private readonly CutDesk $desk,
+        private readonly Packer $packer,
+    ) {
+    }
+
+    public function look(): void
+    {
+        foreach (WatchFolder::query()->orderBy('id')->get() as $folder) {
+            foreach ($this->videos($folder->path) as $name => [$bytes, $modified]) {
+                $this->lookAt($folder, $name, $bytes, $modified);
+            }
+        }
+    }
+
+    /** @return array<string, array{int, int}> size in bytes and time of each, by name */
+    private function videos(string $folder): array
+    {
+        clearstatcache();
+        $videos = [];
+        foreach (array_slice(Neighbours::in($folder), 0, self::MOST) as $name) {
+            // What begins with a full stop is hidden, and often half a file.
+            if ($name[0] !== '.' && FileKind::of($name) === FileKind::Video && is_file("{$folder}/{$name}")) {
+                $videos[$name] = [(int) @filesize("{$folder}/{$name}"), (int) @filemtime("{$folder}/{$name}")];
+            }
+        }
+
+        return $videos;
+    }
+
+    private function lookAt(WatchFolder $folder, string $name, int $bytes, int $modified): void
+    {
+        $file = WatchedFile::query()->firstOrCreate(
+            ['watch_folder_id' => $folder->id, 'name' => $name],
+            ['state' => WatchedFile::SETTLING, 'bytes' => $bytes, 'modified' => $modified, 'since' => Work::now()],
+        );
+        if ($file->bytes !== $bytes || $file->modified !== $modified) {
+            // It grows, or is another file by the same name.
+            $file->update([
+                'state' => WatchedFile::SETTLING, 'bytes' => $bytes, 'modified' => $modified, 'since' => Work::now(), 'error' => null,
+            ]);
+
+            return;
+        }
+        // Whoever began with it was ended.
+        if ($file->state === WatchedFile::PACKING && $file->updated_at->diffInSeconds(now()) > self::BEGUN) {
+            $file->update(['state' => WatchedFile::SETTLING]);
+        }
+        $settles = (float) config('crate.watch.settles');
+        if ($file->state !== WatchedFile::SETTLING || $bytes === 0 || $file->since->diffInMilliseconds(now()) < 1000 * $settles) {
+            return;
+        }
+        // In one step: of two that look at once, one packs it.
+        $isOurs = WatchedFile::query()->whereKey($file->id)->where(['state' => WatchedFile::SETTLING, 'bytes' => $bytes])
+            ->update(['state' => WatchedFile::PACKING, 'updated_at' => Work::now()]);
+        $isOurs === 1 ? $this->pack($folder, $file->refresh()) : null;
+    }
+
+    private function pack(WatchFolder $folder, WatchedFile $file): void
+    {
+        $path = "{$folder->path}/{$file->name}";
+        try {
+            $cut = $this->shelf->bringIn($path);
+            $columns = $this->desk->columns($cut, $cut->reading(), $folder->outputs, $cut->range($cut->reading()));
+            $pack = $this->packer->pack($cut, $columns, Surroundings::deliveries($cut->name), again: false)[0]->pack;
+            $file->update(['state' => WatchedFile::PACKED, 'pack' => $pack]);
+        } catch (MadeAlready) {
+            // The very same was packed from here before, or on its sheet.
+            $file->update(['state' => WatchedFile::PACKED]);
+        } catch (Refused $e) {
+            $this->setAside($file, $path, $e->getMessage());
+        } catch (Throwable $e) {
+            // It is looked at again: what broke may be over by then.
+            $file->update(['state' => WatchedFile::SETTLING, 'since' => Work::now()]);
+            throw $e;
+        }
+    }
+
+    private function setAside(WatchedFile $file, string $path, string $reason): void
+    {
+        $file->update(['state' => WatchedFile::REFUSED, 'error' => mb_strcut($reason, 0, 2000)]);
+        SetAside::file($path, $reason);
+    }
+}
