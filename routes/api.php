@@ -16,6 +16,7 @@ use App\Http\Controllers\PresetController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\StoreController;
 use App\Http\Controllers\TeachingController;
 use App\Http\Controllers\TransitController;
 use App\Http\Controllers\UploadController;
@@ -63,6 +64,11 @@ Route::middleware(TusAnswers::class)->group(function (): void {
 
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::post('packs', [PackController::class, 'several']);
+Route::get('store', [StoreController::class, 'show']);
+Route::post('store/clear', [StoreController::class, 'clear']);
+Route::post('store/take-back', [StoreController::class, 'takeBack']);
+Route::post('store/empty', [StoreController::class, 'empty']);
+Route::post('store/derived/{what}', [StoreController::class, 'clearDerived'])->whereIn('what', ['pictures', 'steps']);
 Route::get('watch-folders', [WatchFolderController::class, 'index']);
 Route::post('watch-folders', [WatchFolderController::class, 'store']);
 Route::delete('watch-folders/{folder}', [WatchFolderController::class, 'destroy']);

@@ -33,6 +33,12 @@ final class Workspace
         File::deleteDirectory(config('crate.derived')."/cuts/{$cut}");
     }
 
+    /** Removes the pictures that were taken from a cut for looking at; they are taken again when somebody looks. */
+    public static function forgetPictures(int $cut): void
+    {
+        File::deleteDirectory(config('crate.derived')."/cuts/{$cut}/frames");
+    }
+
     public function proxy(): string
     {
         return "{$this->root}/proxy.mp4";

@@ -14,6 +14,7 @@ import { SheetPage } from './sheet/SheetPage';
 import { ShelfPage } from './shelf/ShelfPage';
 import { PacksPage } from './slips/PacksPage';
 import { SlipsPage } from './slips/SlipsPage';
+import { StorePage } from './store/StorePage';
 
 const client = new QueryClient({
     defaultOptions: {
@@ -38,6 +39,7 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                         <Route path="slips" element={<PacksPage />} />
                         <Route path="slips/:pack" element={<SlipsPage />} />
                         <Route path="queue" element={<QueuePage />} />
+                        <Route path="store" element={<StorePage />} />
                         <Route path="settings" element={<SettingsPage />} />
                         <Route path="presets/:slug?" element={<PresetsPage />} />
                         <Route path="hosts/:slug/teach" element={<Loaded page={teachPage} what="the host" />} />

@@ -71,6 +71,8 @@ export interface Contract {
     sheet: Sheet;
     slip: Slip;
     span: Span;
+    'store-clear-request': StoreClearRequest;
+    store: Store;
     'table-answer': TableAnswer;
     'table-request': TableRequest;
     taught: Taught;
@@ -3038,6 +3040,44 @@ export interface Sheet {
      * What another window changed, too, in a save that began before that.
      */
     told: string[];
+}
+/**
+ * Runs whose files are cleared away.
+ */
+export interface StoreClearRequest {
+    runs: number[];
+}
+/**
+ * What was made and takes room.
+ */
+export interface Store {
+    files: {
+        run: number;
+        pack: string;
+        cut: number | null;
+        cutName: string;
+        role: string;
+        file: string;
+        path: string;
+        bytes: number;
+        bytesLabel: string;
+        endedAt: string | null;
+        /**
+         * Why it cannot be cleared; null where it can.
+         */
+        kept: string | null;
+    }[];
+    filesLabel: string;
+    /**
+     * Names of what was cleared away and can be put back.
+     */
+    cleared: string[];
+    clearedLabel: string;
+    derived: {
+        what: 'pictures' | 'steps';
+        bytes: number;
+        label: string;
+    }[];
 }
 /**
  * What was understood of a pasted table of rates.

@@ -1,6 +1,6 @@
 import { Moon, Settings, Sun } from 'lucide-react';
 import { type MouseEvent, useState } from 'react';
-import { NavLink, Outlet, useLocation } from 'react-router';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { useFollowedLibrary } from '../api/library';
 import { useMachine } from '../api/queries';
 import { Figures } from '../ui/Figures';
@@ -96,12 +96,13 @@ function Disk() {
         );
     }
     return (
-        <span
-            className="text-[13px] text-soft"
-            title={`${data.freeBytes?.toLocaleString('en')} bytes free for ${data.deliveries}`}
+        <Link
+            to="/store"
+            className="text-[13px] text-soft hover:text-ink hover:underline"
+            title={`${data.freeBytes?.toLocaleString('en')} bytes free for ${data.deliveries}: see what takes room`}
         >
             <Figures text={data.freeLabel ?? '?'} /> free
-        </span>
+        </Link>
     );
 }
 

@@ -1,0 +1,71 @@
+<?php
+
+use App\Models\ClearedFile;
+use App\Models\Cut;
+use App\Models\Run;
+
+beforeEach(function (): void {
+    $this->cut = Cut::query()->findOrFail($this->bringIn('few')['id']);
+    $this->store = fn (): array => $this->answer($this->getJson('/api/store'), 'store');
+    $this->clear = fn (array $runs, int $status = 200): array => $this->answer(
+        $this->postJson('/api/store/clear', ['runs' => array_map(fn (Run $run): int => $run->id, $runs)]),
+        $status === 200 ? 'store' : 'error',
+        $status,
+    );
+});
+
+it('clears made files away, puts them back, and deletes them in the end', function () {
+    [$master, $sound] = $this->queued($this->cut, [['preset' => 'archive-10-bit'], ['preset' => 'sound-wav']])->all();
+    $this->work();
+    $before = ($this->store)();
+    expect(array_column($before['files'], 'kept', 'role'))->toBe(['master' => 'It is the only master of these frames.', 'sound' => null])
+        ->and($before['cleared'])->toBe([]);
+    $bytes = file_get_contents($sound->refresh()->file);
+
+    $cleared = ($this->clear)([$sound]);
+    expect(is_file($sound->file))->toBeFalse()
+        ->and($cleared['cleared'])->toBe([basename($sound->file)])
+        ->and(array_column($cleared['files'], 'run'))->toBe([$master->id])
+        ->and($this->getJson("/api/packs/{$sound->pack}")->json('runs.1.onDisk'))->toBeFalse();
+    $this->answer($this->postJson('/api/store/take-back'), 'store');
+    expect(file_get_contents($sound->file))->toBe($bytes)->and(glob(dirname($sound->file).'/.cleared'))->toBe([]);
+
+    ($this->clear)([$sound]);
+    $this->answer($this->postJson('/api/store/empty'), 'store');
+    expect(ClearedFile::query()->count())->toBe(0)
+        ->and(glob(dirname($sound->file).'/{,.}*.wav', GLOB_BRACE))->toBe([])
+        ->and(is_dir(dirname($sound->file).'/.cleared'))->toBeFalse()
+        ->and(is_file($this->cut->path))->toBeTrue();
+});
+
+it('never clears the only master, nor what could not be made again', function () {
+    [$one, $two, $review] = $this->queued($this->cut, [
+        ['preset' => 'archive-10-bit'], ['preset' => 'light-lossless'], ['preset' => 'sound-wav'],
+    ])->all();
+    $this->work();
+    // Either can go, both cannot; and nothing goes when one has to stay.
+    $refused = ($this->clear)([$review, $one, $two], 422);
+    expect($refused['error']['message'])->toContain('stays, and so does all else. It is the only master')
+        ->and(is_file($review->refresh()->file))->toBeTrue();
+    ($this->clear)([$one]);
+    expect(($this->clear)([$two], 422)['error']['message'])->toContain('only master');
+    // Its place is taken meanwhile: nothing is covered.
+    file_put_contents($one->refresh()->file, 'another');
+    expect($this->postJson('/api/store/take-back')->assertStatus(422)->json('error.message'))->toContain('Another file lies at its place');
+    unlink($one->file);
+    $this->postJson('/api/store/take-back')->assertOk();
+
+    rename($this->cut->path, "{$this->cut->path}.away");
+    expect(array_column(($this->store)()['files'], 'kept', 'role')['sound'])->toContain('could not be made again');
+    rename("{$this->cut->path}.away", $this->cut->path);
+});
+
+it('lets go of what is taken again at any time', function () {
+    $this->get("/api/cuts/{$this->cut->id}/frames/3");
+    $derived = fn (): array => array_column(($this->store)()['derived'], 'bytes', 'what');
+    expect($derived()['pictures'])->toBeGreaterThan(0);
+    $this->answer($this->postJson('/api/store/derived/pictures'), 'store');
+    $this->answer($this->postJson('/api/store/derived/steps'), 'store');
+    expect($derived())->toBe(['pictures' => 0, 'steps' => 0])
+        ->and($this->postJson('/api/store/derived/everything')->status())->toBe(404);
+});
