@@ -96,12 +96,6 @@ for (const output of [1, 2]) {
 }
 await take(page, 'compare');
 
-page = await open('light', '/');
-await page.getByRole('row', { name: /Night firing/ }).hover();
-await page.getByRole('button', { name: 'Pack Night firing' }).click();
-await page.waitForTimeout(900);
-await take(page, 'quick');
-
 page = await open('dark', sheet);
 await page.getByRole('button', { name: 'Add an output' }).click();
 await page.getByRole('option', { name: /^Platen 1080/ }).click();
@@ -123,6 +117,11 @@ await take(page, 'queue');
 page = await open('light', '/settings');
 await page.waitForTimeout(400);
 await take(page, 'settings');
+
+page = await open('light', '/store');
+await page.getByRole('table', { name: 'Made files' }).waitFor();
+await page.getByRole('checkbox', { name: /^Choose .*mp4/ }).first().check();
+await take(page, 'store');
 
 page = await open('light', '/');
 await page.getByRole('button', { name: 'Bring in a cut' }).click();

@@ -805,7 +805,7 @@ export interface Bitrate {
 }
 export interface File {
     /**
-     * {cut} {role} {host} {preset} {width} {height} {fps} {codec} {n}
+     * {cut} {role} {host} {preset} {width} {height} {fps} {codec} {piece} {pieceName} {n}
      */
     template?: string | null;
     /**
