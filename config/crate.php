@@ -75,6 +75,10 @@ return [
         'sound' => env('CRATE_END_SOUND', 'lamp'),
         'webhook' => env('CRATE_END_WEBHOOK'),
         'secret' => null,
+        // A program and its arguments, as a JSON list: it is run then, and reads what was made.
+        'command' => json_decode((string) env('CRATE_END_COMMAND', '[]'), true) ?: [],
+        // Whether the workers end then, and stay so until the next start.
+        'quits' => (bool) env('CRATE_END_QUITS', false),
     ],
 
     /* Bits per second that the line sends, until the person says otherwise. */

@@ -2,6 +2,9 @@
 
 namespace App\Console;
 
+use App\Models\QueueEnd;
+use App\Models\Work;
+use App\Models\WorkState;
 use App\Work\Kinds;
 use App\Work\Worker;
 use Illuminate\Console\Command;
@@ -10,6 +13,9 @@ use Illuminate\Console\Command;
 class WorkCommand extends Command
 {
     private const LONGEST = 3600;
+
+    /** Exit status after which bin/keep does not begin it anew. */
+    private const ALL_DONE = 86;
 
     private const LARGEST = 256 * 1024 * 1024;
 
@@ -28,15 +34,24 @@ class WorkCommand extends Command
         }
         $ending = false;
         $begun = time();
+        $last = QueueEnd::query()->max('id');
+        $hasEnded = fn (): bool => QueueEnd::query()->max('id') !== $last && ! self::isAnythingLeft();
+        $isAllDone = fn (): bool => config('crate.end.quits') && $hasEnded();
         $this->trap([SIGINT, SIGTERM, SIGQUIT], function () use (&$ending): void {
             $ending = true;
         });
         $worker->run($named, function () use (&$ending): bool {
             return $ending;
-        }, function () use (&$ending, $begun): bool {
-            return $ending || time() - $begun > self::LONGEST || memory_get_usage(true) > self::LARGEST;
+        }, function () use (&$ending, $begun, $isAllDone): bool {
+            return $ending || $isAllDone() || time() - $begun > self::LONGEST || memory_get_usage(true) > self::LARGEST;
         });
 
-        return self::SUCCESS;
+        return ! $ending && $isAllDone() ? self::ALL_DONE : self::SUCCESS;
+    }
+
+    /** What was asked for by somebody, or follows the end of the queue; all else can wait for the next start. */
+    private static function isAnythingLeft(): bool
+    {
+        return Work::query()->whereIn('kind', ['make', 'tell', 'after'])->whereIn('state', WorkState::underWay())->exists();
     }
 }

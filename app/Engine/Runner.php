@@ -172,6 +172,29 @@ class Runner
         return $process->getExitCode() === 0;
     }
 
+    /**
+     * Runs what whoever configured this machine named, and hands it a text.
+     *
+     * @param  non-empty-list<string>|list<string>  $command  program and arguments, which no shell sees
+     * @return int its exit status; 127 where there is no such program, 128 and the signal where one ended it
+     */
+    public function handOver(array $command, string $input, int $seconds): int
+    {
+        $path = self::locate($command[0] ?? '');
+        if ($path === null) {
+            return 127;
+        }
+        $process = new Process([$path, ...array_slice($command, 1)], base_path(), null, $input, $seconds);
+        $process->disableOutput();
+        try {
+            return $process->run();
+        } catch (ProcessSignaledException) {
+            return 128 + $process->getTermSignal();
+        } catch (ProcessTimedOutException) {
+            return 124;
+        }
+    }
+
     /** Full path of a program, given by name or by path; null when it is not there. */
     public static function locate(string $name): ?string
     {

@@ -22,4 +22,13 @@ class QueueEnd extends Model
 
     /** @var array<string, string> */
     protected $casts = ['ended_at' => 'datetime', 'told' => 'array'];
+
+    /** What others are told of it (resources/schema/queue-done.json). */
+    public function json(): string
+    {
+        return json_encode(
+            ['event' => 'queue-done', 'id' => $this->id, 'endedAt' => $this->ended_at->toIso8601ZuluString()] + $this->told,
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
+        );
+    }
 }

@@ -11,6 +11,7 @@ use App\Library\ShippedHosts;
 use App\Library\ShippedPresets;
 use App\Packing\MakeFile;
 use App\QueueEnd\NoteQueueEnd;
+use App\QueueEnd\RunEndCommand;
 use App\QueueEnd\TellQueueEnd;
 use App\Sampling\SamplePieces;
 use App\Schema\Contract;
@@ -32,7 +33,7 @@ class CrateServiceProvider extends ServiceProvider
 {
     /** The kinds of work that there are. */
     private const KINDS = [
-        MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class,
+        MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class, RunEndCommand::class,
     ];
 
     /** Made once: they know much, and change nothing. */

@@ -13,7 +13,7 @@ use Throwable;
 /** Notes when nothing is left to make, once, and has it told where that is asked. */
 class NoteQueueEnd
 {
-    public function __construct(private readonly WorkQueue $queue, private readonly TellQueueEnd $tell)
+    public function __construct(private readonly WorkQueue $queue, private readonly TellQueueEnd $tell, private readonly RunEndCommand $command)
     {
     }
 
@@ -24,8 +24,8 @@ class NoteQueueEnd
         }
         try {
             $end = DB::transaction($this->note(...));
-            if ($end !== null && $this->tell->isAsked()) {
-                $this->queue->put($this->tell, $end->id);
+            foreach ($end === null ? [] : [$this->tell, $this->command] as $kind) {
+                $kind->isAsked() ? $this->queue->put($kind, $end->id) : null;
             }
         } catch (Throwable $e) {
             // The file is made, whatever becomes of this.

@@ -63,10 +63,7 @@ class TellQueueEnd implements Kind
             return;
         }
         $meter->hold(2 * self::PATIENCE);
-        $problem = $this->send((string) config('crate.end.webhook'), json_encode(
-            ['event' => 'queue-done', 'id' => $end->id, 'endedAt' => $end->ended_at->toIso8601ZuluString()] + $end->told,
-            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR,
-        ));
+        $problem = $this->send((string) config('crate.end.webhook'), $end->json());
         if ($problem === null) {
             return;
         }

@@ -122,3 +122,20 @@ it('tells nobody where that was set, whatever is configured', function () {
     $this->work('make', 'tell');
     expect(Work::query()->where('kind', 'tell')->count())->toBe(0)->and(QueueEnd::query()->count())->toBe(1);
 });
+
+it('runs the command that is configured for the end of the queue, and tells it what was made', function () {
+    $file = $this->folder('out').'/../heard.json';
+    config(['crate.end.command' => ['sh', '-c', 'cat > "$0"; exit ${1:-0}', $file]]);
+    $run = $this->made(Cut::query()->findOrFail($this->bringIn('few')['id']), ['preset' => 'sound-wav']);
+    $this->work('after');
+    expect(json_decode((string) file_get_contents($file), true))->toMatchArray(['event' => 'queue-done'])
+        ->and(json_decode((string) file_get_contents($file), true)['made'][0]['sha256'])->toBe($run->slip['sha256']);
+
+    config(['crate.end.command' => ['sh', '-c', 'exit 3']]);
+    $this->made($run->cut, ['preset' => 'sound-mp3']);
+    $this->work('after');
+    $failed = Work::query()->where('kind', 'after')->orderByDesc('id')->firstOrFail();
+    expect($failed->error)->toContain('sh, ended with status 3');
+    config(['crate.end.command' => ['/nowhere/at/all']]);
+    expect(app(App\Engine\Runner::class)->handOver(['/nowhere/at/all'], '', 5))->toBe(127);
+});

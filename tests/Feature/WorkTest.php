@@ -353,6 +353,15 @@ it('waits for a run that another worker took from bin/crate pack', function () {
         ->toBe(0);
 });
 
+it('lets workers end with the queue where that is configured, and not begin anew', function () {
+    $folder = shared();
+    $worker = Elsewhere::artisan($folder, ['crate:work', '--kinds=make'], ['CRATE_END_QUITS' => 'true']);
+    Elsewhere::crate($folder, ['pack', $this->clip(), '--output=sound-wav', "--to={$folder}/out"])->wait();
+    expect($worker->wait())->toBe(86)
+        // What keeps it lets it go.
+        ->and((new Process([base_path('bin/keep'), 'sh', '-c', 'exit 86'], null, null, null, 10))->run())->toBe(0);
+});
+
 it('refuses a kind of work that there is none of', function () {
     expect(Artisan::call('crate:work', ['--kinds' => 'dance']))->toBe(2);
 });
@@ -388,7 +397,7 @@ it('says that a run was planned by a version whose plans were others', function 
 
 it('knows the kinds of work by one list', function () {
     expect(app(Kinds::class)->names())
-        ->toBe(['make', 'sample', 'analyse', 'transit', 'teach', 'tell'])
+        ->toBe(['make', 'sample', 'analyse', 'transit', 'teach', 'tell', 'after'])
         ->and(app(Kinds::class)->get('make'))
         ->toBeInstanceOf(MakeFile::class);
 });
