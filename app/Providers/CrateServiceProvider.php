@@ -33,7 +33,8 @@ class CrateServiceProvider extends ServiceProvider
 {
     /** The kinds of work that there are. */
     private const KINDS = [
-        MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class, RunEndCommand::class,
+        MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class,
+        RunEndCommand::class,
     ];
 
     /** Made once: they know much, and change nothing. */

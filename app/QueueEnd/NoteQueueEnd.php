@@ -13,8 +13,11 @@ use Throwable;
 /** Notes when nothing is left to make, once, and has it told where that is asked. */
 class NoteQueueEnd
 {
-    public function __construct(private readonly WorkQueue $queue, private readonly TellQueueEnd $tell, private readonly RunEndCommand $command)
-    {
+    public function __construct(
+        private readonly WorkQueue $queue,
+        private readonly TellQueueEnd $tell,
+        private readonly RunEndCommand $command,
+    ) {
     }
 
     public function handle(WorkEnded $ended): void

@@ -17,6 +17,8 @@ const derivedWords = {
     steps: ['Steps of transit tests', 'encoded again by the next test'],
 };
 
+const counted = (files: number) => `${files} ${files === 1 ? 'file' : 'files'}`;
+
 /** What was made and takes room: cleared away with care, and put back until that is emptied. */
 export function StorePage() {
     const client = useQueryClient();
@@ -71,9 +73,7 @@ export function StorePage() {
             {data.cleared.length > 0 && (
                 <div role="status" className="mb-3 flex items-center gap-3 rounded bg-sunk px-3 py-2 text-[13px]">
                     <span className="min-w-0 truncate" title={data.cleared.join('\n')}>
-                        <Figures
-                            text={`${data.cleared.length} ${data.cleared.length === 1 ? 'file' : 'files'} cleared away, ${data.clearedLabel}: `}
-                        />
+                        <Figures text={`${counted(data.cleared.length)} cleared away, ${data.clearedLabel}: `} />
                         {data.cleared.join(', ')}
                     </span>
                     <Button
