@@ -17,6 +17,11 @@ final class StoreResource
         $kept = $store->kept($runs);
         $cleared = $store->cleared();
         $files = $runs->map(fn (Run $run): array => self::file($run) + ['kept' => $kept[$run->id] ?? null])->all();
+        $ofCuts = [];
+        foreach ($files as $file) {
+            $ofCuts[$file['cut']] = ($ofCuts[$file['cut']] ?? 0) + $file['bytes'];
+        }
+        $files = array_map(fn (array $file): array => $file + ['cutBytesLabel' => self::label($ofCuts[$file['cut']])], $files);
         $derived = $store->derived();
 
         return [

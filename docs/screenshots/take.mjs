@@ -118,11 +118,6 @@ page = await open('light', '/settings');
 await page.waitForTimeout(400);
 await take(page, 'settings');
 
-page = await open('light', '/store');
-await page.getByRole('table', { name: 'Made files' }).waitFor();
-await page.getByRole('checkbox', { name: /^Choose .*mp4/ }).first().check();
-await take(page, 'store');
-
 page = await open('light', '/');
 await page.getByRole('button', { name: 'Bring in a cut' }).click();
 await page.waitForTimeout(400);
@@ -198,6 +193,11 @@ for (;;) {
     if (pack.length >= 3) {
         page = await open('light', `/slips/${pack[0].pack}`);
         await take(page, 'slips');
+
+page = await open('light', '/store');
+await page.getByRole('table', { name: 'Made files' }).waitFor();
+await page.getByRole('checkbox', { name: /^Choose .*mp4/ }).first().check();
+await take(page, 'store');
         break;
     }
     await new Promise((resolve) => setTimeout(resolve, 1000));

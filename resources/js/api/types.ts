@@ -3066,6 +3066,10 @@ export interface Store {
          * Why it cannot be cleared; null where it can.
          */
         kept: string | null;
+        /**
+         * Of all files of its cut.
+         */
+        cutBytesLabel: string;
     }[];
     filesLabel: string;
     /**

@@ -53,7 +53,7 @@ export function Belt() {
                 </span>
             )}
             {(looks.length > 0 && active.length === 0 ? [] : shown.slice(0, room)).map((run) => (
-                <Item key={run.id} run={run} />
+                <Item key={run.id} run={run} brief={active.filter(isGoing).length > 1} />
             ))}
             {looks.slice(0, Math.max(0, room - active.length)).map((look) => (
                 <Look key={`${look.page} ${look.what}`} {...look} />
@@ -68,7 +68,7 @@ export function Belt() {
                     </Link>
                 )}
                 {active.length > 0 && (
-                    <Link to="/queue" className="hover:text-ink">
+                    <Link to="/queue" className="whitespace-nowrap hover:text-ink">
                         <Figures
                             text={[`Queue: ${queued} ${queued === 1 ? 'run' : 'runs'}`, left]
                                 .filter(Boolean)
@@ -116,13 +116,16 @@ function Look({ page, name, what, percent, left }: LookProps) {
 
 const lookOf = (run: Run) => `${isUnderWay(run) ? 'pr-1' : 'pr-3'} ${run.state === 'waiting' ? 'text-soft' : ''}`;
 
-function Item({ run }: { run: Run }) {
+const isGoing = ({ state }: Run) => state === 'running' || state === 'checking';
+
+function Item({ run, brief }: { run: Run; brief: boolean }) {
     const stop = useStop(run);
     const mark = runMark(run);
-    const going = run.state === 'running' || run.state === 'checking';
+    const going = isGoing(run);
+    const width = going && !brief ? 'w-[400px]' : going ? 'w-[310px]' : 'w-[250px]';
     const title = going ? `${run.frames} of ${run.framesTotal} frames, ${run.preset}` : (run.error ?? run.path);
     return (
-        <div title={title} className={`${item} ${going ? 'w-[400px]' : 'w-[250px]'} pl-3 ${lookOf(run)}`}>
+        <div title={title} className={`${item} ${width} pl-3 ${lookOf(run)}`}>
             {mark && <Mark kind={mark} />}
             <span className="min-w-0 truncate">
                 <b className="font-medium">{run.cutName}</b> {run.name}
@@ -133,7 +136,7 @@ function Item({ run }: { run: Run }) {
                         {stop.error.message}
                     </span>
                 ) : (
-                    <Figures text={stateText(run)} />
+                    <Figures text={stateText(run, brief)} />
                 )}
             </span>
             {isUnderWay(run) && (

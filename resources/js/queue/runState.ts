@@ -17,8 +17,8 @@ export function runMark({ state, differences }: Pick<Run, 'state' | 'differences
     }
 }
 
-/** What the belt and the queue say of a run: `194/313 · 62 % · 24.3 fps · 0:14`. */
-export function stateText(run: Run): string {
+/** What the belt and the queue say of a run: `194/313 · 62 % · 24.3 fps · 0:14`; in brief, where there are several, `62 % · 0:14`. */
+export function stateText(run: Run, brief = false): string {
     if (run.stopAsked) {
         return 'stopping';
     }
@@ -29,9 +29,9 @@ export function stateText(run: Run): string {
             return [
                 run.paused ? 'paused' : null,
                 run.pass,
-                `${run.frames}/${run.framesTotal}`,
+                brief ? null : `${run.frames}/${run.framesTotal}`,
                 `${run.percent} %`,
-                run.speed === null || run.paused ? null : `${run.speed.toFixed(run.speed < 10 ? 1 : 0)} fps`,
+                run.speed === null || run.paused || brief ? null : `${run.speed.toFixed(run.speed < 10 ? 1 : 0)} fps`,
                 run.paused ? null : run.secondsLeftLabel,
             ]
                 .filter(Boolean)

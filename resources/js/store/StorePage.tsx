@@ -115,17 +115,21 @@ export function StorePage() {
                             <tr>
                                 <th
                                     scope="rowgroup"
-                                    colSpan={6}
+                                    colSpan={5}
                                     className="border-b border-line pt-3 pb-1 text-left font-medium"
                                 >
                                     {files[0]?.cutName}
                                 </th>
+                                <td className="border-b border-line pt-3 pb-1 text-right text-soft">
+                                    <Figures text={files[0]?.cutBytesLabel ?? ''} />
+                                </td>
                             </tr>
                             {files.map((file) => (
                                 <tr key={file.run} className="border-b border-line">
                                     <td className="h-[30px]">
                                         <input
                                             type="checkbox"
+                                            className="block"
                                             aria-label={`Choose ${file.file}`}
                                             disabled={file.kept !== null && !chosen.includes(file.run)}
                                             checked={chosen.includes(file.run)}
