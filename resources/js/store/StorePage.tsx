@@ -129,7 +129,7 @@ export function StorePage() {
                                     <td className="h-[30px]">
                                         <input
                                             type="checkbox"
-                                            className="block"
+                                            className="block accent-rust"
                                             aria-label={`Choose ${file.file}`}
                                             disabled={file.kept !== null && !chosen.includes(file.run)}
                                             checked={chosen.includes(file.run)}
