@@ -16,6 +16,7 @@ use App\Shelf\CutShelf;
 use App\Work\Worker;
 use App\Work\WorkQueue;
 use OuterCrate\Desk\Column;
+use OuterCrate\Pieces\Piece;
 
 class PackCommand extends CrateCommand
 {
@@ -37,7 +38,7 @@ class PackCommand extends CrateCommand
         private readonly WorkQueue $queue,
         private readonly Presets $presets,
         private readonly HashLists $lists,
-        private readonly CutPieces $pieces,
+        private readonly CutPieces $divided,
     ) {
         parent::__construct();
     }
@@ -74,18 +75,25 @@ class PackCommand extends CrateCommand
      */
     private function columns(Cut $cut, array $outputs, string $folder): array
     {
-        $list = $this->option('pieces');
-        if ($list === null) {
-            return $this->desk->columns($cut, $cut->reading(), $outputs, null, $folder);
-        }
-        $text = $list === 'shots' ? null : @file_get_contents($this->absolute($list));
-        $text !== false ?: throw new WrongUse("There is no list to read in {$list}.");
-        $text === null ? $this->pieces->byShots($cut) : $this->pieces->inList($cut, $text);
-        $pieces = CutPieces::of($cut);
+        $pieces = $this->pieces($cut);
 
         return $pieces === []
             ? $this->desk->columns($cut, $cut->reading(), $outputs, null, $folder)
             : $this->desk->inPieces($cut, $cut->reading(), $outputs, $pieces, $folder);
+    }
+
+    /** @return list<Piece> none where each output is one file */
+    private function pieces(Cut $cut): array
+    {
+        $list = $this->option('pieces');
+        if ($list === null || $list === 'shots') {
+            return $list === null ? [] : $this->divided->byShots($cut);
+        }
+        $text = @file_get_contents($this->absolute($list));
+
+        return $text === false
+            ? throw new WrongUse("There is no list to read in {$list}.")
+            : $this->divided->inList($cut, $text);
     }
 
     /** Progress and results go to the error stream, so that --json stays clean. */

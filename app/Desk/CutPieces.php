@@ -33,28 +33,36 @@ class CutPieces
 
     /**
      * @param  array<int, string>  $points  names by the frame that a piece begins with
+     * @return list<Piece> none where all of it is one
      *
      * @throws NoPieces
      */
-    public function at(Cut $cut, array $points): void
+    public function at(Cut $cut, array $points): array
     {
-        $range = $cut->range($cut->reading());
-        $pieces = Pieces::at($range, $points);
-        $this->keep($cut, count($pieces) === 1 ? [] : $pieces);
-    }
+        $pieces = Pieces::at($cut->range($cut->reading()), $points);
 
-    /** @throws NoPieces */
-    public function inList(Cut $cut, string $text): void
-    {
-        $reading = $cut->reading();
-        $this->keep($cut, (new PieceList($reading->timecode(0), $cut->range($reading)))->read($text));
+        return count($pieces) === 1 ? [] : $pieces;
     }
 
     /**
+     * @return non-empty-list<Piece>
+     *
+     * @throws NoPieces
+     */
+    public function inList(Cut $cut, string $text): array
+    {
+        $reading = $cut->reading();
+
+        return (new PieceList($reading->timecode(0), $cut->range($reading)))->read($text);
+    }
+
+    /**
+     * @return list<Piece> none where there is one shot
+     *
      * @throws NoPieces
      * @throws EngineFailed
      */
-    public function byShots(Cut $cut): void
+    public function byShots(Cut $cut): array
     {
         $proxy = Workspace::ofCut($cut->id)->proxy();
         $points = [];
@@ -63,11 +71,16 @@ class CutPieces
             $frame = ShotsCommand::frameIn($line);
             $frame === null ?: $points[$frame] = '';
         });
-        $this->at($cut, $points);
+
+        return $this->at($cut, $points);
     }
 
-    /** @param  list<Piece>  $pieces */
-    private function keep(Cut $cut, array $pieces): void
+    /**
+     * The cut goes out in these from now on.
+     *
+     * @param  list<Piece>  $pieces  none for one file
+     */
+    public function keep(Cut $cut, array $pieces): void
     {
         $cut->update(['pieces' => $pieces === [] ? null : array_map(fn (Piece $piece): array => [
             'first' => $piece->frames->first, 'last' => $piece->frames->last, 'name' => $piece->name,

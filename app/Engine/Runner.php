@@ -175,7 +175,7 @@ class Runner
     /**
      * Runs what whoever configured this machine named, and hands it a text.
      *
-     * @param  non-empty-list<string>|list<string>  $command  program and arguments, which no shell sees
+     * @param  list<string>  $command  program and arguments, which no shell sees
      * @return int its exit status; 127 where there is no such program, 128 and the signal where one ended it
      */
     public function handOver(array $command, string $input, int $seconds): int

@@ -9,19 +9,17 @@ final class Bin
 {
     private const FOLDER = '.cleared';
 
-    /**
-     * @return string where it lies now
-     *
-     * @throws FileProblem
-     */
-    public static function put(string $path): string
+    /** Where a file will lie. */
+    public static function place(string $path): string
     {
-        $folder = dirname($path).'/'.self::FOLDER;
-        OutputFile::needFolder($folder);
-        $there = "{$folder}/".bin2hex(random_bytes(4)).'-'.basename($path);
-        @rename($path, $there) ?: throw new FileProblem('A file could not be cleared away.', $path, 'Look who may write in its folder.');
+        return dirname($path).'/'.self::FOLDER.'/'.bin2hex(random_bytes(4)).'-'.basename($path);
+    }
 
-        return $there;
+    /** @throws FileProblem */
+    public static function put(string $path, string $there): void
+    {
+        OutputFile::needFolder(dirname($there));
+        @rename($path, $there) ?: throw new FileProblem('A file could not be cleared away.', $path, 'Look who may write in its folder.');
     }
 
     /** @throws FileProblem where its place was taken, or it is gone */

@@ -96,6 +96,12 @@ class StepStore
         $path === null || @touch($path);
     }
 
+    /** Bytes of all that is kept. */
+    public function bytes(): int
+    {
+        return is_dir($this->folder) ? Bin::bytes($this->folder) : 0;
+    }
+
     /** Forgets the oldest until no more than this many bytes are left, and what a test that was ended left half done. */
     public function prune(?int $most = null): void
     {

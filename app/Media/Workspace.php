@@ -33,10 +33,21 @@ final class Workspace
         File::deleteDirectory(config('crate.derived')."/cuts/{$cut}");
     }
 
-    /** Removes the pictures that were taken from a cut for looking at; they are taken again when somebody looks. */
-    public static function forgetPictures(int $cut): void
+    /** @return list<string> folders of the pictures that were taken from cuts for looking at; they are taken again when somebody looks */
+    private static function pictures(): array
     {
-        File::deleteDirectory(config('crate.derived')."/cuts/{$cut}/frames");
+        return glob(config('crate.derived').'/cuts/*/frames') ?: [];
+    }
+
+    /** Bytes of those pictures. */
+    public static function pictureBytes(): int
+    {
+        return array_sum(array_map(Bin::bytes(...), self::pictures()));
+    }
+
+    public static function forgetPictures(): void
+    {
+        array_map(File::deleteDirectory(...), self::pictures());
     }
 
     public function proxy(): string

@@ -19,9 +19,6 @@ use Throwable;
 /** Finds the runs that follow one in the queue and are made together with it, and takes them in hand. */
 class Sisters
 {
-    /** Runs that are looked at. */
-    private const LOOKED_AT = 8;
-
     public function __construct(private readonly WorkQueue $queue, private readonly Encoders $encoders)
     {
     }
@@ -36,7 +33,7 @@ class Sisters
         // Those that follow at once: nobody's place in the queue is passed over.
         $plans = [$plan];
         $works = [];
-        foreach ($this->queue->following($work, self::LOOKED_AT) as $next) {
+        foreach ($this->queue->following($work, Sharing::MOST - 1) as $next) {
             $run = Run::query()->find($next->subject);
             $plan = $run === null || ! $meter->mayTake($next) || ! self::isOfTheSame($run, $first) ? null : self::planOf($run);
             if ($plan === null) {

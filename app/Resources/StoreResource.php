@@ -40,7 +40,7 @@ final class StoreResource
     /** @return array<string, mixed> */
     private static function file(Run $run): array
     {
-        $bytes = (int) ($run->slip['bytes'] ?? 0);
+        $bytes = (int) $run->getAttribute('made_bytes');
 
         return [
             'run' => $run->id,

@@ -7,7 +7,6 @@ use App\Media\FileProblem;
 use App\Media\StepStore;
 use App\Media\Workspace;
 use App\Models\ClearedFile;
-use App\Models\Cut;
 use App\Models\Run;
 use App\Models\WorkState;
 use App\Packing\PackRefused;
@@ -21,14 +20,20 @@ use OuterCrate\Units\FrameRange;
 /** What was made and takes room: looked through, cleared away, put back, and in the end deleted. */
 class Store
 {
-    /** @return Collection<int, Run> whose files lie where they were made */
+    /** Of plan and slip, which are large, what is asked for here. */
+    private const COLUMNS = [
+        'id', 'pack', 'cut_id', 'cut_name', 'file', 'card', 'plan->range->first as first_frame', 'plan->range->last as last_frame',
+        'slip->bytes as made_bytes',
+    ];
+
+    /** @return Collection<int, Run> whose files lie where they were made, with COLUMNS */
     public function runs(): Collection
     {
         return Run::query()
             ->whereHas('work', fn (Builder $work): Builder => $work->where('state', WorkState::Done))
             ->with('cut')
             ->orderBy('cut_name')->orderBy('cut_id')->orderBy('id')
-            ->get()
+            ->get(self::COLUMNS)
             ->filter(fn (Run $run): bool => file_exists($run->file))
             ->values();
     }
@@ -47,9 +52,9 @@ class Store
      */
     public function kept(Collection $runs): array
     {
-        $kept = [];
+        [$stored, $gone, $kept] = [self::stored($runs), self::gone($runs), []];
         foreach ($runs as $run) {
-            $kept += self::keeping($runs, [$run->id]);
+            $kept += Keeping::of($stored, [$run->id], $gone);
         }
 
         return $kept;
@@ -66,18 +71,18 @@ class Store
     public function clear(array $ids): void
     {
         $runs = $this->runs();
-        $kept = self::keeping($runs, $ids);
-        foreach ($kept as $id => $why) {
+        foreach (Keeping::of(self::stored($runs), $ids, self::gone($runs)) as $id => $why) {
             $name = mb_scrub(basename($runs->firstOrFail('id', $id)->file));
             throw new PackRefused("{$name} stays, and so does all else. {$why}", 'Leave it out.');
         }
         foreach ($runs->whereIn('id', $ids) as $run) {
-            $bytes = Bin::bytes($run->file);
-            $cleared = Bin::put($run->file);
+            $cleared = Bin::place($run->file);
+            // Written down before it is done: whoever is ended in between loses nothing.
             ClearedFile::query()->updateOrCreate(
                 ['run_id' => $run->id],
-                ['path' => $run->file, 'cleared' => $cleared, 'bytes' => $bytes],
+                ['path' => $run->file, 'cleared' => $cleared, 'bytes' => Bin::bytes($run->file)],
             );
+            Bin::put($run->file, $cleared);
         }
     }
 
@@ -85,7 +90,7 @@ class Store
     public function takeBack(): void
     {
         foreach ($this->cleared() as $file) {
-            Bin::takeBack($file->cleared, $file->path);
+            file_exists($file->cleared) || ! file_exists($file->path) ? Bin::takeBack($file->cleared, $file->path) : null;
             $file->delete();
         }
     }
@@ -102,40 +107,37 @@ class Store
     /** @return array{pictures: int, steps: int} bytes of what can be made again at any time */
     public function derived(): array
     {
-        return [
-            'pictures' => array_sum(array_map(Bin::bytes(...), glob(config('crate.derived').'/cuts/*/frames') ?: [])),
-            'steps' => Bin::bytes(config('crate.derived').'/transit'),
-        ];
+        return ['pictures' => Workspace::pictureBytes(), 'steps' => (new StepStore)->bytes()];
     }
 
     /** @param  string  $what  pictures or steps */
     public function clearDerived(string $what): void
     {
-        if ($what === 'steps') {
-            (new StepStore)->prune(0);
-
-            return;
-        }
-        foreach (Cut::withTrashed()->pluck('id') as $cut) {
-            Workspace::forgetPictures((int) $cut);
-        }
+        $what === 'steps' ? (new StepStore)->prune(0) : Workspace::forgetPictures();
     }
 
     /**
      * @param  Collection<int, Run>  $runs
-     * @param  list<int>  $ids
-     * @return array<int, string>
+     * @return list<StoredFile>
      */
-    private static function keeping(Collection $runs, array $ids): array
+    private static function stored(Collection $runs): array
     {
-        $stored = array_values($runs->map(fn (Run $run): StoredFile => new StoredFile(
+        return array_values($runs->map(fn (Run $run): StoredFile => new StoredFile(
             $run->id,
             (int) $run->cut_id,
             Role::from($run->card['role']),
-            new FrameRange($run->plan['range']['first'], $run->plan['range']['last']),
+            new FrameRange((int) $run->getAttribute('first_frame'), (int) $run->getAttribute('last_frame')),
         ))->all());
-        $gone = $runs->filter(fn (Run $run): bool => $run->cut === null || $run->cut->hasChanged())->pluck('cut_id')->unique();
+    }
 
-        return Keeping::of($stored, $ids, array_values($gone->map(fn ($id): int => (int) $id)->all()));
+    /**
+     * @param  Collection<int, Run>  $runs
+     * @return list<int> ids of their cuts whose own file is not there
+     */
+    private static function gone(Collection $runs): array
+    {
+        $gone = $runs->unique('cut_id')->filter(fn (Run $run): bool => $run->cut === null || $run->cut->hasChanged());
+
+        return array_values($gone->map(fn (Run $run): int => (int) $run->cut_id)->all());
     }
 }

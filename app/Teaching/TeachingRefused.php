@@ -2,14 +2,14 @@
 
 namespace App\Teaching;
 
+use OuterCrate\Refusals\Declines;
 use OuterCrate\Refusals\Refused;
-use OuterCrate\Refusals\Says;
 use RuntimeException;
 
 /** Files that teach nothing of a host. */
 final class TeachingRefused extends RuntimeException implements Refused
 {
-    use Says;
+    use Declines;
 
     private function __construct(string $what, string $todo)
     {
@@ -84,15 +84,5 @@ final class TeachingRefused extends RuntimeException implements Refused
     public static function notDone(): self
     {
         return new self('There is nothing to save yet: the files have not been looked at to the end.', 'Wait until they have.');
-    }
-
-    public function id(): string
-    {
-        return 'refused';
-    }
-
-    public function status(): int
-    {
-        return 422;
     }
 }

@@ -2,14 +2,14 @@
 
 namespace App\Transit;
 
+use OuterCrate\Refusals\Declines;
 use OuterCrate\Refusals\Refused;
-use OuterCrate\Refusals\Says;
 use RuntimeException;
 
 /** A transit test that cannot be made as it was asked for. */
 final class TestRefused extends RuntimeException implements Refused
 {
-    use Says;
+    use Declines;
 
     private function __construct(string $what, string $todo)
     {
@@ -63,15 +63,5 @@ final class TestRefused extends RuntimeException implements Refused
     public static function cannot(string $candidate, string $why): self
     {
         return new self("{$candidate} cannot be made: {$why}", 'Leave it out, or answer its findings.');
-    }
-
-    public function id(): string
-    {
-        return 'refused';
-    }
-
-    public function status(): int
-    {
-        return 422;
     }
 }

@@ -38,8 +38,10 @@ class Watcher
     public function look(): void
     {
         foreach (WatchFolder::query()->orderBy('id')->get() as $folder) {
+            // In one question: most of them were packed long ago.
+            $known = $folder->files()->get()->keyBy('name');
             foreach ($this->videos($folder->path) as $name => [$bytes, $modified]) {
-                $this->lookAt($folder, $name, $bytes, $modified);
+                $this->lookAt($folder, $known[$name] ?? null, $name, $bytes, $modified);
             }
         }
     }
@@ -59,9 +61,9 @@ class Watcher
         return $videos;
     }
 
-    private function lookAt(WatchFolder $folder, string $name, int $bytes, int $modified): void
+    private function lookAt(WatchFolder $folder, ?WatchedFile $file, string $name, int $bytes, int $modified): void
     {
-        $file = WatchedFile::query()->firstOrCreate(
+        $file ??= WatchedFile::query()->firstOrCreate(
             ['watch_folder_id' => $folder->id, 'name' => $name],
             ['state' => WatchedFile::SETTLING, 'bytes' => $bytes, 'modified' => $modified, 'since' => Work::now()],
         );

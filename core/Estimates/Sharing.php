@@ -14,7 +14,7 @@ use OuterCrate\Reading\Reading;
 final readonly class Sharing
 {
     /** Files at once at most. */
-    private const MOST = 4;
+    public const MOST = 4;
 
     /** Share of a file's time that its decoding has to take: under it, hours of waiting would be given for seconds of work. */
     private const WORTH = 0.04;
@@ -22,7 +22,7 @@ final readonly class Sharing
     /** Seconds of a file for which nobody is kept waiting, and which begin in no time where another has begun already. */
     private const BRIEF = 30;
 
-    /** Frames that an encoder holds at once: what it looks ahead at, what it refers to, and what its threads have in hand. */
+    /** Frames that an encoder is reckoned to hold at once: what it looks ahead at, what it refers to, and what its threads have in hand. */
     private const FRAMES = 80;
 
     /**

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace OuterCrate\Pieces;
 
+use OuterCrate\Refusals\Declines;
 use OuterCrate\Refusals\Refused;
-use OuterCrate\Refusals\Says;
 use OuterCrate\Units\FrameRange;
 use RuntimeException;
 
 /** A list from which no pieces come; nothing was changed. */
 final class NoPieces extends RuntimeException implements Refused
 {
-    use Says;
+    use Declines;
 
     private function __construct(string $what, string $todo)
     {
@@ -48,15 +48,5 @@ final class NoPieces extends RuntimeException implements Refused
     public static function tooMany(int $count, int $most): self
     {
         return new self("These are {$count} pieces; {$most} are the most.", 'Choose a shorter range, or fewer places.');
-    }
-
-    public function id(): string
-    {
-        return 'refused';
-    }
-
-    public function status(): int
-    {
-        return 422;
     }
 }

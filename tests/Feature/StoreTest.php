@@ -30,6 +30,11 @@ it('clears made files away, puts them back, and deletes them in the end', functi
     $this->answer($this->postJson('/api/store/take-back'), 'store');
     expect(file_get_contents($sound->file))->toBe($bytes)->and(glob(dirname($sound->file).'/.cleared'))->toBe([]);
 
+    // Whoever cleared it was ended between writing it down and doing it.
+    ClearedFile::query()->create(['run_id' => $sound->id, 'path' => $sound->file, 'cleared' => "{$sound->file}.not-there", 'bytes' => 1]);
+    $this->postJson('/api/store/take-back')->assertOk();
+    expect(ClearedFile::query()->count())->toBe(0)->and(file_get_contents($sound->file))->toBe($bytes);
+
     ($this->clear)([$sound]);
     $this->answer($this->postJson('/api/store/empty'), 'store');
     expect(ClearedFile::query()->count())->toBe(0)

@@ -28,11 +28,11 @@ class PiecesController
     public function update(Request $request, Cut $cut, CutPieces $pieces): JsonResponse
     {
         $asked = Payload::of($request, 'pieces-request');
-        match (true) {
+        $pieces->keep($cut, match (true) {
             isset($asked['list']) => $pieces->inList($cut, $asked['list']),
             isset($asked['shots']) => $pieces->byShots($cut),
             default => $pieces->at($cut, array_column($asked['points'] ?? [], 'name', 'frame')),
-        };
+        });
 
         return $this->show($cut);
     }

@@ -11,8 +11,8 @@ use OuterCrate\Planning\Made;
 final class CompareDecoded
 {
     /**
-     * Structure that a picture shares with the cut at least, of pictures of 32×18: coding at 30 kb/s leaves 0.97 of a test card's, tone
-     * maps and grades 0.9; a black one has none, and another scene less than 0.4.
+     * Structure that a picture shares with the cut at least, of pictures of 32×18: measured, coding a test card at 32 kb/s leaves 0.99 and
+     * a tone map of HDR 0.91; a black one has none, and a mirrored test card lies under it.
      */
     private const ALIKE = 0.6;
 
