@@ -19,6 +19,7 @@ return Application::configure(basePath: dirname(__DIR__))
         App\Console\SchemaCommand::class,
         App\Console\WorkCommand::class,
         App\Console\WatchLoopCommand::class,
+        App\Console\MayListenCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         // The pages and the API are one origin; the package that HandleCors stands on is not installed.
@@ -30,9 +31,11 @@ return Application::configure(basePath: dirname(__DIR__))
             Illuminate\View\Middleware\ShareErrorsFromSession::class,
             Illuminate\Foundation\Http\Middleware\ValidateCsrfToken::class,
         ]);
+        // Nobody is sent anywhere: the page asks for the sign-in itself.
+        $middleware->redirectGuestsTo('/');
         $middleware->append(App\Http\Middleware\SecurityHeaders::class);
         $middleware->append(App\Http\Middleware\SatisfiableRange::class);
-        $middleware->api(append: [App\Http\Middleware\SameOrigin::class]);
+        $middleware->api(append: [App\Http\Middleware\SameOrigin::class, App\Http\Middleware\SignedIn::class]);
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,
             Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull::class,

@@ -23,6 +23,9 @@ return [
         'demo' => storage_path('demo/media'),
     ],
 
+    /* Whether one signs in at this machine as well; from elsewhere, one always does. */
+    'sign_in_here' => (bool) env('CRATE_SIGN_IN_HERE', false),
+
     'work' => [
         // Seconds after which work whose owner gave no sign of life is taken over by another process.
         'lease' => (float) env('CRATE_WORK_LEASE', 30),

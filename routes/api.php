@@ -16,14 +16,22 @@ use App\Http\Controllers\PresetController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SheetController;
+use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StoreController;
 use App\Http\Controllers\TeachingController;
 use App\Http\Controllers\TransitController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\ViewerController;
 use App\Http\Controllers\WatchFolderController;
+use App\Http\Middleware\Sessions;
+use App\Http\Middleware\SignedIn;
 use App\Http\Middleware\TusAnswers;
 use Illuminate\Support\Facades\Route;
+
+Route::withoutMiddleware(SignedIn::class)->middleware(Sessions::BEGIN)->group(function (): void {
+    Route::post('sign-in', [SignInController::class, 'store']);
+    Route::post('sign-out', [SignInController::class, 'destroy']);
+});
 
 Route::get('machine', [MachineController::class, 'show']);
 Route::put('machine', [MachineController::class, 'update']);

@@ -2,7 +2,9 @@
 
 namespace App\Http;
 
+use App\SignIn\SignInRefused;
 use App\Uploads\UploadRefused;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use OuterCrate\Refusals\Refused;
@@ -17,6 +19,7 @@ final class Problem
     {
         return match (true) {
             $e instanceof Refused => self::refused($e),
+            $e instanceof AuthenticationException => self::refused(SignInRefused::unknown()),
             $e instanceof ModelNotFoundException, $e instanceof NotFoundHttpException => self::answer(
                 404,
                 'not-found',

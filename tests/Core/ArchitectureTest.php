@@ -22,7 +22,7 @@ const CORE = [
 const APP = [
     ['Schema', 'Database'],
     ['Models'],
-    ['Engine'],
+    ['Engine', 'SignIn'],
     ['Media'],
     ['Settings'],
     ['Work'],

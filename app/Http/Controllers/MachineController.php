@@ -18,7 +18,7 @@ class MachineController
     {
     }
 
-    public function show(): JsonResponse
+    public function show(Request $request): JsonResponse
     {
         $free = Drive::freeBytes(config('crate.deliveries'));
         $speed = Setting::lineSpeed();
@@ -31,6 +31,7 @@ class MachineController
             'lineSpeed' => $speed->bitsPerSecond,
             'lineSpeedLabel' => (string) new Bitrate($speed->bitsPerSecond),
             'lineSpeedLearntFrom' => $speed->files,
+            'user' => $request->user()?->name,
         ]);
     }
 
@@ -38,6 +39,6 @@ class MachineController
     {
         $this->settings->set(['lineSpeed' => Payload::of($request, 'machine-request')['lineSpeed']]);
 
-        return $this->show();
+        return $this->show($request);
     }
 }

@@ -8,19 +8,14 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * The application listens on this machine without a password. Another page open in the same browser must not be able to change
- * anything: a write has to come from our own pages (or from a program, which sends no Origin) and be JSON, and the Host must
- * be an address of this machine, so that no foreign name can be pointed at it.
+ * On its own machine the application is open without a password. Another page open in the same browser must not be able to change
+ * anything: a write has to come from our own pages (or from a program, which sends no Origin) and be JSON. A foreign name that is pointed
+ * at this machine is somewhere else (SignedIn).
  */
 final class SameOrigin
 {
-    private const OWN_NAMES = ['127.0.0.1', 'localhost', '[::1]'];
-
     public function handle(Request $request, Closure $next): Response
     {
-        if (! in_array($request->getHost(), self::OWN_NAMES, true)) {
-            return Problem::answer(403, 'origin', 'Open Outer Crate by its own address, 127.0.0.1.');
-        }
         if (! $request->isMethodSafe()) {
             $origin = $request->headers->get('Origin');
             if ($origin !== null && $origin !== $request->getSchemeAndHttpHost()) {

@@ -1,3 +1,4 @@
+import { untilSignedIn } from './signIn';
 import type {
     Choices,
     Comparison,
@@ -39,6 +40,7 @@ import type {
     SettingsRequest,
     Sheet,
     SheetRequest,
+    SignInAnswer,
     Store,
     TableAnswer,
     TeachingAnswer,
@@ -84,6 +86,10 @@ async function call<T>(method: string, path: string, body?: unknown, outlives = 
     } catch {
         throw new ApiError(0, 'unreachable', 'Outer Crate does not answer. Look whether bin/start still runs.');
     }
+    if (response.status === 401 && path !== 'sign-in') {
+        await untilSignedIn();
+        return call(method, path, body, outlives);
+    }
     if (response.status === 204) {
         return undefined as T;
     }
@@ -108,6 +114,8 @@ export type Way = 'both' | 'replace' | 'skip';
 export const exportOf = (kind: Kind, slugs: string[]) => `/api/library/export?${kind}s=${slugs.join(',')}`;
 
 export const api = {
+    signIn: (name: string, password: string) => call<SignInAnswer>('POST', 'sign-in', { name, password }),
+    signOut: () => call<void>('POST', 'sign-out'),
     machine: () => call<Machine>('GET', 'machine'),
     setLineSpeed: (lineSpeed: number) => call<Machine>('PUT', 'machine', { lineSpeed }),
     settings: () => call<Settings>('GET', 'settings'),

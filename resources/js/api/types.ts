@@ -69,6 +69,8 @@ export interface Contract {
     settings: Settings;
     'sheet-request': SheetRequest;
     sheet: Sheet;
+    'sign-in-answer': SignInAnswer;
+    'sign-in-request': SignInRequest;
     slip: Slip;
     span: Span;
     'store-clear-request': StoreClearRequest;
@@ -1731,6 +1733,10 @@ export interface Machine {
      * Files that were sent; 0 where the speed was set.
      */
     lineSpeedLearntFrom: number;
+    /**
+     * Who is signed in; null for whoever sits at the machine and need not be.
+     */
+    user: string | null;
 }
 /**
  * A file in a media folder.
@@ -3040,6 +3046,19 @@ export interface Sheet {
      * What another window changed, too, in a save that began before that.
      */
     told: string[];
+}
+/**
+ * Answer of POST /api/sign-in.
+ */
+export interface SignInAnswer {
+    user: string;
+}
+/**
+ * Body of POST /api/sign-in.
+ */
+export interface SignInRequest {
+    name: string;
+    password: string;
 }
 /**
  * Runs whose files are cleared away.

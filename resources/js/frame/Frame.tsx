@@ -1,12 +1,14 @@
-import { Moon, Settings, Sun } from 'lucide-react';
+import { LogOut, Moon, Settings, Sun } from 'lucide-react';
 import { type MouseEvent, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { api } from '../api/client';
 import { useFollowedLibrary } from '../api/library';
 import { useMachine } from '../api/queries';
 import { Figures } from '../ui/Figures';
 import { Belt } from './Belt';
 import { EndNotice } from './EndNotice';
 import { KeyList } from './KeyList';
+import { SignIn } from './SignIn';
 import { currentTheme, setTheme } from './theme';
 import { useKeptScroll } from './useKeptScroll';
 
@@ -72,6 +74,7 @@ export function Frame() {
                     </NavLink>
                     <KeyList />
                     <ThemeSwitch />
+                    <SignedInAs />
                 </div>
             </header>
             <main ref={main} tabIndex={-1} className="min-h-0 overflow-y-auto outline-none" id="main">
@@ -79,6 +82,7 @@ export function Frame() {
             </main>
             <Belt />
             <EndNotice />
+            <SignIn />
         </div>
     );
 }
@@ -121,6 +125,25 @@ function ThemeSwitch() {
             }}
         >
             {theme === 'dark' ? <Sun size={15} /> : <Moon size={15} />}
+        </button>
+    );
+}
+
+/** Whoever sits at the machine is not signed in, and is told nothing. */
+function SignedInAs() {
+    const user = useMachine().data?.user ?? null;
+    if (user === null) {
+        return null;
+    }
+    return (
+        <button
+            type="button"
+            title={`Sign out ${user}`}
+            className="flex h-7 max-w-40 items-center gap-1.5 rounded px-1 text-[13px] text-soft hover:bg-sunk hover:text-ink"
+            onClick={() => api.signOut().finally(() => window.location.assign('/'))}
+        >
+            <span className="truncate">{user}</span>
+            <LogOut size={14} className="flex-none" aria-label="Sign out" />
         </button>
     );
 }

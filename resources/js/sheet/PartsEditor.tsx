@@ -1,5 +1,6 @@
 import { useId, useRef } from 'react';
 import { Figures } from '../ui/Figures';
+import { freshKey } from '../ui/freshKey';
 import { readRate } from '../ui/rate';
 import { Segments } from '../ui/Segments';
 import { useTyped } from '../ui/useTyped';
@@ -14,7 +15,7 @@ interface Props {
 
 /** The named values of a cell's rule, each with a control of its kind. */
 export function PartsEditor({ parts, values, edit }: Props) {
-    const step = useRef(`part-${crypto.randomUUID()}`);
+    const step = useRef(`part-${freshKey()}`);
     return (
         <div className="flex flex-col gap-2">
             {parts.map((part) => (

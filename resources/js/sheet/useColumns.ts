@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Edits, Range } from '../api/types';
+import { freshKey } from '../ui/freshKey';
 import { useStable } from '../ui/useStable';
 import { type Output, placed, withEdit } from './outputs';
 
@@ -37,11 +38,7 @@ export function useColumns(outputs: Output[], change: (outputs: Output[], name?:
     );
     const remove = useStable((key: string) => change(outputs.filter((output) => output.key !== key)));
     const duplicate = useStable((key: string) =>
-        change(
-            outputs.flatMap((output) =>
-                output.key === key ? [output, { ...output, key: crypto.randomUUID() }] : [output],
-            ),
-        ),
+        change(outputs.flatMap((output) => (output.key === key ? [output, { ...output, key: freshKey() }] : [output]))),
     );
     const drop = useStable((key: string, onto: string) =>
         change(
@@ -56,7 +53,7 @@ export function useColumns(outputs: Output[], change: (outputs: Output[], name?:
         change(outputs.map((output) => (output.key === key ? { ...output, range } : output))),
     );
     const add = useStable((preset: string, host: string | null) =>
-        change([...outputs, { key: crypto.randomUUID(), preset, version: null, host, edits: {}, range: null }]),
+        change([...outputs, { key: freshKey(), preset, version: null, host, edits: {}, range: null }]),
     );
     return useMemo(
         () => ({ edit, remedy, swap, remove, duplicate, drop, setRange, add }),

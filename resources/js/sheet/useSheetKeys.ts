@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type RefObject, useState } from 'react';
 import type { Plan } from '../api/types';
+import { freshKey } from '../ui/freshKey';
 import { clipboard, copy } from './clipboard';
 import { type CellName, moved, type Output, withEdit } from './outputs';
 import { type Cell, type Row, textOf } from './rows';
@@ -118,7 +119,7 @@ export function useSheetKeys({ table, cells, rows, shown, outputs, plans, change
         const row = rows[at];
         if (copied?.kind === 'column') {
             const place = outputs.indexOf(output) + 1;
-            const added = { ...copied.output, key: crypto.randomUUID() };
+            const added = { ...copied.output, key: freshKey() };
             change([...outputs.slice(0, place), added, ...outputs.slice(place)]);
             setSaid('Pasted the column.');
         } else if (copied?.kind === 'cell' && row?.cell === copied.cell) {

@@ -3,6 +3,10 @@ import { useState } from 'react';
 
 export function CopyButton({ text, what }: { text: string; what: string }) {
     const [copied, setCopied] = useState(false);
+    // From another machine over a bare line, browsers give no clipboard.
+    if (navigator.clipboard === undefined) {
+        return null;
+    }
     return (
         <button
             type="button"

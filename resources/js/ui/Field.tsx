@@ -9,10 +9,12 @@ interface Props {
     /** Over both columns. */
     wide?: boolean;
     lines?: number;
+    type?: 'text' | 'password';
+    autoComplete?: string;
 }
 
 /** A text with its label above. */
-export function Field({ label, value, onChange, placeholder, focused, wide, lines }: Props) {
+export function Field({ label, value, onChange, placeholder, focused, wide, lines, type, autoComplete }: Props) {
     const id = useId();
     const look = 'w-full rounded border border-line bg-page px-2';
     return (
@@ -23,6 +25,8 @@ export function Field({ label, value, onChange, placeholder, focused, wide, line
             {lines === undefined ? (
                 <input
                     id={id}
+                    type={type}
+                    autoComplete={autoComplete}
                     value={value}
                     placeholder={placeholder}
                     autoFocus={focused}

@@ -94,7 +94,10 @@ async function start(key: string, file: File) {
             if (status === 0) {
                 change(key, { state: 'waiting for the line', speed: null });
             }
-            return status === 0 || status === 409 || status === 423 || status === 460 || status >= 500;
+            // Another call asks for the sign-in meanwhile; the upload goes on after it.
+            return (
+                status === 0 || status === 401 || status === 409 || status === 423 || status === 460 || status >= 500
+            );
         },
         onError: (error) => change(key, { state: 'failed', speed: null, problem: problemOf(error) }),
         onSuccess: () => finish(key),

@@ -3,6 +3,7 @@ import { useChoices, useMachine } from '../../api/queries';
 import type { Rules } from '../../api/types';
 import { Button } from '../../ui/Button';
 import { Figures } from '../../ui/Figures';
+import { freshKey } from '../../ui/freshKey';
 import { readRate } from '../../ui/rate';
 import { Segments } from '../../ui/Segments';
 import { useDragged } from '../../ui/useDragged';
@@ -28,7 +29,7 @@ export function BitrateEditor({ plan, rule: set, edit, close }: EditorProps) {
     const { data } = useChoices();
     const { data: machine } = useMachine();
     // One number for all the keystrokes of this opening, so that one undo takes them back.
-    const step = useRef(`rate-${crypto.randomUUID()}`);
+    const step = useRef(`rate-${freshKey()}`);
     const rate = plan.values.bitrate;
     const allowed = data?.codecs[plan.values.video.codec]?.modes ?? [];
     const scale = data?.codecs[plan.values.video.codec]?.quality;

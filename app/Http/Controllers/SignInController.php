@@ -1,0 +1,30 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Http\Payload;
+use App\SignIn\Door;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+class SignInController
+{
+    public function store(Request $request, Door $door): JsonResponse
+    {
+        ['name' => $name, 'password' => $password] = Payload::of($request, 'sign-in-request');
+        $request->session()->flush();
+        $user = $door->open($name, $password, (string) $request->ip());
+        $request->session()->regenerate(true);
+
+        return response()->json(['user' => $user->name]);
+    }
+
+    public function destroy(Request $request, Door $door): Response
+    {
+        $door->close();
+        $request->session()->invalidate();
+
+        return response()->noContent();
+    }
+}

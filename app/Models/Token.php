@@ -1,0 +1,34 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * What a script shows in place of a password.
+ *
+ * @property int $id
+ * @property string $name what it is for
+ * @property string $digest SHA-256 of the token, which is kept by whoever it was told
+ * @property ?Carbon $used_at
+ * @property User $user
+ */
+class Token extends Model
+{
+    protected $guarded = [];
+
+    protected $hidden = ['digest'];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @var array<string, string> */
+    protected $casts = ['used_at' => 'datetime'];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+namespace App\SignIn;
+
+use App\Models\User;
+use Illuminate\Contracts\Auth\StatefulGuard;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Log;
+use Illuminate\Support\Facades\RateLimiter;
+
+/** Lets those in who know their password: five tries a minute from an address, and five for a name. */
+final class Door
+{
+    private const TRIES = 5;
+
+    private const SECONDS = 60;
+
+    /**
+     * @param  string  $address  the one that asks
+     *
+     * @throws SignInRefused
+     */
+    public function open(string $name, string $password, string $address): User
+    {
+        $counts = ["sign-in:{$address}", 'sign-in:'.hash('sha256', $name)];
+        $this->count($counts);
+        $guard = self::guard();
+        if (! $guard->attempt(['name' => $name, 'password' => $password])) {
+            Log::warning('A sign-in was refused.', ['address' => $address]);
+            throw SignInRefused::wrong();
+        }
+        array_map(RateLimiter::clear(...), $counts);
+
+        /** @var User */
+        return $guard->user();
+    }
+
+    public function close(): void
+    {
+        self::guard()->logout();
+    }
+
+    /**
+     * Counted before the password is looked at, one try after the other: of many at once no more get through.
+     *
+     * @param  list<string>  $counts
+     */
+    private function count(array $counts): void
+    {
+        Cache::lock('sign-in', 10)->block(10, function () use ($counts): void {
+            foreach ($counts as $count) {
+                if (RateLimiter::tooManyAttempts($count, self::TRIES)) {
+                    throw SignInRefused::tooOften(RateLimiter::availableIn($count));
+                }
+            }
+            foreach ($counts as $count) {
+                RateLimiter::hit($count, self::SECONDS);
+            }
+        });
+    }
+
+    private static function guard(): StatefulGuard
+    {
+        $guard = Auth::guard('web');
+        assert($guard instanceof StatefulGuard);
+
+        return $guard;
+    }
+}

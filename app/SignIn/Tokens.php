@@ -1,0 +1,63 @@
+<?php
+
+namespace App\SignIn;
+
+use App\Models\Token;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\UniqueConstraintViolationException;
+
+/** What scripts on other machines show in place of a password. They are told once, and kept here as digests. */
+final class Tokens
+{
+    private const PREFIX = 'crate_';
+
+    /** Seconds between notes of when one was used. */
+    private const NOTES = 60;
+
+    private const NAME = '~^[^\p{C}]{1,64}$~u';
+
+    /** @return Collection<int, Token> */
+    public function all(): Collection
+    {
+        return Token::query()->with('user')->orderBy('user_id')->orderBy('name')->get();
+    }
+
+    /** @return string the token, which is not told again */
+    public function make(User $user, string $name): string
+    {
+        if (preg_match(self::NAME, $name) !== 1) {
+            throw SignInRefused::notSo('A token has a name, 64 characters at most.', 'Say what it is for: bin/crate tokens add USER NAME.');
+        }
+        $token = self::PREFIX.bin2hex(random_bytes(32));
+        try {
+            $user->tokens()->create(['name' => $name, 'digest' => self::digest($token)]);
+        } catch (UniqueConstraintViolationException) {
+            throw SignInRefused::notSo("{$user->name} has a token {$name} already.", 'Take another name, or remove that one first.');
+        }
+
+        return $token;
+    }
+
+    public function remove(User $user, string $name): void
+    {
+        $user->tokens()->where('name', $name)->delete() > 0
+            ?: throw SignInRefused::notSo("{$user->name} has no token {$name}.", 'bin/crate tokens lists them.');
+    }
+
+    /** Whose token this is; null when it is nobody's. */
+    public function user(string $token): ?User
+    {
+        $known = Token::query()->with('user')->firstWhere('digest', self::digest($token));
+        if ($known !== null && ($known->used_at === null || $known->used_at->diffInSeconds(now()) >= self::NOTES)) {
+            $known->update(['used_at' => now()]);
+        }
+
+        return $known?->user;
+    }
+
+    private static function digest(string $token): string
+    {
+        return hash('sha256', $token);
+    }
+}

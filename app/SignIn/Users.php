@@ -1,0 +1,76 @@
+<?php
+
+namespace App\SignIn;
+
+use App\Models\User;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\UniqueConstraintViolationException;
+
+/** Who may come in from other machines. */
+final class Users
+{
+    /** Characters of a password, and bytes: what is beyond them the hash leaves out (bcrypt). */
+    private const LEAST = 10;
+
+    private const MOST_BYTES = 72;
+
+    private const NAME = '~^[\p{L}\p{N}][\p{L}\p{N}._ -]{0,62}[\p{L}\p{N}]$|^[\p{L}\p{N}]$~u';
+
+    public static function any(): bool
+    {
+        return User::query()->exists();
+    }
+
+    /** @return Collection<int, User> */
+    public function all(): Collection
+    {
+        return User::query()->with('tokens')->orderBy('name')->get();
+    }
+
+    /** @throws SignInRefused */
+    public function add(string $name, string $password): User
+    {
+        if (preg_match(self::NAME, $name) !== 1) {
+            throw SignInRefused::notSo(
+                'This cannot be a name.',
+                'Take letters, digits, dots, hyphens and blanks, 64 at most; a letter or digit first and last.',
+            );
+        }
+        self::hold($password);
+        try {
+            return User::query()->create(['name' => $name, 'password' => $password]);
+        } catch (UniqueConstraintViolationException) {
+            throw SignInRefused::notSo("There is a user {$name} already.", "For another password: bin/crate users password {$name}.");
+        }
+    }
+
+    /** Ends the sessions that were begun with the old one. */
+    public function change(User $user, string $password): void
+    {
+        self::hold($password);
+        $user->update(['password' => $password]);
+    }
+
+    /** Ends the user's sessions and tokens as well. */
+    public function remove(User $user): void
+    {
+        $user->delete();
+    }
+
+    /** @throws SignInRefused */
+    public function named(string $name): User
+    {
+        return User::query()->firstWhere('name', $name)
+            ?? throw SignInRefused::notSo("There is no user {$name}.", 'bin/crate users lists them.');
+    }
+
+    private static function hold(string $password): void
+    {
+        if (mb_strlen($password) < self::LEAST || strlen($password) > self::MOST_BYTES) {
+            throw SignInRefused::notSo(
+                'This password is too short or too long.',
+                sprintf('Take %d characters or more, and no more than %d bytes.', self::LEAST, self::MOST_BYTES),
+            );
+        }
+    }
+}

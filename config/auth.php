@@ -1,0 +1,7 @@
+<?php
+
+return [
+    'defaults' => ['guard' => 'web'],
+    'guards' => ['web' => ['driver' => 'session', 'provider' => 'users']],
+    'providers' => ['users' => ['driver' => 'eloquent', 'model' => App\Models\User::class]],
+];

@@ -1,0 +1,56 @@
+import { execFileSync } from 'node:child_process';
+import { expect, test } from '@playwright/test';
+import { clean } from './axe';
+import { scratch } from './pages';
+
+const users = (...args: string[]) =>
+    execFileSync('bin/crate', ['users', ...args], {
+        input: 'crates of walnut\n',
+        env: { ...process.env, APP_ENV: 'production', DB_DATABASE: `${scratch()}/scratch.sqlite` },
+    });
+
+// As the machine is called from elsewhere; the address is its own.
+test.use({
+    launchOptions: {
+        executablePath: '/usr/bin/chromium',
+        args: ['--no-sandbox', '--disable-background-networking', '--host-resolver-rules=MAP crate.lan 127.0.0.1'],
+    },
+});
+
+test('from elsewhere one signs in, and goes on where one was when a session ends', async ({ page, baseURL }) => {
+    const elsewhere = (baseURL ?? '').replace('127.0.0.1', 'crate.lan');
+    users('add', 'mira');
+    await page.goto(`${elsewhere}/presets`);
+    const dialog = page.getByRole('dialog', { name: 'Sign in' });
+    await expect(dialog).toBeVisible();
+    await clean(page, 'sign-in', '[role=dialog]');
+    await page.getByLabel('Name').fill('mira');
+    await page.getByLabel('Password').fill('crates of birch');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toContainText('not right');
+    await page.getByLabel('Password').fill('crates of walnut');
+    await page.keyboard.press('Enter');
+    await expect(dialog).toBeHidden();
+    await expect(page.getByRole('button', { name: 'mira' })).toBeVisible();
+
+    // What was being changed is not lost to a session that has ended: with another password, all of them have.
+    await page.goto(`${elsewhere}/settings`);
+    const speed = page.getByLabel('Line speed');
+    const before = await speed.inputValue();
+    users('password', 'mira');
+    await speed.fill('12');
+    await speed.press('Enter');
+    await expect(dialog).toBeVisible();
+    await page.getByLabel('Name').fill('mira');
+    await page.getByLabel('Password').fill('crates of walnut');
+    await page.keyboard.press('Enter');
+    await expect(dialog).toBeHidden();
+    await page.reload();
+    await expect(speed).toHaveValue(/^12/);
+    await speed.fill(before);
+    await speed.press('Enter');
+
+    await page.getByRole('button', { name: 'mira' }).click();
+    await expect(dialog).toBeVisible();
+    users('remove', 'mira');
+});
