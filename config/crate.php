@@ -1,5 +1,12 @@
 <?php
 
+// NAME=FOLDER, separated by colons, as in edits=/mnt/edits:tapes=/mnt/tapes: folders that several machines have, each where it likes.
+$shared = [];
+foreach (array_filter(explode(':', (string) env('CRATE_VOLUMES', ''))) as $volume) {
+    [$name, $folder] = explode('=', $volume, 2) + [1 => ''];
+    $shared[$name] = $folder;
+}
+
 return [
     /*
      * Folders that the pages may bring cuts in from, separated by colons. Files stay where they are and are only read.
@@ -16,17 +23,25 @@ return [
     /* Posters, proxies, exact frames and other things that can be made again. */
     'derived' => env('CRATE_DERIVED', storage_path('derived')),
 
+    /* Without one of these a worker takes nothing in hand. */
+    'shared' => array_values($shared),
+
     /* Folders by the names under which paths are kept; another machine may have them elsewhere. */
     'volumes' => [
         'deliveries' => env('CRATE_DELIVERIES', storage_path('deliveries')),
         'uploads' => env('CRATE_UPLOADS', storage_path('uploads')),
         'demo' => storage_path('demo/media'),
+        ...$shared,
     ],
 
     /* Whether one signs in at this machine as well; from elsewhere, one always does. */
     'sign_in_here' => (bool) env('CRATE_SIGN_IN_HERE', false),
 
     'work' => [
+        // How workers hear that there is something to do: `polling`, or `redis` where there are many of them.
+        'calls' => env('CRATE_WORK_CALLS', 'polling'),
+        // What this machine is called among those that share the work; no two may be called the same.
+        'machine' => env('CRATE_MACHINE') ?? gethostname(),
         // Seconds after which work whose owner gave no sign of life is taken over by another process.
         'lease' => (float) env('CRATE_WORK_LEASE', 30),
         // How many files are made at once: encoders use about four cores well.

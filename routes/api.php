@@ -23,6 +23,7 @@ use App\Http\Controllers\TransitController;
 use App\Http\Controllers\UploadController;
 use App\Http\Controllers\ViewerController;
 use App\Http\Controllers\WatchFolderController;
+use App\Http\Controllers\WorkerController;
 use App\Http\Middleware\Sessions;
 use App\Http\Middleware\SignedIn;
 use App\Http\Middleware\TusAnswers;
@@ -37,6 +38,7 @@ Route::get('machine', [MachineController::class, 'show']);
 Route::put('machine', [MachineController::class, 'update']);
 Route::get('settings', [SettingsController::class, 'show']);
 Route::put('settings', [SettingsController::class, 'update']);
+Route::get('workers', WorkerController::class);
 Route::get('media', [MediaController::class, 'index']);
 
 Route::get('cuts', [CutController::class, 'index']);

@@ -15,7 +15,6 @@ use App\Work\Worker;
 use Closure;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
 use OuterCrate\Units\FrameRange;
@@ -23,6 +22,7 @@ use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
 use Tests\Support\KnownPosters;
 use Tests\Support\KnownProber;
+use Tests\Support\TestDatabase;
 
 /** Every test has a database in memory and a folder of its own for media, deliveries and derived files. */
 abstract class TestCase extends LaravelTestCase
@@ -43,11 +43,12 @@ abstract class TestCase extends LaravelTestCase
             'crate.uploads' => "{$this->folder}/uploads",
             'crate.volumes.deliveries' => "{$this->folder}/out",
         ]);
-        Artisan::call('migrate', ['--force' => true]);
+        TestDatabase::begin();
     }
 
     protected function tearDown(): void
     {
+        TestDatabase::end();
         File::deleteDirectory($this->folder);
         parent::tearDown();
     }
@@ -101,8 +102,9 @@ abstract class TestCase extends LaravelTestCase
     public function crate(string ...$arguments): Process
     {
         $process = new Process([base_path('bin/crate'), ...$arguments], $this->folder('media'), [
-            'DB_DATABASE' => $this->folder('derived').'/crate.sqlite',
+            ...TestDatabase::another($this->folder),
             'CRATE_DERIVED' => $this->folder('derived'),
+            'CACHE_STORE' => 'file',
             'APP_ENV' => 'production',
         ], null, 120);
         $process->run();
@@ -147,8 +149,9 @@ abstract class TestCase extends LaravelTestCase
     /** A run that stands as it is said here, without ever having been packed. */
     public function aRun(array $attributes = [], WorkState $state = WorkState::Waiting, array $work = []): Run
     {
+        $made = ['cut_name' => 'x', 'source' => '/x', 'name' => 'x', 'file' => '/x', 'plan' => ['frames' => 100]];
         $run = Run::query()->create(
-            $attributes + ['pack' => 'p', 'cut_name' => 'x', 'source' => '/x', 'name' => 'x', 'file' => '/x', 'plan' => ['frames' => 100]],
+            $attributes + $made + ['pack' => '00000000-0000-4000-8000-000000000000'],
         );
         Work::query()->create(
             $work + [

@@ -22,6 +22,11 @@ class AnalyseCut implements Kind
         return CutAnalysis::WORK;
     }
 
+    public function does(): string
+    {
+        return 'looks at cuts';
+    }
+
     public function priority(): int
     {
         return 10;

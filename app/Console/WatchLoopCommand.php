@@ -2,6 +2,7 @@
 
 namespace App\Console;
 
+use App\Engine\Clock;
 use App\Settings\Settings;
 use App\Watching\Watcher;
 use Illuminate\Console\Command;
@@ -23,7 +24,7 @@ class WatchLoopCommand extends Command
     public function handle(Watcher $watcher, Settings $settings): int
     {
         $ending = false;
-        $begun = time();
+        $begun = Clock::seconds();
         $this->trap([SIGINT, SIGTERM, SIGQUIT], function () use (&$ending): void {
             $ending = true;
         });
@@ -37,7 +38,7 @@ class WatchLoopCommand extends Command
             }
             // A signal cuts it short.
             $this->option('once') ?: usleep(self::PAUSE);
-        } while (! $this->option('once') && ! $ending && time() - $begun < self::LONGEST);
+        } while (! $this->option('once') && ! $ending && Clock::seconds() - $begun < self::LONGEST);
 
         return self::SUCCESS;
     }

@@ -2,6 +2,7 @@
 
 namespace App\Console;
 
+use App\Engine\Clock;
 use App\Models\QueueEnd;
 use App\Models\Work;
 use App\Models\WorkState;
@@ -33,7 +34,7 @@ class WorkCommand extends Command
             return self::INVALID;
         }
         $ending = false;
-        $begun = time();
+        $begun = Clock::seconds();
         $last = QueueEnd::query()->max('id');
         $hasEnded = fn (): bool => QueueEnd::query()->max('id') !== $last && ! self::isAnythingLeft();
         $isAllDone = fn (): bool => config('crate.end.quits') && $hasEnded();
@@ -43,7 +44,7 @@ class WorkCommand extends Command
         $worker->run($named, function () use (&$ending): bool {
             return $ending;
         }, function () use (&$ending, $begun, $isAllDone): bool {
-            return $ending || $isAllDone() || time() - $begun > self::LONGEST || memory_get_usage(true) > self::LARGEST;
+            return $ending || $isAllDone() || Clock::seconds() - $begun > self::LONGEST || memory_get_usage(true) > self::LARGEST;
         });
 
         return ! $ending && $isAllDone() ? self::ALL_DONE : self::SUCCESS;

@@ -48,9 +48,9 @@ class Runner
         ?Closure $isPaused = null,
     ): string {
         $limits = Limits::of($command->allowance);
-        $process = $this->process($command, $limits, $folder);
+        $process = $this->process($command, $limits, $folder)->setTimeout(null);
         $reader = new ProgressReader;
-        $watch = new StallWatch($limits->stall);
+        $watch = new StallWatch($limits->stall, $limits->seconds);
         $errors = '';
         $this->start($process);
         $group = (int) $process->getPid();
@@ -66,15 +66,14 @@ class Runner
                 if ($shouldStop !== null && $shouldStop()) {
                     throw new Stopped;
                 }
-                $isPaused !== null && $isPaused() ? $this->standStill($process, $group, $watch, $shouldStop, $isPaused) : null;
+                $isPaused !== null && $isPaused() ? $this->standStill($group, $watch, $shouldStop, $isPaused) : null;
                 $watch->look($progress);
-                $process->checkTimeout();
                 usleep($pause);
                 $pause = min(self::LONGEST_PAUSE, $pause * 2);
             }
         } catch (Throwable $e) {
             $this->end($process, $group);
-            throw $e instanceof ProcessTimedOutException ? EngineFailed::endless() : $e;
+            throw $e;
         }
         $errors .= $process->getIncrementalErrorOutput();
         if ($process->hasBeenSignaled()) {
@@ -195,6 +194,28 @@ class Runner
         }
     }
 
+    /**
+     * Has the machine put on its disk what it holds of a file or folder, which can take minutes (sync(1), fsync(2)).
+     *
+     * @param  Closure(): void  $tick  called several times a second meanwhile
+     *
+     * @throws EngineFailed where the disk did not take it
+     */
+    public function putOnDisk(string $path, Closure $tick): void
+    {
+        // Of a folder that means its list of names: all of its file system is put there, and what is in it with that.
+        $command = ['sync', ...(is_dir($path) ? ['--file-system'] : []), '--', $path];
+        $process = new Process($command, null, ['LC_ALL' => 'C.UTF-8'], null, null);
+        $process->start();
+        $pause = self::FIRST_PAUSE;
+        while ($process->isRunning()) {
+            $tick();
+            usleep($pause);
+            $pause = min(self::LONGEST_PAUSE, $pause * 2);
+        }
+        $process->getExitCode() === 0 ?: throw EngineFailed::saying($process->getErrorOutput());
+    }
+
     /** Full path of a program, given by name or by path; null when it is not there. */
     public static function locate(string $name): ?string
     {
@@ -227,9 +248,9 @@ class Runner
      *
      * @throws Stopped
      */
-    private function standStill(Process $process, int $group, StallWatch $watch, ?Closure $shouldStop, Closure $isPaused): void
+    private function standStill(int $group, StallWatch $watch, ?Closure $shouldStop, Closure $isPaused): void
     {
-        $begun = microtime(true);
+        $begun = Clock::seconds();
         posix_kill(-$group, SIGSTOP);
         try {
             while ($isPaused()) {
@@ -240,10 +261,7 @@ class Runner
             }
         } finally {
             posix_kill(-$group, SIGCONT);
-            $stood = microtime(true) - $begun;
-            $watch->forgive($stood);
-            $timeout = $process->getTimeout();
-            $timeout === null ?: $process->setTimeout($timeout + $stood);
+            $watch->forgive(Clock::seconds() - $begun);
         }
     }
 

@@ -6,8 +6,10 @@ use App\SignIn\SignInRefused;
 use App\Uploads\UploadRefused;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Http\JsonResponse;
 use OuterCrate\Refusals\Refused;
+use PDOException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Throwable;
@@ -25,6 +27,11 @@ final class Problem
                 'not-found',
                 'This is not here, or no longer. Go back to the shelf.',
             ),
+            self::isDatabaseGone($e) => self::answer(
+                503,
+                'database-gone',
+                'The database does not answer for the moment. What is being made goes on; this page asks again.',
+            ),
             $e instanceof HttpExceptionInterface => self::answer(
                 $e->getStatusCode(),
                 'http',
@@ -36,6 +43,17 @@ final class Problem
                 'Something broke inside Outer Crate. Your files are untouched; storage/logs says more.',
             ),
         };
+    }
+
+    private static function isDatabaseGone(Throwable $e): bool
+    {
+        return $e instanceof PDOException && ((new LostConnectionDetector)->causedByLostConnection($e) || self::isNoConnection($e));
+    }
+
+    /** Class 08, connection exceptions; 57P01 to 57P03, a server that ends or begins (PostgreSQL, appendix A). */
+    private static function isNoConnection(PDOException $e): bool
+    {
+        return preg_match('~^(08|57P0[123])~', (string) $e->getCode()) === 1 || str_contains($e->getMessage(), 'SQLSTATE[08');
     }
 
     private static function refused(Refused $e): JsonResponse

@@ -2,6 +2,7 @@
 
 namespace App\Library;
 
+use App\Engine\Clock;
 use App\Schema\Contract;
 use InvalidArgumentException;
 use JsonException;
@@ -71,10 +72,10 @@ abstract class JsonFolder
      */
     public function items(): array
     {
-        if ($this->items !== null && microtime(true) - $this->looked < self::FRESH) {
+        if ($this->items !== null && Clock::seconds() - $this->looked < self::FRESH) {
             return $this->items;
         }
-        $this->looked = microtime(true);
+        $this->looked = Clock::seconds();
         $paths = self::paths($this->folder());
         clearstatcache();
         $watched = [...$paths, ...array_merge(...array_map(self::paths(...), $this->besides()))];

@@ -103,6 +103,7 @@ final class OutputFile
             // link() fails where the name is taken, in one step; file systems without hard links get a reserved name instead.
             if (@link($this->partial, $path)) {
                 @unlink($this->partial);
+                self::keepNames(dirname($path));
 
                 return $path;
             }
@@ -113,6 +114,8 @@ final class OutputFile
             if ($reserved !== false) {
                 fclose($reserved);
                 if (@rename($this->partial, $path)) {
+                    self::keepNames(dirname($path));
+
                     return $path;
                 }
                 @unlink($path);
@@ -171,6 +174,16 @@ final class OutputFile
         @unlink($this->partial.MovieTags::COPY);
     }
 
+    /** Puts a folder's list of names on the disk, where its file system can do that for it alone (fsync(2), notes). */
+    private static function keepNames(string $folder): void
+    {
+        $handle = @fopen($folder, 'rb');
+        if ($handle !== false) {
+            @fsync($handle);
+            fclose($handle);
+        }
+    }
+
     /** A folder takes the first free name by being put in the place of an empty one that was just made. */
     private function publishFolder(): string
     {
@@ -178,6 +191,8 @@ final class OutputFile
             $path = dirname($this->wanted).'/'.FileName::version(basename($this->wanted), $version);
             if (@mkdir($path)) {
                 if (@rename($this->partial, $path)) {
+                    self::keepNames(dirname($path));
+
                     return $path;
                 }
                 @rmdir($path);

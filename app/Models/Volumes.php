@@ -39,6 +39,18 @@ final class Volumes implements CastsAttributes
         return rtrim($root, '/')."/{$below}";
     }
 
+    /** A folder that others have too, and that is not there on this machine now: not mounted, or no longer. Null when all are there. */
+    public static function missing(): ?string
+    {
+        foreach (config('crate.shared') as $root) {
+            if (! is_dir($root)) {
+                return $root;
+            }
+        }
+
+        return null;
+    }
+
     public function get(Model $model, string $key, mixed $value, array $attributes): string
     {
         return self::path((string) $value);

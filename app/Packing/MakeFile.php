@@ -2,8 +2,11 @@
 
 namespace App\Packing;
 
+use App\Database\Durably;
 use App\Engine\Capabilities;
+use App\Engine\Clock;
 use App\Engine\EngineFailed;
+use App\Engine\Runner;
 use App\Engine\Stopped;
 use App\Media\CutFile;
 use App\Media\FileProblem;
@@ -28,10 +31,8 @@ use Throwable;
 /** Makes the file of a run: encodes it beside its place, reads it back, and gives it its name. Never half a file is seen. */
 class MakeFile implements Kind
 {
-    /** Seconds that a large file may take to reach the disk, during which nothing is heard of it. */
-    private const FLUSH = 900;
-
     public function __construct(
+        private readonly Runner $engine,
         private readonly PassRunner $runner,
         private readonly Capabilities $capabilities,
         private readonly PassBuilder $passes,
@@ -46,6 +47,11 @@ class MakeFile implements Kind
     public function name(): string
     {
         return Run::WORK;
+    }
+
+    public function does(): string
+    {
+        return 'makes files';
     }
 
     public function priority(): int
@@ -124,8 +130,8 @@ class MakeFile implements Kind
             $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
             // From here on the file may have its name: whoever takes over finds it by what the slip says.
-            $run->update(['slip' => $slip->toArray(), 'card' => Run::cardOf($run->plan, $slip->toArray())]);
-            $meter->hold(self::FLUSH);
+            Durably::write(fn () => $run->update(['slip' => $slip->toArray(), 'card' => Run::cardOf($run->plan, $slip->toArray())]));
+            $this->engine->putOnDisk($file->partial, $meter->check(...));
             $path = $file->publish();
             $run->update(['file' => $path]);
             $journal->ended("Made: {$run->card['bytesLabel']} in {$path}.");
@@ -217,9 +223,9 @@ class MakeFile implements Kind
         $begun = 100 - array_sum(array_map(fn (Pass $pass): int => $pass->weight, $passes));
         $this->runner->run($making, $passes, $begun);
         $making->meter->checking();
-        $from = microtime(true);
+        $from = Clock::seconds();
         $made = $this->inspector->read($making->run, $plan, $making->file, $making->scratch, $making->meter);
-        $making->journal->result('Read back and checked against the plan.', microtime(true) - $from);
+        $making->journal->result('Read back and checked against the plan.', Clock::seconds() - $from);
 
         return $made;
     }

@@ -2,6 +2,7 @@
 
 namespace App\Packing;
 
+use App\Engine\Clock;
 use App\Engine\Runner;
 use Fiber;
 use OuterCrate\Encoding\Commands\Command;
@@ -21,7 +22,7 @@ class PassEngine
     public function alone(PassRequest $request): void
     {
         $meter = $request->making->meter;
-        $from = microtime(true);
+        $from = Clock::seconds();
         $said = $this->runner->encode(
             $request->command,
             $request->making->scratch->path,
@@ -29,7 +30,7 @@ class PassEngine
             $meter->shouldStop(...),
             $meter->isPaused(...),
         );
-        self::note($request, $request->command, $said, microtime(true) - $from);
+        self::note($request, $request->command, $said, Clock::seconds() - $from);
     }
 
     public static function note(PassRequest $request, Command $command, string $said, float $seconds): void

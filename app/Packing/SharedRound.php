@@ -2,6 +2,7 @@
 
 namespace App\Packing;
 
+use App\Engine\Clock;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Engine\Stopped;
@@ -48,7 +49,7 @@ class SharedRound
             // Where another pass than the first reads what that one gathered, the engine looks for it under this pass's number.
             $this->renumber($scratch, 0, $shared->numbers[self::name($request)]);
         }
-        $from = microtime(true);
+        $from = Clock::seconds();
         try {
             $said = $this->runner->encode(
                 $shared->command,
@@ -61,7 +62,7 @@ class SharedRound
             array_map(fn (Scratch $scratch) => $scratch->remove(), $this->left);
             $this->left = [];
         }
-        $seconds = microtime(true) - $from;
+        $seconds = Clock::seconds() - $from;
         foreach ($requests as $request) {
             if (is_dir($request->making->scratch->path)) {
                 $this->sort($request, $shared, $requests);

@@ -18,6 +18,9 @@ use App\Schema\Contract;
 use App\Settings\Settings;
 use App\Teaching\TeachHost;
 use App\Transit\RunTransitTest;
+use App\Work\Calls\Calls;
+use App\Work\Calls\Polling;
+use App\Work\Calls\RedisCalls;
 use App\Work\Kinds;
 use App\Work\WorkEnded;
 use Illuminate\Contracts\Foundation\Application;
@@ -51,6 +54,7 @@ class CrateServiceProvider extends ServiceProvider
         foreach (self::SHARED as $shared) {
             $this->app->singleton($shared);
         }
+        $this->app->bind(Calls::class, config('crate.work.calls') === 'redis' ? RedisCalls::class : Polling::class);
         $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));
     }
 

@@ -24,6 +24,11 @@ class RunEndCommand implements Kind
         return 'after';
     }
 
+    public function does(): string
+    {
+        return 'runs the command at the end';
+    }
+
     public function priority(): int
     {
         return 40;

@@ -26,6 +26,11 @@ class TellQueueEnd implements Kind
         return 'tell';
     }
 
+    public function does(): string
+    {
+        return 'tells the webhook';
+    }
+
     public function priority(): int
     {
         return 40;

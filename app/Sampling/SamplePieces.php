@@ -28,6 +28,11 @@ class SamplePieces implements Kind
         return Sample::WORK;
     }
 
+    public function does(): string
+    {
+        return 'encodes pieces for estimates';
+    }
+
     public function priority(): int
     {
         return 20;

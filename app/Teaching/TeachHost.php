@@ -23,6 +23,11 @@ class TeachHost implements Kind
         return Teaching::WORK;
     }
 
+    public function does(): string
+    {
+        return 'learns hosts';
+    }
+
     public function priority(): int
     {
         return 14;

@@ -28,6 +28,11 @@ class RunTransitTest implements Kind
         return TransitTest::WORK;
     }
 
+    public function does(): string
+    {
+        return 'tests what survives';
+    }
+
     public function priority(): int
     {
         return 15;

@@ -11,6 +11,9 @@ interface Kind
 {
     public function name(): string;
 
+    /** What a worker does that has one in hand, as in “makes files”. */
+    public function does(): string;
+
     /** The higher is taken in hand first. */
     public function priority(): int;
 

@@ -24,6 +24,12 @@ final readonly class Kinds
         return array_keys($this->kinds);
     }
 
+    /** What workers of these kinds do; what an older or newer one takes is nothing that is known here. */
+    public function does(string ...$names): string
+    {
+        return implode(', ', array_map(fn (Kind $kind): string => $kind->does(), $this->only(array_values($names))));
+    }
+
     public function get(string $name): Kind
     {
         return $this->kinds[$name];

@@ -2,6 +2,7 @@
 
 namespace App\Work;
 
+use App\Engine\Clock;
 use App\Engine\Stopped;
 use App\Models\Work;
 use App\Models\WorkState;
@@ -50,8 +51,9 @@ final class Meter
         private readonly Closure $leaving,
         private readonly ?Closure $onProgress = null,
         private readonly ?array $only = null,
+        private readonly ?Presence $presence = null,
     ) {
-        $this->begun = $this->beaten = microtime(true);
+        $this->begun = $this->beaten = Clock::seconds();
     }
 
     /** Whether this process may do another piece of work together with this one. */
@@ -80,7 +82,7 @@ final class Meter
      */
     public function note(float $share, array $more = [], bool $last = false): void
     {
-        $now = microtime(true);
+        $now = Clock::seconds();
         // What was done by an earlier owner says nothing of how fast this one is.
         $this->first ??= $share < self::TELLING_SHARE ? 0.0 : $share;
         if ($now - $this->noted < self::NOTES && ! $last) {
@@ -120,7 +122,7 @@ final class Meter
     /** Asked several times a second while the engine works. */
     public function shouldStop(): bool
     {
-        $now = microtime(true);
+        $now = Clock::seconds();
         if ($this->ending !== null || $now - $this->looked < self::LOOKS) {
             return $this->ending !== null;
         }
@@ -163,6 +165,7 @@ final class Meter
             return Ending::Interrupted;
         }
         try {
+            $this->presence?->say();
             $asked = $this->queue->asked($this->work);
             if ($asked === null || $asked['stop']) {
                 return $asked === null ? Ending::Lost : Ending::Stopped;
@@ -190,7 +193,7 @@ final class Meter
     /** @param  array<string, mixed>  $progress */
     private function beat(array $progress = [], ?float $seconds = null): void
     {
-        $this->beaten = microtime(true);
+        $this->beaten = Clock::seconds();
         try {
             if (! $this->queue->beat($this->work, $progress, $seconds)) {
                 $this->ending = $this->queue->asked($this->work) === null ? Ending::Lost : Ending::Stopped;

@@ -13,7 +13,7 @@ final class Owner
     /** @param  int  $process  of this machine */
     public static function of(int $process): string
     {
-        return implode(':', [gethostname(), $process, self::begun($process), bin2hex(random_bytes(4))]);
+        return implode(':', [self::machine(), $process, self::begun($process), bin2hex(random_bytes(4))]);
     }
 
     /** Whether its process was of this machine and has ended; one of another machine may well be there. */
@@ -21,7 +21,19 @@ final class Owner
     {
         [$host, $process, $begun] = explode(':', $owner) + [1 => '', ''];
 
-        return $host === gethostname() && ctype_digit($process) && self::begun((int) $process) !== $begun;
+        return $host === self::machine() && ctype_digit($process) && self::begun((int) $process) !== $begun;
+    }
+
+    /** Whether its process is there, or may be: of another machine nobody can tell. */
+    public static function mayBeThere(string $owner): bool
+    {
+        return substr_count($owner, ':') === 3 && ! self::isGone($owner);
+    }
+
+    /** As the configuration calls this one; a colon would part its name. */
+    public static function machine(): string
+    {
+        return str_replace(':', '-', (string) config('crate.work.machine'));
     }
 
     /** When a process began, in clock ticks after the machine's start (proc(5), stat, 22); numbers of processes come again. */

@@ -2,36 +2,68 @@
 
 namespace App\Work;
 
-use App\Models\Setting;
+use App\Engine\Capabilities;
+use App\Engine\Clock;
+use App\Models\PresentWorker;
+use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use Illuminate\Database\Eloquent\Collection;
 
-/** Whether anyone takes work in hand: a worker says that it is there every few seconds, and while it works its lease says so. */
+/** Who takes work in hand: each worker says every few seconds that it is there, while it works too. */
 final class Presence
 {
-    private const KEY = 'worker_seen';
-
     /** Seconds between signs of life. */
     private const EVERY = 5;
 
-    /** Seconds without one after which no worker is there. */
+    /** Seconds without one after which a worker is not there. */
     private const MISSED = 20;
 
-    private float $said = 0.0;
+    /** Seconds after which it is forgotten. */
+    private const FORGOTTEN = 3600;
 
-    public function say(): void
-    {
-        if (microtime(true) - $this->said >= self::EVERY) {
-            $this->said = microtime(true);
-            Setting::query()->updateOrCreate(['key' => self::KEY], ['value' => time(), 'updated_at' => now()]);
-        }
+    private float $said = -INF;
+
+    /** @param  list<string>  $kinds */
+    public function __construct(
+        private readonly string $owner,
+        private readonly array $kinds,
+        private readonly Capabilities $capabilities,
+    ) {
     }
 
+    /** @param  string|null  $misses  a folder without which it takes nothing */
+    public function say(?string $misses = null): void
+    {
+        $now = Clock::seconds();
+        if ($now - $this->said < self::EVERY) {
+            return;
+        }
+        if ($this->said === -INF) {
+            PresentWorker::query()->where('seen_at', '<', Work::now(-self::FORGOTTEN))->delete();
+        }
+        $this->said = $now;
+        PresentWorker::query()->updateOrCreate(['owner' => $this->owner], [
+            'host' => Owner::machine(), 'kinds' => $this->kinds, 'cores' => SideBySide::cores(),
+            'engine' => $this->capabilities->version(), 'misses' => $misses, 'seen_at' => Work::now(),
+        ]);
+    }
+
+    public function leave(): void
+    {
+        PresentWorker::query()->whereKey($this->owner)->delete();
+    }
+
+    /** @return Collection<int, PresentWorker> */
+    public static function all(): Collection
+    {
+        return PresentWorker::query()->where('seen_at', '>=', Work::now(-self::MISSED))->orderBy('host')->orderBy('created_at')->get();
+    }
+
+    /** Whether anyone makes files: estimates come when they come. */
     public static function isThere(): bool
     {
-        $seen = (int) (Setting::find(self::KEY)->value ?? 0);
-
-        return time() - $seen <= self::MISSED
-            || Work::query()->whereIn('state', WorkState::inHand())->where('lease_until', '>', Work::now())->exists();
+        return Work::query()->whereIn('state', WorkState::inHand())->where('lease_until', '>', Work::now())->exists()
+            || self::all()->contains(fn (PresentWorker $worker): bool => in_array(Run::WORK, $worker->kinds, true));
     }
 }

@@ -4,6 +4,7 @@ namespace App\Work;
 
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Work\Calls\Calls;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
@@ -17,6 +18,13 @@ class WorkQueue
 {
     /** Seconds for which something that waits for someone's eyes counts as waited for. */
     private const WAITED_FOR = 10;
+
+    /** @var array<int, array{string, int}> leases that ran out, and when they were first seen so, in ns of a clock that nobody sets */
+    private array $ranOut = [];
+
+    public function __construct(private readonly Calls $calls)
+    {
+    }
 
     /** Seconds that a lease lasts without being renewed. */
     public static function lease(): float
@@ -35,6 +43,7 @@ class WorkQueue
         $work->fill([
             ...(new Work)->getAttributes(), 'priority' => $kind->priority(), 'wanted_at' => $wantedAt, 'place' => $place,
         ])->save();
+        $this->call();
 
         return $work;
     }
@@ -82,6 +91,7 @@ class WorkQueue
     {
         Work::query()->whereKey($work->id)->whereIn('state', WorkState::underWay())->update(['paused' => $paused]);
         $work->refresh();
+        $this->call();
     }
 
     /** Someone waits for it now: it comes before others of its kind. */
@@ -106,7 +116,8 @@ class WorkQueue
             return null;
         }
         $this->endLeasesOfTheGone();
-        $this->giveUpLost();
+        $abandoned = $this->abandoned($owner);
+        $this->giveUpLost($abandoned);
         foreach ($kinds as $kind) {
             $this->forgetStale($kind);
             // What somebody stands and waits for gives way to nothing.
@@ -114,7 +125,7 @@ class WorkQueue
                 continue;
             }
             $atOnce = $only === null ? $kind->atOnce() : null;
-            while (! $this->isFull($kind->name(), $atOnce) && ($work = $this->next($kind, $only)) !== null) {
+            while (! $this->isFull($kind->name(), $atOnce) && ($work = $this->next($kind, $only, $abandoned)) !== null) {
                 if ($this->take($work, $owner, $atOnce)) {
                     return $work->refresh();
                 }
@@ -162,6 +173,7 @@ class WorkQueue
             'lease_until' => null,
         ];
         if ($this->change($work, $over + $done)) {
+            $this->call();
             event(new WorkEnded($work));
         }
     }
@@ -175,6 +187,7 @@ class WorkQueue
             return;
         }
         $this->change($work, ['state' => WorkState::Waiting, 'seconds_left' => null, 'owner' => null, 'lease_until' => null]);
+        $this->call();
     }
 
     /** Back into the queue, not to be taken in hand for so many seconds. */
@@ -206,7 +219,8 @@ class WorkQueue
         return $this->isBusyAbove($work->priority) ||
             Work::query()
                 ->where(['kind' => $work->kind, 'state' => WorkState::Waiting])
-                ->where('wanted_at', '>', $work->wanted_at ?? '')
+                ->when($work->wanted_at !== null, fn (Builder $query): Builder => $query->where('wanted_at', '>', $work->wanted_at))
+                ->whereNotNull('wanted_at')
                 ->exists();
     }
 
@@ -214,6 +228,12 @@ class WorkQueue
     public function isInHand(string $kind): bool
     {
         return Work::query()->where('kind', $kind)->whereIn('state', WorkState::inHand())->where('lease_until', '>', Work::now())->exists();
+    }
+
+    /** What was written is there before anyone hears of it. */
+    private function call(): void
+    {
+        DB::afterCommit($this->calls->call(...));
     }
 
     private function isBusyAbove(int $priority): bool
@@ -236,12 +256,17 @@ class WorkQueue
             ->exists();
     }
 
-    /** @param  list<int>|null  $only */
-    private function next(Kind $kind, ?array $only): ?Work
+    /**
+     * @param  list<int>|null  $only
+     * @param  list<int>  $abandoned
+     */
+    private function next(Kind $kind, ?array $only, array $abandoned): ?Work
     {
         return Work::query()
             ->where('kind', $kind->name())
-            ->where($this->isFree(...))
+            ->where(fn (Builder $query): Builder => $query
+                ->where('state', WorkState::Waiting)
+                ->orWhere(fn (Builder $lost): Builder => $lost->whereKey($abandoned)->where($this->isAbandoned(...))))
             ->where('paused', false)
             ->where(fn (Builder $query): Builder => $query->whereNull('not_before')->orWhere('not_before', '<=', Work::now()))
             ->when($only !== null, fn (Builder $query): Builder => $query->whereKey($only))
@@ -324,20 +349,51 @@ class WorkQueue
         }
     }
 
-    /** Abandoned work that was asked to stop is stopped; what cost its owner's life too often is not tried again. */
-    private function giveUpLost(): void
+    /**
+     * What may be taken over. A lease that ran out says so by this machine's clock, which may have been set, or differ from its owner's:
+     * where the owner may be there, it is watched for a while whether it is renewed.
+     *
+     * @param  string  $owner  who asks; what it had in hand it has no more
+     * @return list<int>
+     */
+    private function abandoned(string $owner): array
     {
         // Asked five times a second by every worker: a look takes no lock, a change does.
-        if (! Work::query()->where($this->isAbandoned(...))->exists()) {
+        $found = Work::query()->where($this->isAbandoned(...))->get(['id', 'owner', 'lease_until']);
+        $now = hrtime(true);
+        $before = $this->ranOut;
+        $this->ranOut = [];
+        foreach ($found as $work) {
+            $known = $before[$work->id] ?? null;
+            $this->ranOut[$work->id] = $known !== null && $known[0] === $work->lease_until ? $known : [(string) $work->lease_until, $now];
+        }
+        $watched = (int) (self::lease() / 2 * 1e9);
+
+        return $found
+            ->filter(fn (Work $work): bool => $work->owner === $owner
+                || ! Owner::mayBeThere((string) $work->owner)
+                || $now - $this->ranOut[$work->id][1] >= $watched)
+            ->pluck('id')->values()->all();
+    }
+
+    /**
+     * Abandoned work that was asked to stop is stopped; what cost its owner's life too often is not tried again.
+     *
+     * @param  list<int>  $abandoned
+     */
+    private function giveUpLost(array $abandoned): void
+    {
+        if ($abandoned === []) {
             return;
         }
         Work::query()
+            ->whereKey($abandoned)
             ->where($this->isAbandoned(...))
             ->where(['paused' => true, 'stop_asked' => false])
             ->update(['state' => WorkState::Waiting, 'owner' => null, 'lease_until' => null, 'seconds_left' => null]);
         $most = (int) config('crate.work.most_lost');
-        $this->endAbandoned(fn (Builder $query) => $query->where('stop_asked', true), ['state' => WorkState::Stopped]);
-        $this->endAbandoned(fn (Builder $query) => $query->where('lost', '>=', $most), [
+        $this->endAbandoned($abandoned, fn (Builder $query) => $query->where('stop_asked', true), ['state' => WorkState::Stopped]);
+        $this->endAbandoned($abandoned, fn (Builder $query) => $query->where('lost', '>=', $most), [
             'state' => WorkState::Failed,
             'error' => 'This was begun '.($most + 1).' times, and each time the process that did it was ended from outside. '.
                 'The machine may have too little memory for it; free some, then try again.',
@@ -345,13 +401,14 @@ class WorkQueue
     }
 
     /**
+     * @param  list<int>  $abandoned
      * @param  Closure(Builder<Work>): Builder<Work>  $which
      * @param  array<string, mixed>  $as
      */
-    private function endAbandoned(Closure $which, array $as): void
+    private function endAbandoned(array $abandoned, Closure $which, array $as): void
     {
         $over = ['owner' => null, 'lease_until' => null, 'seconds_left' => null, 'ended_at' => Work::now()];
-        foreach ($which(Work::query()->where($this->isAbandoned(...)))->get() as $work) {
+        foreach ($which(Work::query()->whereKey($abandoned)->where($this->isAbandoned(...)))->get() as $work) {
             // Of several that look at once, one ends it.
             if (Work::query()->whereKey($work->id)->where($this->isAbandoned(...))->update($as + $over) === 1) {
                 event(new WorkEnded($work->refresh()));

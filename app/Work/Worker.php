@@ -2,9 +2,12 @@
 
 namespace App\Work;
 
-use App\Models\Run;
+use App\Engine\Capabilities;
+use App\Engine\Clock;
+use App\Models\Volumes;
 use App\Models\Work;
 use App\Settings\Settings;
+use App\Work\Calls\Calls;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Throwable;
@@ -12,7 +15,7 @@ use Throwable;
 /** Takes work in hand, one piece at a time. */
 class Worker
 {
-    /** Microseconds between looks at an empty queue, or at what another process does. */
+    /** Microseconds between looks at what another process does. */
     private const PAUSE = 200_000;
 
     /** Microseconds after a fault of the database. */
@@ -25,11 +28,15 @@ class Worker
 
     private float $heard = 0.0;
 
+    private ?Presence $presence = null;
+
     public function __construct(
         private readonly WorkQueue $queue,
         private readonly Kinds $kinds,
         private readonly Settings $settings,
         private readonly Conclusion $conclusion,
+        private readonly Capabilities $capabilities,
+        private readonly Calls $calls,
     ) {
         $this->owner = Owner::current();
     }
@@ -43,13 +50,13 @@ class Worker
      */
     public function run(array $kinds, Closure $leaving, Closure $idle): void
     {
-        // Whoever makes files is waited for; estimates come when they come.
-        $presence = in_array(Run::WORK, $kinds, true) ? new Presence : null;
+        $this->presence = new Presence($this->owner, $kinds, $this->capabilities);
         while (! $idle()) {
             try {
                 $this->hearSettings();
-                $presence?->say();
-                $this->one($kinds, $leaving) ?: usleep(self::PAUSE);
+                $misses = Volumes::missing();
+                $this->presence->say($misses);
+                ($misses === null && $this->one($kinds, $leaving)) || $this->calls->wait();
             } catch (Throwable $e) {
                 // A full volume, a locked file: what was in hand comes back when its lease has run out.
                 report($e);
@@ -57,6 +64,7 @@ class Worker
                 usleep(self::LONG_PAUSE);
             }
         }
+        rescue($this->presence->leave(...));
     }
 
     /**
@@ -81,7 +89,7 @@ class Worker
         }
         $kind = $this->kinds->get($work->kind);
         $mayTake = $only === null ? null : [...$only, ...$beside];
-        $meter = new Meter($this->queue, $work, $kind, $leaving ?? fn (): bool => false, $onProgress, $mayTake);
+        $meter = new Meter($this->queue, $work, $kind, $leaving ?? fn (): bool => false, $onProgress, $mayTake, $this->presence);
         $this->conclusion->of($work, $kind, $meter, fn () => $kind->run($work, $meter));
 
         return true;
@@ -90,8 +98,8 @@ class Worker
     /** What was set on a page holds here in a moment. */
     private function hearSettings(): void
     {
-        if (microtime(true) - $this->heard > self::HEARS) {
-            $this->heard = microtime(true);
+        if (Clock::seconds() - $this->heard > self::HEARS) {
+            $this->heard = Clock::seconds();
             $this->settings->apply();
         }
     }

@@ -17,6 +17,7 @@ use OuterCrate\Analysis\Facts;
 use OuterCrate\Reading\Reading;
 use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
+use Tests\Support\TestDatabase;
 
 function readingOf(string $kind): Reading
 {
@@ -493,7 +494,7 @@ it('refuses a range that the cut does not have, and keeps the one before', funct
 
 it('gives the analysis to scripts', function () {
     $process = new Process([base_path('bin/crate'), 'read', Clips::make('leftover'), '--analyse', '--json'], null, [
-        'DB_DATABASE' => $this->folder('derived').'/crate.sqlite',
+        ...TestDatabase::another(dirname($this->folder('derived'))),
         'CRATE_DERIVED' => $this->folder('derived'),
     ]);
     $process->mustRun();

@@ -1,5 +1,6 @@
 <?php
 
+use App\Database\Durably;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
@@ -37,4 +38,15 @@ test('a transaction that cannot begin leaves a connection that can', function ()
     DB::connection('other')->rollBack();
     DB::connection('one')->transaction(fn () => ($this->write)('one'));
     expect(DB::connection('other')->table('runs')->count())->toBe(1);
+});
+
+test('what has to be on the disk is put there, and nothing else', function (): void {
+    $synchronous = fn (): int => (int) DB::selectOne('pragma synchronous')->synchronous;
+    config(['database.default' => 'one', 'database.connections.one.synchronous' => 'NORMAL']);
+    DB::purge('one');
+    Durably::write(function () use ($synchronous, &$within): void {
+        $within = $synchronous();
+    });
+    // 1 is NORMAL, 2 is FULL (sqlite.org, “PRAGMA synchronous”).
+    expect([$within, $synchronous()])->toBe([2, 1]);
 });

@@ -7,25 +7,12 @@ use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
 use Tests\Support\Desk;
 use Tests\Support\OddClips;
+use Tests\Support\TestDatabase;
 
 /** Runs bin/crate as a script would. */
 function crate(string ...$arguments): Process
 {
-    $process = new Process(
-        [base_path('bin/crate'), ...$arguments],
-        test()->folder('media'),
-        [
-            'DB_DATABASE' => test()->folder('derived').'/crate.sqlite',
-            'CRATE_DERIVED' => test()->folder('derived'),
-            'CACHE_STORE' => 'file',
-            'APP_ENV' => 'production',
-        ],
-        null,
-        120,
-    );
-    $process->run();
-
-    return $process;
+    return test()->crate(...$arguments);
 }
 
 it('reads a file for a script', function (string $kind, array $video, array $file) {
@@ -281,7 +268,7 @@ it('stops on a signal, with no engine and no half file left', function () {
         [base_path('bin/crate'), 'pack', $this->clip('long'), '--output=slow-line', '--to='.$this->folder('out')],
         null,
         [
-            'DB_DATABASE' => $this->folder('derived').'/crate.sqlite',
+            ...TestDatabase::another(dirname($this->folder('derived'))),
             'CRATE_DERIVED' => $this->folder('derived'),
             'CACHE_STORE' => 'file',
             'APP_ENV' => 'production',
@@ -321,7 +308,12 @@ it('measures pieces of a file for a script', function () {
 
 it('says so and fails when it breaks down itself', function () {
     file_put_contents($this->folder('derived').'/crate.sqlite', random_bytes(4096));
-    $process = crate('pack', $this->clip(), '--output=review-720', '--to='.$this->folder('out'), '--json');
+    $process = new Process(
+        [base_path('bin/crate'), 'pack', $this->clip(), '--output=review-720', '--to='.$this->folder('out'), '--json'],
+        null,
+        ['DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $this->folder('derived').'/crate.sqlite', 'APP_ENV' => 'production'],
+    );
+    $process->run();
     expect($process->getExitCode())
         ->toBe(1)
         ->and(json_decode($process->getOutput(), true)['error'])

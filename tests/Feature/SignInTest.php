@@ -8,6 +8,7 @@ use App\SignIn\Users;
 use Illuminate\Http\Request;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\Process\Process;
+use Tests\Support\TestDatabase;
 
 const DESK = 'http://crate.lan';
 const PASSWORD = 'crates of walnut';
@@ -129,7 +130,7 @@ it('takes no user that could not be trusted or told apart', function (string $na
 ]);
 
 it('adds users and tokens by command, and listens elsewhere only once there is one', function () {
-    $database = ['DB_DATABASE' => $this->folder('derived').'/crate.sqlite', 'APP_ENV' => 'production'];
+    $database = [...TestDatabase::another(dirname($this->folder('derived'))), 'APP_ENV' => 'production'];
     $listen = function (string $address) use ($database): int {
         return (new Process(['php', base_path('artisan'), 'crate:may-listen', $address], base_path(), $database))->run();
     };

@@ -20,7 +20,7 @@ beforeEach(function (): void {
     $pdo = new PDO("sqlite:{$file}");
     $pdo->exec(str_replace('{folder}', dirname($file), $dump));
     unset($pdo);
-    config(['database.connections.sqlite.database' => $file]);
+    config(['database.default' => 'sqlite', 'database.connections.sqlite.database' => $file]);
     DB::purge();
     $path = $this->clip();
     DB::table('cuts')->update(['bytes' => filesize($path), 'modified' => filemtime($path)]);

@@ -1,11 +1,11 @@
 <?php
 
+use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Run;
-use App\Models\Setting;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\MakeFile;
@@ -14,6 +14,7 @@ use App\Work\Kind;
 use App\Work\Kinds;
 use App\Work\Meter;
 use App\Work\Owner;
+use App\Work\Presence;
 use App\Work\SideBySide;
 use App\Work\Worker;
 use App\Work\WorkQueue;
@@ -21,16 +22,14 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 use Tests\Support\Elsewhere;
+use Tests\Support\TestDatabase;
 
 /** A database in a file, which other processes can work on too. */
 function shared(): string
 {
-    touch(test()->folder('shared.sqlite'));
-    config(['database.connections.sqlite.database' => test()->folder('shared.sqlite')]);
-    DB::purge();
-    Artisan::call('migrate', ['--force' => true]);
+    TestDatabase::share($folder = dirname(test()->folder('x')));
 
-    return dirname(test()->folder('shared.sqlite'));
+    return $folder;
 }
 
 function waitFor(Closure $holds, string $what, float $seconds = 30): void
@@ -75,6 +74,24 @@ it('gives a piece of work to one owner only', function () {
     $queue->end($first, WorkState::Failed, 'too late');
     $queue->giveBack($first);
     expect($second->refresh()->state)->toBe(WorkState::Running);
+});
+
+it('takes nothing over from whoever is there when a clock is set, and all when they are silent', function () {
+    config(['crate.work.lease' => 0.6]);
+    $elsewhere = Owner::of((int) getmypid());
+    $run = $this->aRun(state: WorkState::Running, work: ['owner' => $elsewhere]);
+    $queue = app(WorkQueue::class);
+    $kinds = app(Kinds::class)->only(['make']);
+    $this->travel(1)->hours();
+    // Its owner goes on saying that it is there, by a clock that stands an hour back.
+    foreach (range(1, 3) as $beat) {
+        expect($queue->claim($kinds, 'other'))->toBeNull();
+        Work::query()->whereKey($run->work->id)->update(['lease_until' => Work::now(-3600 + $beat)]);
+        usleep(200_000);
+    }
+    expect($queue->claim($kinds, 'other'))->toBeNull();
+    usleep(320_000);
+    expect($queue->claim($kinds, 'other')?->id)->toBe($run->work->id);
 });
 
 it('makes a run again by itself whose worker was killed, and clears away what that left', function () {
@@ -207,6 +224,11 @@ it('goes on through a moment in which the database cannot be asked', function ()
             return 'made-up';
         }
 
+        public function does(): string
+        {
+            return 'makes things up';
+        }
+
         public function priority(): int
         {
             return 1;
@@ -244,7 +266,7 @@ it('goes on through a moment in which the database cannot be asked', function ()
     };
     $queue = app(WorkQueue::class);
     $work = $queue->put($kind, 1);
-    (new Worker($queue, new Kinds([$kind]), new App\Settings\Settings, new Conclusion($queue)))->one(['made-up']);
+    app(Worker::class, ['queue' => $queue, 'kinds' => new Kinds([$kind]), 'conclusion' => new Conclusion($queue)])->one(['made-up']);
     expect($kind->ran)->toBe(1)->and($work->refresh()->state)->toBe(WorkState::Done);
 });
 
@@ -420,11 +442,24 @@ it('begins a part of the service anew however it ends', function () {
 it('says when no worker is there', function () {
     $there = fn (): bool => $this->answer($this->getJson('/api/runs'), 'run-list')['worker'];
     expect($there())->toBeFalse();
-    app(Worker::class)->run(['make'], fn (): bool => false, function () use (&$looks): bool {
+    app(Worker::class)->run(['make'], fn (): bool => false, function () use (&$looks, &$while, $there): bool {
+        $while = $looks === 1 ? $there() : $while;
+
         return ++$looks > 1;
     });
+    // One that ends says so; one that is killed is missed.
+    expect([$while, $there()])->toBe([true, false]);
+    (new Presence('other:1:2:3', ['make', 'analyse'], app(Capabilities::class)))->say();
     expect($there())->toBeTrue();
-    Setting::query()->where('key', 'worker_seen')->update(['value' => time() - 60]);
+    $run = $this->aRun(['name' => 'Night firing.mp4'], WorkState::Running, [
+        'owner' => 'other:1:2:3', 'percent' => 43, 'lease_until' => Work::now(5),
+    ]);
+    expect($this->answer($this->getJson('/api/workers'), 'worker-list')['workers'])->toHaveCount(1)->{0}->toMatchArray([
+        'host' => config('crate.work.machine'), 'does' => 'makes files, looks at cuts', 'misses' => null,
+        'inHand' => [['text' => 'Night firing.mp4', 'percent' => 43]],
+    ]);
+    Work::query()->where('subject', $run->id)->delete();
+    $this->travel(21)->seconds();
     expect($there())->toBeFalse();
     // One that has been at work for an hour has no time to say so, and keeps its lease.
     $one = ['kind' => 'sample', 'subject' => 1, 'priority' => 10, 'owner' => 'another'];

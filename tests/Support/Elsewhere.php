@@ -11,7 +11,8 @@ final class Elsewhere
     public static function surroundings(string $folder, array $more = []): array
     {
         return $more + [
-            'APP_ENV' => 'production', 'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'quiet', 'DB_DATABASE' => "{$folder}/shared.sqlite",
+            ...TestDatabase::shared($folder),
+            'APP_ENV' => 'production', 'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'quiet',
             'CRATE_DERIVED' => "{$folder}/derived", 'CRATE_DELIVERIES' => "{$folder}/out", 'CRATE_UPLOADS' => "{$folder}/uploads",
             'CRATE_MEDIA_FOLDERS' => "{$folder}/media",
         ];

@@ -53,6 +53,7 @@ import type {
     UploadList,
     WatchFolderRequest,
     WatchFolders,
+    WorkerList,
 } from './types';
 
 /** An answer with a status of 400 or more, or none at all. The message is for the person. */
@@ -120,6 +121,7 @@ export const api = {
     setLineSpeed: (lineSpeed: number) => call<Machine>('PUT', 'machine', { lineSpeed }),
     settings: () => call<Settings>('GET', 'settings'),
     saveSettings: (change: SettingsRequest) => call<Settings>('PUT', 'settings', change),
+    workers: () => call<WorkerList>('GET', 'workers'),
     media: () => call<MediaList>('GET', 'media'),
     cuts: () => call<CutList>('GET', 'cuts'),
     bringIn: (path: string) => call<CutAnswer>('POST', 'cuts', { path }),

@@ -95,6 +95,7 @@ export interface Contract {
     'watch-folder-request': WatchFolderRequest;
     'watch-folders': WatchFolders;
     words: Words2;
+    'worker-list': WorkerList;
 }
 /**
  * What was found in the picture and the sound of a cut.
@@ -3701,4 +3702,24 @@ export interface Words2 {
     colour: string;
     audio: string;
     file: string;
+}
+/**
+ * Answer of GET /api/workers: the processes that take work in hand, on all machines.
+ */
+export interface WorkerList {
+    workers: {
+        owner: string;
+        host: string;
+        does: string;
+        cores: number;
+        engine: string | null;
+        /**
+         * A folder without which it takes nothing in hand.
+         */
+        misses: string | null;
+        inHand: {
+            text: string;
+            percent: number;
+        }[];
+    }[];
 }

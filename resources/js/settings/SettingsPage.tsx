@@ -10,6 +10,7 @@ import { useTitle } from '../ui/useTitle';
 import { play } from './play';
 import { TypedSetting } from './TypedSetting';
 import { WatchFolders } from './WatchFolders';
+import { Workers } from './Workers';
 
 type Name = keyof SettingsRequest;
 
@@ -160,6 +161,7 @@ export function SettingsPage() {
                 )}
             </dl>
             <WatchFolders />
+            <Workers />
         </div>
     );
 }

@@ -1,0 +1,16 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Resources\WorkersResource;
+use App\Work\Kinds;
+use App\Work\Presence;
+use Illuminate\Http\JsonResponse;
+
+class WorkerController
+{
+    public function __invoke(Kinds $kinds): JsonResponse
+    {
+        return response()->json(WorkersResource::of(Presence::all(), $kinds));
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+namespace App\Resources;
+
+use App\Models\PresentWorker;
+use App\Models\Run;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Work\Kinds;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Collection as Listed;
+
+/** Who takes work in hand, and what each has there (resources/schema/worker-list.json). */
+final class WorkersResource
+{
+    /**
+     * @param  Collection<int, PresentWorker>  $workers
+     * @return array<string, mixed>
+     */
+    public static function of(Collection $workers, Kinds $kinds): array
+    {
+        $inHand = Work::query()->whereIn('owner', $workers->pluck('owner'))->whereIn('state', WorkState::inHand())->get()->groupBy('owner');
+        $runs = Run::query()->whereKey($inHand->flatten()->where('kind', Run::WORK)->pluck('subject'))->pluck('name', 'id');
+
+        return ['workers' => $workers->map(fn (PresentWorker $worker): array => [
+            'owner' => $worker->owner,
+            'host' => $worker->host,
+            'does' => $kinds->does(...$worker->kinds),
+            'cores' => $worker->cores,
+            'engine' => $worker->engine,
+            'misses' => $worker->misses,
+            'inHand' => self::inHand($inHand->get($worker->owner) ?? new Listed, $runs, $kinds),
+        ])->values()->all()];
+    }
+
+    /**
+     * @param  Listed<int, Work>  $works
+     * @param  Listed<int, string>  $runs  names by id
+     * @return list<array{text: string, percent: int}>
+     */
+    private static function inHand(Listed $works, Listed $runs, Kinds $kinds): array
+    {
+        return array_values($works->map(fn (Work $work): array => [
+            'text' => $work->kind === Run::WORK ? (string) ($runs[$work->subject] ?? '') : $kinds->does($work->kind),
+            'percent' => $work->percent,
+        ])->all());
+    }
+}

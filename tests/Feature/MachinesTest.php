@@ -1,0 +1,116 @@
+<?php
+
+use App\Desk\CutDesk;
+use App\Models\PresentWorker;
+use App\Models\Run;
+use App\Models\RunLog;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Packing\Packer;
+use App\Shelf\CutShelf;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Process\Process;
+use Tests\Support\Clips;
+use Tests\Support\Services\Servers;
+
+/*
+ * Two machines that share a folder, which each has at another place, a PostgreSQL and a Redis. They are processes of one machine here,
+ * under two names.
+ */
+beforeEach(function (): void {
+    $root = dirname($this->folder('x'));
+    $this->share = "{$root}/share";
+    mkdir($this->share);
+    foreach (['one', 'two'] as $machine) {
+        symlink($this->share, "{$root}/{$machine}");
+    }
+    $this->servers = new Servers($root);
+    $this->servers->beginPostgres();
+    $this->servers->beginRedis();
+    $this->surroundings = fn (string $machine): array => [
+        'APP_ENV' => 'production', 'LOG_CHANNEL' => 'quiet', 'CACHE_STORE' => 'file', 'CRATE_MACHINE' => $machine,
+        'CRATE_WORK_LEASE' => '4', 'CRATE_RUNS_AT_ONCE' => '2', 'CRATE_VOLUMES' => "share={$root}/{$machine}",
+        'CRATE_MEDIA_FOLDERS' => "{$root}/{$machine}/media",
+        'CRATE_DELIVERIES' => "{$root}/{$machine}/out", 'CRATE_DERIVED' => "{$root}/{$machine}/derived",
+        ...$this->servers->surroundings(),
+    ];
+    $this->begin = function (string $machine): Process {
+        $command = [PHP_BINARY, base_path('artisan'), 'crate:work', '--kinds=make'];
+        $this->workers[] = $worker = new Process($command, base_path(), ($this->surroundings)($machine), timeout: null);
+        $worker->start();
+
+        return $worker;
+    };
+    // The pages are on the first machine.
+    config([
+        'database.default' => 'pgsql', 'database.connections.pgsql.host' => "{$root}/pg", 'database.connections.pgsql.username' => 'crate',
+        'database.connections.pgsql.database' => 'postgres', 'crate.work.machine' => 'one', 'crate.work.lease' => 4.0,
+        'crate.volumes' => ['share' => "{$root}/one", 'deliveries' => "{$root}/one/out"],
+        'crate.deliveries' => "{$root}/one/out", 'crate.derived' => "{$root}/one/derived",
+        'crate.media_folders' => ["{$root}/one/media"],
+    ]);
+    DB::purge();
+    Artisan::call('migrate', ['--force' => true]);
+    $this->root = $root;
+});
+
+afterEach(function (): void {
+    array_map(fn (Process $worker) => $worker->stop(0, SIGKILL), $this->workers ?? []);
+    DB::purge();
+    $this->servers->endRedis();
+    $this->servers->endPostgres();
+});
+
+it('makes twenty files once each on two machines, while one vanishes and its servers go and come back', function () {
+    mkdir("{$this->share}/media");
+    $count = fn (): int => Work::query()->where('state', WorkState::Done)->count();
+    $until = function (Closure $holds, string $what): void {
+        for ($end = microtime(true) + 90; microtime(true) < $end; usleep(100_000)) {
+            if (rescue($holds, false, false)) {
+                return;
+            }
+        }
+        test()->fail("Waited in vain: {$what}");
+    };
+    $to = "{$this->root}/one/out";
+    foreach (['plain', 'long', 'ten-bit', 'silent'] as $kind) {
+        copy($made = Clips::make($kind), $path = "{$this->root}/one/media/".basename($made));
+        $cut = app(CutShelf::class)->bringIn($path, null, false);
+        $columns = app(CutDesk::class)->columns($cut, $cut->reading(), array_fill(0, 5, ['preset' => 'review-720']), null, $to);
+        app(Packer::class)->pack($cut, $columns, $to);
+    }
+    expect(Run::query()->count())->toBe(20)->and(DB::table('runs')->where('file', 'like', 'deliveries:%')->count())->toBe(20);
+
+    $vanishing = ($this->begin)('one');
+    ($this->begin)('two');
+    $until(fn (): bool => PresentWorker::query()->distinct()->pluck('host')->sort()->values()->all() === ['one', 'two'], 'both are there');
+    $until(fn (): bool => $count() >= 3 && Work::query()->where('owner', 'like', 'one:%')->exists(), 'some are made, one is in hand');
+    $vanishing->signal(SIGKILL);
+    $this->servers->endRedis();
+    $until(fn (): bool => $count() >= 7, 'the other goes on without Redis');
+    $this->servers->endPostgres();
+    DB::purge();
+    $this->getJson('/api/runs')->assertStatus(503)->assertJsonPath('error.id', 'database-gone');
+    sleep(3);
+    $this->servers->beginPostgres();
+    DB::purge();
+    // One that has lost the folder takes nothing that it could only fail at.
+    ($this->begin)('three');
+    $until(fn (): bool => PresentWorker::query()->where('host', 'three')->value('misses') === "{$this->root}/three", 'it says so');
+    ($this->begin)('one');
+    $until(fn (): bool => $count() === 20, 'all are made');
+
+    $files = glob("{$this->share}/out/*");
+    expect($files)
+        ->toHaveCount(20)
+        ->and(glob("{$this->share}/out/.*.partial"))
+        ->toBe([])
+        ->and(RunLog::query()->where('text', 'like', 'Made: %')->count())
+        ->toBe(20)
+        ->and(Work::query()->sum('lost'))
+        ->toBeGreaterThan(0);
+    foreach (Run::query()->get() as $run) {
+        expect(hash_file('sha256', $run->file))->toBe($run->slip['sha256']);
+    }
+});
