@@ -50,3 +50,11 @@ test('what has to be on the disk is put there, and nothing else', function (): v
     // 1 is NORMAL, 2 is FULL (sqlite.org, “PRAGMA synchronous”).
     expect([$within, $synchronous()])->toBe([2, 1]);
 });
+
+test('a copy is made while the database is in use, and over nothing', function (): void {
+    $copy = $this->folder('copy.sqlite');
+    $command = fn (): int => $this->crate('database', 'backup', $copy)->getExitCode();
+    expect($command())->toBe(0)->and($command())->toBe(1);
+    expect((new PDO("sqlite:{$copy}"))->query('select count(*) from migrations')->fetchColumn())
+        ->toBe(count(glob(database_path('migrations/*.php'))));
+})->skip(fn (): bool => config('database.default') !== 'sqlite', 'PostgreSQL is copied by pg_dump.');

@@ -1,5 +1,7 @@
 <?php
 
+use App\Database\Move;
+use App\Database\MoveRefused;
 use App\Desk\CutDesk;
 use App\Models\PresentWorker;
 use App\Models\Run;
@@ -8,10 +10,12 @@ use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\Packer;
 use App\Shelf\CutShelf;
+use App\SignIn\Users;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
+use Tests\Support\Services\Pages;
 use Tests\Support\Services\Servers;
 
 /*
@@ -113,4 +117,57 @@ it('makes twenty files once each on two machines, while one vanishes and its ser
     foreach (Run::query()->get() as $run) {
         expect(hash_file('sha256', $run->file))->toBe($run->slip['sha256']);
     }
+});
+
+it('serves its pages by nginx and PHP-FPM with the files that we give, and asks for a sign-in there', function () {
+    $pages = new Pages(dirname($this->folder('x')), ($this->surroundings)('one') + ['SESSION_DRIVER' => 'redis']);
+    $pages->begin();
+    try {
+        [$status, $page] = $pages->ask('/queue');
+        preg_match('~/build/assets/[\w.-]+\.js~', $page, $script);
+        $json = ['-H', 'Content-Type: application/json'];
+        $jar = ['-b', $this->folder('jar'), '-c', $this->folder('jar')];
+        $here = ['-H', 'Host: 127.0.0.1'];
+        $elsewhere = ['-H', 'Host: crate.example'];
+        expect($status)->toBe(200)
+            ->and($pages->ask($script[0], ['-I'])[1])->toContain('immutable')
+            ->and($pages->ask('/api/machine', $here)[0])->toBe(200)
+            ->and($pages->ask('/api/machine', [...$here, '-H', 'X-Forwarded-For: 127.0.0.1'])[0])->toBe(403)
+            ->and($pages->ask('/api/machine', $elsewhere)[0])->toBe(403);
+        app(Users::class)->add('mira', 'crates of walnut');
+        $signIn = [...$elsewhere, ...$jar, ...$json, '-d', '{"name":"mira","password":"crates of walnut"}'];
+        expect($pages->ask('/api/machine', $elsewhere)[0])->toBe(401)
+            ->and($pages->ask('/api/sign-in', $signIn)[0])->toBe(200)
+            ->and($pages->ask('/api/runs', [...$elsewhere, ...$jar])[0])->toBe(200)
+            // What ends the server of bin/start is refused here, and nothing else comes out of the folder.
+            ->and($pages->ask('/api/uploads', [...$elsewhere, '-H', 'Content-Length: 99999999999999', '-d', 'x'])[0])->toBe(413)
+            ->and($pages->ask('/api/runs', [...$elsewhere, ...$jar])[0])->toBe(200)
+            ->and($pages->ask('/.env')[0])->toBe(404)
+            ->and($pages->ask('/../.env', ['--path-as-is'])[0])->toBeIn([400, 404]);
+    } finally {
+        $pages->end();
+    }
+});
+
+it('carries an SQLite file over into PostgreSQL, whole', function () {
+    $file = $this->folder('earlier.sqlite');
+    $dump = (string) file_get_contents(base_path('tests/Support/earlier/before-one-kind-of-work.sql'));
+    (new PDO("sqlite:{$file}"))->exec(str_replace('{folder}', dirname($file), $dump));
+    config(['database.connections.sqlite.database' => $file]);
+    DB::purge('sqlite');
+    Artisan::call('migrate', ['--force' => true, '--database' => 'sqlite']);
+    $rows = fn (string $connection): array => collect(DB::connection('sqlite')->getSchemaBuilder()->getTableListing(schemaQualified: false))
+        ->diff(['migrations', 'sqlite_sequence'])->sort()->values()
+        ->mapWithKeys(fn (string $table): array => [$table => DB::connection($connection)->table($table)->count()])->all();
+    $tell = fn (string $table, int $count): int => $told[$table] = $count;
+    expect(array_sum($rows('pgsql')))->toBe(0);
+    (new Move($file))->run($tell);
+    expect($rows('pgsql'))
+        ->toBe($rows('sqlite'))
+        ->and(json_decode(DB::table('runs')->orderBy('id')->value('plan'), true))
+        ->toBe(json_decode(DB::connection('sqlite')->table('runs')->orderBy('id')->value('plan'), true))
+        ->and($this->aRun()->id)
+        ->toBe(1 + DB::connection('sqlite')->table('runs')->max('id'))
+        ->and(fn () => (new Move($file))->run($tell))
+        ->toThrow(MoveRefused::class, 'already');
 });
