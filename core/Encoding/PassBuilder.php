@@ -6,6 +6,7 @@ namespace OuterCrate\Encoding;
 
 use InvalidArgumentException;
 use OuterCrate\Analysis\LightMeter;
+use OuterCrate\Encoding\Audio\AudioArguments;
 use OuterCrate\Encoding\Boxes\PictureBoxes;
 use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Encoding\Elements\PictureElements;
@@ -191,6 +192,7 @@ final readonly class PassBuilder
         foreach (self::tracks($plan, $reading) as $i => $track) {
             $channels = $plan->audio->tracks[$i];
             $chain = AudioChain::of($plan->audio, $track, $channels, $this->soundExcerpt($plan, $reading));
+            array_push($chain, ...self::ahead($plan, $arguments));
             array_push($maps, '-map', "0:{$track->index}");
             array_push($filters, ...$chain === [] ? [] : ["-filter:a:{$i}", implode(',', $chain)]);
             array_push($shapes, "-ac:a:{$i}", (string) $channels);
@@ -206,6 +208,23 @@ final readonly class PassBuilder
             (string) $plan->audio->sampleRate,
             ...$shapes,
         ];
+    }
+
+    /**
+     * Where a container does not say when sound begins, what the encoder puts ahead would make it late: so much of the beginning, which is
+     * a few hundredths of a second at most, makes way for it.
+     *
+     * @return list<string>
+     */
+    private static function ahead(Plan $plan, AudioArguments $arguments): array
+    {
+        $delay = $arguments->delay() / $plan->audio->sampleRate;
+        // Of a few frames nothing would be left.
+        $isLong = $plan->frameRate->rate->secondsOf($plan->frames)->toFloat() > 10 * $delay;
+
+        return $plan->container->container->timesSound() || $delay === 0.0 || ! $isLong
+            ? []
+            : [sprintf('atrim=start=%.6F', $delay), 'asetpts=PTS-STARTPTS'];
     }
 
     /** @return list<AudioReading> tracks of the cut that go into the file */

@@ -23,6 +23,14 @@ final class PacketTally
     /** Most bytes of picture within any one second of decoding. */
     public int $fullestSecond = 0;
 
+    /** Seconds from one frame to the next in decoding, at most; 0 where the file does not say. */
+    public float $longestStep = 0.0;
+
+    /** And at least. */
+    public float $shortestStep = INF;
+
+    private ?float $decodedBefore = null;
+
     private int $sinceKeyframe = 0;
 
     private int $windowBytes = 0;
@@ -53,6 +61,12 @@ final class PacketTally
         }
         $this->sinceKeyframe++;
         $this->longestGap = max($this->longestGap, $this->sinceKeyframe);
+        if ($packet->decoded !== null && $this->decodedBefore !== null) {
+            $step = $packet->decoded - $this->decodedBefore;
+            $this->longestStep = max($this->longestStep, $step);
+            $this->shortestStep = min($this->shortestStep, $step);
+        }
+        $this->decodedBefore = $packet->decoded;
         $time = $packet->decoded ?? $packet->shown;
         if ($time !== null) {
             $this->slide($time, $packet->bytes);

@@ -21,11 +21,11 @@ use OuterCrate\Units\Fraction;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 
-function tally(int $frames = 313, int $bytes = 24_000, int $every = 50, int $sound = 1600): PacketTally
+function tally(int $frames = 313, int $bytes = 24_000, int $every = 50, int $sound = 1600, float $held = 0): PacketTally
 {
     $tally = new PacketTally(0);
     for ($i = 0; $i < $frames; $i++) {
-        $time = round($i / 25, 6);
+        $time = round($i / 25 + ($i > 0 ? $held : 0), 6);
         $tally->take(new Packet(0, $time, $time, 0.04, $bytes, $i % $every === 0));
         $tally->take(new Packet(1, $time, $time, 0.02, $sound, true));
     }
@@ -130,6 +130,8 @@ it('finds nothing where the file is what was planned, and names each thing that 
     'as planned' => [made(), null, []],
     'one frame more' => [made(), tally(314), ['frameRate']],
     'one frame less' => [made(), tally(312), ['frameRate']],
+    'a frame held for two' => [made(), tally(held: 0.04), ['frameRate']],
+    'milliseconds' => [made(), tally(held: 0.001), []],
     'frames lost' => [made(), tally(300), ['frameRate']],
     'another codec' => [made(['codec_name' => 'hevc', 'profile' => 'Main']), null, ['video']],
     'a higher level' => [made(['level' => 40]), null, ['video']],

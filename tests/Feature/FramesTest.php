@@ -107,6 +107,15 @@ it('keeps sound in step with the picture', function (string $kind) {
     expect(abs(toneIn($run->file) - (toneIn($cut->path) - $starts)))->toBeLessThan(0.005);
 })->with(['avi-h264', 'avi-mpeg4', 'late']);
 
+it('places frames one after the other whatever its sound is coded as, and the sound with them', function (string $audio) {
+    $cut = oddCut('late');
+    $edits = ['container' => ['set' => 'avi'], 'video' => ['codec' => 'utvideo'], 'audio' => ['codec' => $audio]];
+    $run = $this->made($cut, ['preset' => 'lossless-vault', 'edits' => $edits]);
+    $asked = ['-select_streams', 'v', '-show_entries', 'packet=dts', '-of', 'csv=p=0', $run->file];
+    $places = explode("\n", trim((new Process(['ffprobe', '-v', 'error', ...$asked]))->mustRun()->getOutput()));
+    expect(array_map(intval(...), $places))->toBe(range(0, 99))->and(array_column($run->slip['differences'], 'text'))->toBe([]);
+})->with(['pcm', 'mp3', 'ac3']);
+
 it('tells what lies beside its place, by picture and by sound', function () {
     // A fault of the kind that no count of frames shows: the run's own filters take two frames later, and sound thirty milliseconds late.
     $this->app->bind(PassRunner::class, LateFilters::class);

@@ -36,6 +36,11 @@ function signedIn(string $name = 'mira', string $password = PASSWORD): TestRespo
     return fromElsewhere('POST', 'sign-in', compact('name', 'password'));
 }
 
+beforeEach(function (): void {
+    mkdir($this->folder('sessions'));
+    config(['session.files' => $this->folder('sessions')]);
+});
+
 it('asks whoever comes from elsewhere to sign in, and nobody who sits here', function () {
     expect(fromElsewhere('GET', 'machine')->status())->toBe(403);
     app(Users::class)->add('mira', PASSWORD);
@@ -52,6 +57,19 @@ it('asks whoever comes from elsewhere to sign in, and nobody who sits here', fun
     expect($here->getJson('http://127.0.0.1/api/machine')->json('user'))->toBeNull();
     config(['crate.sign_in_here' => true]);
     $here->getJson('http://127.0.0.1/api/machine')->assertStatus(401);
+});
+
+it('ends a session for good, whatever is under way with it', function () {
+    app(Users::class)->add('mira', PASSWORD);
+    $answer = signedIn();
+    fromElsewhere('GET', 'machine', after: $answer)->assertOk();
+    $file = collect(glob(config('session.files').'/*'))->sortByDesc(fn (string $path): int => filemtime($path))
+        ->first(fn (string $path): bool => str_contains((string) file_get_contents($path), 'login_web'));
+    $asItWas = file_get_contents($file);
+    fromElsewhere('POST', 'sign-out', after: $answer)->assertStatus(204);
+    // As a request does that began before and ends after.
+    file_put_contents($file, $asItWas);
+    fromElsewhere('GET', 'machine', after: $answer)->assertStatus(401);
 });
 
 it('ends sessions with their password and their user', function (Closure $change) {

@@ -7,6 +7,7 @@ use App\SignIn\Door;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Session\Store;
 
 class SignInController
 {
@@ -22,8 +23,9 @@ class SignInController
 
     public function destroy(Request $request, Door $door): Response
     {
-        $door->close();
-        $request->session()->invalidate();
+        $session = $request->session();
+        assert($session instanceof Store);
+        $door->close($session);
 
         return response()->noContent();
     }

@@ -2,6 +2,7 @@
 
 namespace App\Http\Middleware;
 
+use App\SignIn\Door;
 use App\SignIn\OwnMachine;
 use App\SignIn\SignInRefused;
 use App\SignIn\Tokens;
@@ -9,6 +10,7 @@ use App\SignIn\Users;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Pipeline\Pipeline;
+use Illuminate\Session\Store;
 use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -36,7 +38,9 @@ final class SignedIn
         }
 
         return $this->pipeline->send($request)->through(Sessions::GO_ON)->then(function (Request $request) use ($next): Response {
-            Auth::guard('web')->check() ?: throw Users::any() ? SignInRefused::unknown() : SignInRefused::nobody();
+            $session = $request->session();
+            $isIn = Auth::guard('web')->check() && $session instanceof Store && ! Door::isClosed($session);
+            $isIn ?: throw Users::any() ? SignInRefused::unknown() : SignInRefused::nobody();
 
             return $next($request);
         });

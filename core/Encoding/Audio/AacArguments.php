@@ -22,4 +22,10 @@ final class AacArguments implements AudioArguments
     {
         return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }
+
+    /** A whole transform ahead (ISO/IEC 14496-3, 4.6.11). */
+    public function delay(): int
+    {
+        return 1024;
+    }
 }

@@ -23,4 +23,10 @@ final class Ac3Arguments implements AudioArguments
     {
         return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }
+
+    /** Half of its first transform, of 512 (ATSC A/52, 7.9). */
+    public function delay(): int
+    {
+        return 256;
+    }
 }

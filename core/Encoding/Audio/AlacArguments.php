@@ -23,4 +23,9 @@ final class AlacArguments implements AudioArguments
     {
         return ['-sample_fmt', $sound->bitDepth > 16 ? 's32p' : 's16p'];
     }
+
+    public function delay(): int
+    {
+        return 0;
+    }
 }

@@ -17,4 +17,7 @@ interface AudioArguments
 
     /** @return list<string> the encoder's own options */
     public function arguments(AudioValue $sound): array;
+
+    /** Samples that the encoder puts before the first one. */
+    public function delay(): int;
 }

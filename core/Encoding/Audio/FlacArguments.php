@@ -32,4 +32,9 @@ final class FlacArguments implements AudioArguments
             'experimental',
         ];
     }
+
+    public function delay(): int
+    {
+        return 0;
+    }
 }

@@ -23,4 +23,10 @@ final class OpusArguments implements AudioArguments
     {
         return ['-b:a', (string) $sound->bitsOfTrack($sound->channels)];
     }
+
+    /** 6.5 ms at 48 kHz (RFC 6716, 2). */
+    public function delay(): int
+    {
+        return 312;
+    }
 }

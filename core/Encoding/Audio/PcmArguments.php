@@ -22,4 +22,9 @@ final class PcmArguments implements AudioArguments
     {
         return [];
     }
+
+    public function delay(): int
+    {
+        return 0;
+    }
 }

@@ -36,6 +36,11 @@ final class Avi implements Container
         return ['pcm', 'mp3', 'ac3'];
     }
 
+    public function timesSound(): bool
+    {
+        return false;
+    }
+
     public function keepsColour(): bool
     {
         return false;
@@ -44,6 +49,15 @@ final class Avi implements Container
     public function muxer(): string
     {
         return 'avi';
+    }
+
+    /**
+     * Its chunks have no times, only an order. Sound that begins before zero (what an encoder of MP3 puts first) would have the writer
+     * push the picture back by empty chunks, which hold the first frame for two or three.
+     */
+    public function options(): array
+    {
+        return ['-avoid_negative_ts', 'disabled'];
     }
 
     /** Readers without the OpenDML extension count in signed 32 bits. */

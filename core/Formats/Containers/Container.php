@@ -36,6 +36,9 @@ interface Container
     /** It says itself in which order fields come, whatever the stream says. */
     public function tellsFieldOrder(): bool;
 
+    /** It says when sound begins; where it does not, sound begins with the picture. */
+    public function timesSound(): bool;
+
     /** Colour tags are kept, by the container or the streams that it carries. */
     public function keepsColour(): bool;
 

@@ -10,6 +10,11 @@ abstract class IsoBaseMedia implements Container
     use CarriesAnyFrameRate;
     use CarriesAnySamples;
 
+    public function timesSound(): bool
+    {
+        return true;
+    }
+
     public function hasFastStart(): bool
     {
         return true;

@@ -22,6 +22,11 @@ trait WithoutIndexAhead
         return false;
     }
 
+    public function timesSound(): bool
+    {
+        return true;
+    }
+
     public function keepsColour(): bool
     {
         return true;

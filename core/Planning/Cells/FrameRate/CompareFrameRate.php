@@ -58,7 +58,26 @@ final class CompareFrameRate
             );
         }
 
-        return [...$differences, ...self::ends($made)];
+        return [...$differences, ...self::held($made), ...self::ends($made)];
+    }
+
+    /**
+     * Frames come at a steady rate in every file that is made; half a frame is left for containers that count in milliseconds. Images count
+     * in whatever their reader takes.
+     *
+     * @return list<Difference>
+     */
+    private static function held(Made $made): array
+    {
+        $tally = $made->tally;
+        $places = $tally->shortestStep > 0 ? (int) round($tally->longestStep / $tally->shortestStep) : 1;
+
+        return $places < 2 ? [] : [new Difference(
+            FrameRateCell::NAME,
+            'each frame as long as the next',
+            "one is held for {$places}",
+            "A frame is held for {$places} frames, and what follows comes later than it should. Pack it again in another container.",
+        )];
     }
 
     /** @return list<Difference> */
