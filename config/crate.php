@@ -46,6 +46,8 @@ return [
         'lease' => (float) env('CRATE_WORK_LEASE', 30),
         // How many files are made at once: encoders use about four cores well.
         'at_once' => (int) env('CRATE_RUNS_AT_ONCE', 1),
+        // Seconds that a part of a file takes at least, where several machines make it.
+        'least_part' => (float) env('CRATE_LEAST_PART', 30),
         // How often an owner may vanish over a piece of work before it is given up.
         'most_lost' => (int) env('CRATE_WORK_MOST_LOST', 3),
     ],

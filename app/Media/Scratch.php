@@ -158,8 +158,42 @@ final readonly class Scratch
         return $left;
     }
 
-    public function remove(): void
+    /**
+     * Puts a piece of one file behind another.
+     *
+     * @throws FileProblem
+     */
+    public function append(string $name, int $from, int $bytes, string $to): void
     {
-        File::deleteDirectory($this->path);
+        $source = @fopen("{$this->path}/{$name}", 'rb');
+        $target = @fopen("{$this->path}/{$to}", 'ab');
+        $isThere = $source !== false && $target !== false
+            && ($bytes === 0 || stream_copy_to_stream($source, $target, $bytes, $from) === $bytes);
+        array_map(fn ($file) => $file === false ?: fclose($file), [$source, $target]);
+        $isThere ?: throw new FileProblem(
+            'What was made for this file is gone, or there is no room.',
+            $this->path,
+            'Make room and pack again.',
+        );
+    }
+
+    /**
+     * Puts lines behind a file.
+     *
+     * @param  list<string>  $lines
+     *
+     * @throws FileProblem
+     */
+    public function add(string $name, array $lines): void
+    {
+        if (@file_put_contents("{$this->path}/{$name}", implode('', $lines), FILE_APPEND) === false) {
+            throw new FileProblem('The working folder cannot be written to.', $this->path, 'Make room and pack again.');
+        }
+    }
+
+    /** @param  string  ...$names  of files in it; all of it when none is named */
+    public function remove(string ...$names): void
+    {
+        $names === [] ? File::deleteDirectory($this->path) : array_map(fn (string $name) => @unlink("{$this->path}/{$name}"), $names);
     }
 }

@@ -41,6 +41,7 @@ class MakeFile implements Kind
         private readonly LightMeasurer $light,
         private readonly Sisters $sisters,
         private readonly Together $together,
+        private readonly InParts $inParts,
     ) {
     }
 
@@ -122,7 +123,8 @@ class MakeFile implements Kind
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
             $file = OutputFile::at($run->file, $token.$work->attempts, $passes[0]->images !== null);
             $making = new Making($run, $file, $scratch, $meter, $journal);
-            [$plan, $made] = $this->makeSomehow($making, $plan, $passes);
+            $joining = $plan === null || ! $isAlone ? null : $this->inParts->joining($making, $plan);
+            [$plan, $made] = $this->makeSomehow($making, $plan, $joining === null ? $passes : [$joining]);
             $tries = 1;
             if ($plan?->bitrate->average !== null) {
                 [$made, $tries] = $this->aim($making, $plan, $made);
@@ -147,7 +149,10 @@ class MakeFile implements Kind
             throw $e;
         } finally {
             $file?->discard();
-            $isToGoOn ?: $scratch->remove();
+            if (! $isToGoOn) {
+                $scratch->remove();
+                InParts::forget($run->id);
+            }
         }
     }
 
@@ -155,9 +160,11 @@ class MakeFile implements Kind
     public static function forget(int $run): void
     {
         Scratch::forget(self::folder($run));
+        InParts::forget($run);
     }
 
-    private static function folder(int $run): string
+    /** Name of the folder that its passes work in. */
+    public static function folder(int $run): string
     {
         return "run-{$run}";
     }

@@ -8,6 +8,7 @@ use App\Models\Speed;
 use App\Models\Work;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Presence;
 use App\Work\WorkQueue;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Estimates\Sharing;
@@ -41,6 +42,8 @@ class Sisters
             }
             [$plans[], $works[]] = [$plan, $next];
         }
+        // A machine that has nothing to do is quicker with one of them by itself.
+        $works = array_slice($works, 0, max(0, count($works) - Presence::idleElsewhere(Run::WORK)));
         if ($works === []) {
             return [];
         }

@@ -10,6 +10,7 @@ use App\Library\Presets;
 use App\Library\ShippedHosts;
 use App\Library\ShippedPresets;
 use App\Packing\MakeFile;
+use App\Packing\MakePart;
 use App\QueueEnd\NoteQueueEnd;
 use App\QueueEnd\RunEndCommand;
 use App\QueueEnd\TellQueueEnd;
@@ -36,7 +37,8 @@ class CrateServiceProvider extends ServiceProvider
 {
     /** The kinds of work that there are. */
     private const KINDS = [
-        MakeFile::class, SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class,
+        MakeFile::class, MakePart::class,
+        SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class,
         RunEndCommand::class,
     ];
 

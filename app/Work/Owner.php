@@ -24,6 +24,12 @@ final class Owner
         return $host === self::machine() && ctype_digit($process) && self::begun((int) $process) !== $begun;
     }
 
+    /** Whether its process is, or was, of this machine. */
+    public static function isHere(string $owner): bool
+    {
+        return str_starts_with($owner, self::machine().':');
+    }
+
     /** Whether its process is there, or may be: of another machine nobody can tell. */
     public static function mayBeThere(string $owner): bool
     {

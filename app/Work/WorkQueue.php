@@ -124,6 +124,9 @@ class WorkQueue
             if ($only === null && $kind->givesWay() && $this->isBusyAbove($kind->priority())) {
                 continue;
             }
+            if ($only === null && $kind instanceof OncePerMachine && $this->isMachineBusy($kind)) {
+                continue;
+            }
             $atOnce = $only === null ? $kind->atOnce() : null;
             while (! $this->isFull($kind->name(), $atOnce) && ($work = $this->next($kind, $only, $abandoned)) !== null) {
                 if ($this->take($work, $owner, $atOnce)) {
@@ -275,6 +278,16 @@ class WorkQueue
             ->orderBy('place')
             ->orderBy('id')
             ->first();
+    }
+
+    private function isMachineBusy(OncePerMachine $kind): bool
+    {
+        return Work::query()
+            ->whereIn('kind', $kind->fills())
+            ->whereIn('state', WorkState::inHand())
+            ->where('lease_until', '>=', Work::now())
+            ->get(['owner'])
+            ->contains(fn (Work $work): bool => Owner::isHere((string) $work->owner));
     }
 
     /** Whether as many of a kind are in hand as may be; what is paused leaves its place to another. */

@@ -24,6 +24,9 @@ final readonly class PassBuilder
     /** The gathering pass skips the costly decisions; measured at about a third of both passes together. */
     private const FIRST_PASS_WEIGHT = 35;
 
+    /** Parts that are there are copied, and sound is coded. */
+    private const JOINING_WEIGHT = 4;
+
     /** How pieces are made and read; counted up when that changes, so that what is known from before is not taken for the same. */
     private const SAMPLES = '3';
 
@@ -88,6 +91,43 @@ final readonly class PassBuilder
         return $plan->bitrate->passes === 2
             ? [$this->gathering($plan, $reading, $input), $write(2)]
             : [$write(0)];
+    }
+
+    /** The picture of a part of a file that is divided, for joining() to take over as it is. */
+    public function part(Plan $plan, Reading $reading): Pass
+    {
+        return new Pass((new Excerpt($reading, $plan->range))->input(), [
+            ...$this->picture($plan, $reading, 0),
+            ...['-an', '-sn', '-dn', '-map_metadata', '-1', '-map_chapters', '-1'],
+            ...['-movflags', '+write_colr', '-write_tmcd', '0', '-f', 'mov'],
+        ], true, 100, beside: (new Witness($plan, $reading))->pictures());
+    }
+
+    /**
+     * The whole file, its picture from parts as they were made; the sound is coded here, once.
+     *
+     * @param  string  $list  name of the list of parts in the working folder (Parts)
+     */
+    public function joining(Plan $plan, Reading $reading, string $list): Pass
+    {
+        $tag = array_search('-tag:v', $this->encoders->forVideo($plan->video)->arguments($plan, 0), true);
+
+        return new Pass(
+            input: (new Excerpt($reading, $plan->range))->input(),
+            arguments: [
+                // The parts were made alike: their packets need no conversion, and get none.
+                ...['-f', 'concat', '-auto_convert', '0', '-protocol_whitelist', 'file', '-format_whitelist', 'concat,mov', '-i', $list],
+                ...['-map', '1:v', '-c:v', 'copy'],
+                ...$tag === false ? [] : ['-tag:v', $this->encoders->forVideo($plan->video)->arguments($plan, 0)[$tag + 1]],
+                ...$this->sound($plan, $reading),
+                ...$this->file($plan, $reading),
+            ],
+            writes: true,
+            weight: self::JOINING_WEIGHT,
+            boxes: PictureBoxes::of($plan),
+            elements: PictureElements::of($plan),
+            beside: (new Witness($plan, $reading))->sound(),
+        );
     }
 
     /** How bright the picture gets, left in a file of this name in the working folder. */

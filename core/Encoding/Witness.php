@@ -32,6 +32,12 @@ final readonly class Witness
     /** @return list<string> outputs of a pass, beside its file */
     public function outputs(): array
     {
+        return [...$this->pictures(), ...$this->sound()];
+    }
+
+    /** @return list<string> */
+    public function pictures(): array
+    {
         $video = $this->reading->mainVideo();
         if ($video === null || ! $this->plan->hasVideo()) {
             return [];
@@ -43,12 +49,16 @@ final readonly class Witness
             'entropy',
             'metadata=mode=print:key=lavfi.entropy.entropy.normal.Y:file='.self::TIMES,
         ];
-        $sound = $this->plan->audio->codec === null ? null : $this->reading->mainAudio();
 
-        return [
-            ...['-map', "0:{$video->index}", '-vf', implode(',', $filters), '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES],
-            ...$sound === null ? [] : [...DecodeCommand::heard($sound->index, $this->starts()->toFloat()), self::SOUND],
-        ];
+        return ['-map', "0:{$video->index}", '-vf', implode(',', $filters), '-fps_mode', 'passthrough', '-f', 'rawvideo', self::PICTURES];
+    }
+
+    /** @return list<string> */
+    public function sound(): array
+    {
+        $sound = $this->plan->audio->codec === null || ! $this->plan->hasVideo() ? null : $this->reading->mainAudio();
+
+        return $sound === null ? [] : [...DecodeCommand::heard($sound->index, $this->starts()->toFloat()), self::SOUND];
     }
 
     /** @return string|null the part of the finished frame that is picture, as a filter; null where all of it is */

@@ -14,9 +14,15 @@ use App\SignIn\Users;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
+use Tests\Support\Bars;
 use Tests\Support\Clips;
 use Tests\Support\Services\Pages;
 use Tests\Support\Services\Servers;
+
+const QUALITY = [
+    'video' => ['codec' => 'h264'], 'container' => ['set' => 'mp4'], 'bitrate' => ['mode' => 'quality', 'quality' => 20],
+    'keyframes' => ['seconds' => 1, 'closed' => true, 'bFrames' => 2],
+];
 
 /*
  * Two machines that share a folder, which each has at another place, a PostgreSQL and a Redis. They are processes of one machine here,
@@ -39,12 +45,20 @@ beforeEach(function (): void {
         'CRATE_DELIVERIES' => "{$root}/{$machine}/out", 'CRATE_DERIVED' => "{$root}/{$machine}/derived",
         ...$this->servers->surroundings(),
     ];
-    $this->begin = function (string $machine): Process {
-        $command = [PHP_BINARY, base_path('artisan'), 'crate:work', '--kinds=make'];
-        $this->workers[] = $worker = new Process($command, base_path(), ($this->surroundings)($machine), timeout: null);
+    $this->begin = function (string $machine, array $more = []): Process {
+        $command = [PHP_BINARY, base_path('artisan'), 'crate:work', '--kinds=make,part'];
+        $this->workers[] = $worker = new Process($command, base_path(), $more + ($this->surroundings)($machine), timeout: null);
         $worker->start();
 
         return $worker;
+    };
+    $this->until = function (Closure $holds, string $what): void {
+        for ($end = microtime(true) + 90; microtime(true) < $end; usleep(100_000)) {
+            if (rescue($holds, false, false)) {
+                return;
+            }
+        }
+        test()->fail("Waited in vain: {$what}");
     };
     // The pages are on the first machine.
     config([
@@ -69,14 +83,6 @@ afterEach(function (): void {
 it('makes twenty files once each on two machines, while one vanishes and its servers go and come back', function () {
     mkdir("{$this->share}/media");
     $count = fn (): int => Work::query()->where('state', WorkState::Done)->count();
-    $until = function (Closure $holds, string $what): void {
-        for ($end = microtime(true) + 90; microtime(true) < $end; usleep(100_000)) {
-            if (rescue($holds, false, false)) {
-                return;
-            }
-        }
-        test()->fail("Waited in vain: {$what}");
-    };
     $to = "{$this->root}/one/out";
     foreach (['plain', 'long', 'ten-bit', 'silent'] as $kind) {
         copy($made = Clips::make($kind), $path = "{$this->root}/one/media/".basename($made));
@@ -88,11 +94,12 @@ it('makes twenty files once each on two machines, while one vanishes and its ser
 
     $vanishing = ($this->begin)('one');
     ($this->begin)('two');
-    $until(fn (): bool => PresentWorker::query()->distinct()->pluck('host')->sort()->values()->all() === ['one', 'two'], 'both are there');
-    $until(fn (): bool => $count() >= 3 && Work::query()->where('owner', 'like', 'one:%')->exists(), 'some are made, one is in hand');
+    ($this->until)(fn (): bool => PresentWorker::query()->distinct()->pluck('host')->count() === 2, 'both are there');
+    $isInHand = fn (): bool => Work::query()->where('owner', 'like', 'one:%')->exists();
+    ($this->until)(fn (): bool => $count() >= 3 && $isInHand(), 'some are made, one is in hand');
     $vanishing->signal(SIGKILL);
     $this->servers->endRedis();
-    $until(fn (): bool => $count() >= 7, 'the other goes on without Redis');
+    ($this->until)(fn (): bool => $count() >= 7, 'the other goes on without Redis');
     $this->servers->endPostgres();
     DB::purge();
     $this->getJson('/api/runs')->assertStatus(503)->assertJsonPath('error.id', 'database-gone');
@@ -101,9 +108,9 @@ it('makes twenty files once each on two machines, while one vanishes and its ser
     DB::purge();
     // One that has lost the folder takes nothing that it could only fail at.
     ($this->begin)('three');
-    $until(fn (): bool => PresentWorker::query()->where('host', 'three')->value('misses') === "{$this->root}/three", 'it says so');
+    ($this->until)(fn (): bool => PresentWorker::query()->where('host', 'three')->value('misses') === "{$this->root}/three", 'it says so');
     ($this->begin)('one');
-    $until(fn (): bool => $count() === 20, 'all are made');
+    ($this->until)(fn (): bool => $count() === 20, 'all are made');
 
     $files = glob("{$this->share}/out/*");
     expect($files)
@@ -171,3 +178,43 @@ it('carries an SQLite file over into PostgreSQL, whole', function () {
         ->and(fn () => (new Move($file))->run($tell))
         ->toThrow(MoveRefused::class, 'already');
 });
+
+it('makes a long file in parts on both machines, to the frame, and whole where a part fails', function (array $edits, ?string $fails) {
+    $path = "{$this->root}/one/media/numbered.mov";
+    mkdir(dirname($path));
+    // Each frame shows its number.
+    (new Process(['ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', 'nullsrc=s=320x180:r=30000/1001:d=8,format=gray,'.
+        "geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)'", '-f', 'lavfi', '-i', 'sine=r=48000:d=8', '-c:v', 'prores_ks', '-c:a',
+        'pcm_s16le', $path]))->mustRun();
+    $cut = app(CutShelf::class)->bringIn($path, null, false);
+    $to = "{$this->root}/one/out";
+    $columns = app(CutDesk::class)->columns($cut, $cut->reading(), [['preset' => 'lossless-vault', 'edits' => $edits]], null, $to);
+    ($this->begin)('two', ['CRATE_LEAST_PART' => '0.001']);
+    ($this->begin)('one', ['CRATE_LEAST_PART' => '0.001']);
+    ($this->until)(fn (): bool => PresentWorker::query()->count() === 2, 'both are there');
+    $owners = [];
+    $run = app(Packer::class)->pack($cut, $columns, $to)[0];
+    ($this->until)(function () use ($run, &$owners, $fails): bool {
+        array_push($owners, ...Work::query()->where('kind', 'part')->whereNotNull('owner')->pluck('owner')->all());
+        $fails === null || Work::query()->where(['kind' => 'part', 'state' => 'waiting'])->limit(1)->update(['state' => 'failed']);
+
+        return $run->work->refresh()->state->isOver();
+    }, 'it is made');
+    $log = RunLog::query()->where('run_id', $run->id)->pluck('text')->implode("\n");
+    $run->refresh();
+    expect($run->work->error)->toBeNull()
+        ->and(array_column($run->slip['differences'], 'text'))->toBe([])
+        ->and(Bars::in('-i', $run->file))->toBe(array_map(fn (int $frame): int => $frame % 256, range(0, 239)))
+        ->and(substr_count($log, 'Divided into'))->toBe(1)
+        ->and(str_contains($log, 'made as a whole'))->toBe($fails !== null)
+        ->and(glob("{$this->share}/derived/work/*"))->toBe([])
+        ->and(DB::table('parts')->count() + Work::query()->where('kind', 'part')->count())->toBe(0);
+    if ($fails === null) {
+        $hosts = array_unique(array_map(fn (string $owner): string => explode(':', $owner)[0], $owners));
+        expect($hosts)->toEqualCanonicalizing(['one', 'two']);
+    }
+})->with([
+    'H.264' => [QUALITY, null],
+    'ProRes' => [['video' => ['codec' => 'prores'], 'container' => ['set' => 'mov'], 'audio' => ['codec' => 'pcm']], null],
+    'one that fails' => [QUALITY, 'a part'],
+]);

@@ -118,7 +118,8 @@ final class DecodeCommand
     /** @return list<string> options of an output */
     private static function little(string $map, ?string $crop): array
     {
-        $filters = ($crop === null ? '' : "{$crop},").self::LITTLE;
+        // One after the other is all that counts here: times that a container rounds would have the engine complain of its own writer.
+        $filters = ($crop === null ? '' : "{$crop},").self::LITTLE.',setpts=N/TB';
 
         return ['-map', $map, '-vf', $filters, '-fps_mode', 'passthrough', '-f', 'rawvideo'];
     }

@@ -1,0 +1,42 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use OuterCrate\Units\FrameRange;
+
+/**
+ * A part of a file that several machines make.
+ *
+ * @property int $id
+ * @property int $run_id
+ * @property int $number from 1
+ * @property int $first frame of the cut
+ * @property int $last
+ * @property string $file its name in the run's working folder
+ * @property array<mixed> $plan frozen, for the whole file
+ * @property ?Run $run
+ */
+class Part extends Model
+{
+    public const WORK = 'part';
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @var array<string, string> */
+    protected $casts = ['plan' => 'array', 'number' => 'integer', 'first' => 'integer', 'last' => 'integer'];
+
+    /** @return BelongsTo<Run, $this> */
+    public function run(): BelongsTo
+    {
+        return $this->belongsTo(Run::class);
+    }
+
+    public function range(): FrameRange
+    {
+        return new FrameRange($this->first, $this->last);
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+namespace App\Packing;
+
+use App\Engine\Capabilities;
+use App\Engine\Clock;
+use App\Engine\EngineFailed;
+use App\Engine\Runner;
+use App\Engine\Stopped;
+use App\Media\CutFile;
+use App\Media\Scratch;
+use App\Models\Part;
+use App\Models\Run;
+use App\Models\Work;
+use App\Work\Kind;
+use App\Work\Meter;
+use App\Work\OncePerMachine;
+use Closure;
+use OuterCrate\Encoding\Commands\EncodeCommand;
+use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Encoding\Progress;
+use OuterCrate\Encoding\Witness;
+use OuterCrate\Json\Freezer;
+use OuterCrate\Planning\Plan;
+
+/** Makes a part of a file that is divided (InParts), where there is a machine free for it. */
+class MakePart implements Kind, OncePerMachine
+{
+    public function __construct(
+        private readonly Runner $runner,
+        private readonly PassBuilder $passes,
+        private readonly Capabilities $capabilities,
+    ) {
+    }
+
+    public function name(): string
+    {
+        return Part::WORK;
+    }
+
+    public function does(): string
+    {
+        return 'makes parts of files';
+    }
+
+    /** Before the next file is begun. */
+    public function priority(): int
+    {
+        return 32;
+    }
+
+    public function givesWay(): bool
+    {
+        return false;
+    }
+
+    public function atOnce(): ?int
+    {
+        return null;
+    }
+
+    public function fills(): array
+    {
+        return [Part::WORK, Run::WORK];
+    }
+
+    public function staleAfter(): ?int
+    {
+        return null;
+    }
+
+    public function brokeDown(): string
+    {
+        return 'Something broke inside Outer Crate while this part was made. storage/logs says more.';
+    }
+
+    public function run(Work $work, Meter $meter): void
+    {
+        $part = Part::query()->with('run.cut')->find($work->subject);
+        if ($part?->run?->cut === null) {
+            return;
+        }
+        $this->make($part, $work->attempts, $meter, $meter->shouldStop(...), $meter->isPaused(...));
+    }
+
+    /**
+     * @param  Closure(): bool  $shouldStop
+     * @param  Closure(): bool  $isPaused
+     *
+     * @throws EngineFailed
+     * @throws Stopped
+     */
+    public function make(Part $part, int $attempt, Meter $meter, Closure $shouldStop, Closure $isPaused): void
+    {
+        $scratch = Scratch::kept(MakeFile::folder($part->run_id));
+        if ($scratch->holds($part->file)) {
+            return;
+        }
+        $run = $part->run;
+        CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
+        $whole = Freezer::thaw($part->plan);
+        assert($whole instanceof Plan);
+        $reading = $run->cut->reading();
+        $frames = $part->range()->count();
+        $plan = $whole->onMachine($this->capabilities->hardware())
+            ->ofRange($part->range(), $frames, $whole->frameRate->rate->secondsOf($frames));
+        // Two may be at it: one that was taken for gone, and the one that took over.
+        $own = Scratch::named(MakeFile::folder($part->run_id)."/{$part->file}.{$attempt}");
+        $command = EncodeCommand::of($this->passes->part($plan, $reading), $run->source, "{$own->path}/{$part->file}");
+        $from = Clock::seconds();
+        $onProgress = fn (Progress $progress) => $meter->note(
+            $progress->shareOf($frames, $plan->duration->toFloat()),
+            ['frames' => $progress->frames, 'speed' => $progress->framesPerSecond],
+            $progress->ended,
+        );
+        try {
+            $said = $this->runner->encode($command, $own->path, $onProgress, $shouldStop, $isPaused);
+            $own->moveTo(Witness::PICTURES, "{$scratch->path}/{$part->file}.pictures");
+            $own->moveTo(Witness::TIMES, "{$scratch->path}/{$part->file}.times");
+            // Last: what has its name is whole.
+            $own->moveTo($part->file, "{$scratch->path}/{$part->file}");
+        } finally {
+            $own->remove();
+        }
+        (new RunJournal($run))->command($command, (string) config('crate.engine.encoder'), $said, Clock::seconds() - $from);
+    }
+}

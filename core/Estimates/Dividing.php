@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Estimates;
+
+use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\FrameRange;
+
+/**
+ * Into which parts a long file is divided, so that several machines make it: each part of the cut is encoded by itself, and they are joined
+ * as they are. Nothing may reach over a border: no filter that looks at other frames, no reference between them, no rate that one part
+ * would have to save for another.
+ */
+final readonly class Dividing
+{
+    /** Files whose clocks count exactly, so that parts meet to the frame. */
+    private const CONTAINERS = ['mp4', 'mov'];
+
+    /** Codecs whose streams are joined as they are, when their encoder was told the same. */
+    private const CODECS = ['h264', 'hevc', 'prores', 'dnxhd'];
+
+    /** Parts for each machine: the slower one takes fewer. */
+    private const EACH = 4;
+
+    /** @param  float  $leastSeconds  that a part takes: under it, beginning and joining cost more than they win */
+    public function __construct(private TimeEstimate $times, private float $leastSeconds)
+    {
+    }
+
+    /**
+     * @param  int  $machines  that would make parts, this one among them
+     * @return list<FrameRange> of the cut, in order; none when it is made as a whole
+     */
+    public function of(Plan $plan, Reading $reading, int $machines): array
+    {
+        if ($machines < 2 || ! self::canBeJoined($plan, $reading)) {
+            return [];
+        }
+        $parts = min($machines * self::EACH, (int) floor($this->times->making($plan) / $this->leastSeconds));
+        $step = max(1, $plan->keyframes->frames);
+        $groups = intdiv($plan->range->count(), $step);
+        // As many for each: what is left over would be waited for.
+        $parts = intdiv(min($parts, $groups), $machines) * $machines;
+        if ($parts < 2) {
+            return [];
+        }
+        $ranges = [];
+        $first = $plan->range->first;
+        for ($part = 1; $part <= $parts; $part++) {
+            // Where a keyframe would be due anyway.
+            $next = $part === $parts ? $plan->range->last + 1 : $plan->range->first + $step * intdiv($groups * $part, $parts);
+            $ranges[] = new FrameRange($first, $next - 1);
+            $first = $next;
+        }
+
+        return $ranges;
+    }
+
+    private static function canBeJoined(Plan $plan, Reading $reading): bool
+    {
+        $video = $reading->mainVideo();
+        $bitrate = $plan->bitrate;
+
+        return $video !== null
+            && $plan->hasVideo()
+            && in_array($plan->container->container->id(), self::CONTAINERS, true)
+            && in_array($plan->video->codec->id(), self::CODECS, true)
+            && $plan->video->hardware === null
+            && ($plan->keyframes->isIntra() || $plan->keyframes->closed)
+            // What is promised of the whole, or of every second, no part can keep by itself.
+            && ($plan->keyframes->isIntra() || $bitrate->quality !== null)
+            && $bitrate->passes === 1 && $bitrate->peak === null && $bitrate->target === null
+            // Each frame of the file is one of the cut.
+            && $plan->frameRate->rate->equals($video->frameRate)
+            && $plan->frameRate->fields === null
+            && ! $plan->frameRate->scan->isInterlaced()
+            && $video->isEven()
+            && ! $video->clock->isByCount();
+    }
+}
