@@ -3,7 +3,6 @@
 namespace App\Console;
 
 use App\Library\Presets;
-use App\Models\WatchedFile;
 use App\Models\WatchFolder;
 use App\Resources\WatchFoldersResource;
 use App\Watching\WatchFolders;
@@ -35,15 +34,15 @@ class WatchCommand extends CrateCommand
 
             return self::SUCCESS;
         }
-        foreach ($folders->all() as $folder) {
+        foreach (WatchFoldersResource::of($folders->all())['folders'] as $folder) {
             $outputs = array_map(
                 fn (array $output): string => $output['preset'].($output['host'] === null ? '' : "@{$output['host']}"),
-                $folder->outputs,
+                $folder['outputs'],
             );
-            $this->line("{$folder->path}   ".implode(' ', $outputs));
-            $folder->files()->latest('updated_at')->limit(10)->get()->each(
-                fn (WatchedFile $file) => $this->line(rtrim(sprintf('  %-9s %s  %s', $file->state, $file->name, $file->error ?? ''))),
-            );
+            $this->line("{$folder['path']}   ".implode(' ', $outputs));
+            foreach ($folder['files'] as $file) {
+                $this->line(rtrim(sprintf('  %-9s %s  %s', $file['state'], $file['name'], $file['error'] ?? '')));
+            }
         }
 
         return self::SUCCESS;

@@ -35,6 +35,7 @@ class Runner
      * @param  Closure(Progress): void|null  $onProgress
      * @param  Closure(): bool|null  $shouldStop  asked several times a second
      * @param  Closure(): bool|null  $isPaused  asked as often: the engine stands still as long as it says so
+     * @param  array{string, Closure(int): void}|null  $follower  a file, and what is told how far the engine has read in it
      * @return string what it said of errors that did not end it
      *
      * @throws EngineFailed also when nothing moved for a long time
@@ -46,6 +47,7 @@ class Runner
         ?Closure $onProgress = null,
         ?Closure $shouldStop = null,
         ?Closure $isPaused = null,
+        ?array $follower = null,
     ): string {
         $limits = Limits::of($command->allowance);
         $process = $this->process($command, $limits, $folder)->setTimeout(null);
@@ -54,6 +56,7 @@ class Runner
         $errors = '';
         $this->start($process);
         $group = (int) $process->getPid();
+        $position = $follower === null ? null : new ReadPosition($group, $follower[0]);
         $pause = self::FIRST_PAUSE;
         try {
             while ($process->isRunning()) {
@@ -68,6 +71,7 @@ class Runner
                 }
                 $isPaused !== null && $isPaused() ? $this->standStill($group, $watch, $shouldStop, $isPaused) : null;
                 $watch->look($progress);
+                $position === null ?: $follower[1]($position->now());
                 usleep($pause);
                 $pause = min(self::LONGEST_PAUSE, $pause * 2);
             }

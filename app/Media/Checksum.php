@@ -3,11 +3,39 @@
 namespace App\Media;
 
 use Closure;
+use HashContext;
 
-/** SHA-256 and xxHash64 of a file in one reading, which can take minutes: in pieces, so that work goes on being looked after. */
+/**
+ * SHA-256 and xxHash64 of a file in one reading, which can take minutes: in pieces, so that work goes on being looked after; or behind
+ * another reader, so that what is on a slow disk comes from there once.
+ */
 final class Checksum
 {
     private const PIECE = 8 * 1024 * 1024;
+
+    /** Bytes that are caught up with at a time: whoever reads may have looked at the end first. */
+    private const MOST = 64 * 1024 * 1024;
+
+    /** @var array{sha256: HashContext, xxh64: HashContext} */
+    private readonly array $hashes;
+
+    private int $done = 0;
+
+    /** @param  resource  $file */
+    private function __construct(private $file)
+    {
+        $this->hashes = ['sha256' => hash_init('sha256'), 'xxh64' => hash_init('xxh64')];
+    }
+
+    /** @throws FileProblem */
+    public static function begin(string $path): self
+    {
+        return new self(@fopen($path, 'rb') ?: throw new FileProblem(
+            'The finished file has gone from its folder.',
+            $path,
+            'Pack again.',
+        ));
+    }
 
     /**
      * @param  Closure(): void|null  $tick  called after each piece
@@ -28,15 +56,38 @@ final class Checksum
      */
     public static function both(string $path, ?Closure $tick = null): array
     {
-        $file = @fopen($path, 'rb') ?: throw new FileProblem('The finished file has gone from its folder.', $path, 'Pack again.');
-        $hashes = ['sha256' => hash_init('sha256'), 'xxh64' => hash_init('xxh64')];
-        while (! feof($file)) {
-            $piece = (string) fread($file, self::PIECE);
-            array_map(fn ($hash): bool => hash_update($hash, $piece), $hashes);
+        return self::begin($path)->finish($tick);
+    }
+
+    /** @param  int  $position  in the file, which another reader has come to */
+    public function follow(int $position): void
+    {
+        $until = min($position, $this->done + self::MOST);
+        while ($this->done < $until && $this->take(min(self::PIECE, $until - $this->done))) {
+            continue;
+        }
+    }
+
+    /**
+     * @param  Closure(): void|null  $tick  called after each piece
+     * @return array{sha256: string, xxh64: string} in small hexadecimal letters
+     */
+    public function finish(?Closure $tick = null): array
+    {
+        while ($this->take(self::PIECE)) {
             $tick === null ?: $tick();
         }
-        fclose($file);
+        fclose($this->file);
 
-        return array_map(hash_final(...), $hashes);
+        return array_map(hash_final(...), $this->hashes);
+    }
+
+    private function take(int $bytes): bool
+    {
+        $piece = (string) fread($this->file, $bytes);
+        array_map(fn (HashContext $hash): bool => hash_update($hash, $piece), $this->hashes);
+        $this->done += strlen($piece);
+
+        return $piece !== '';
     }
 }

@@ -5,6 +5,7 @@ namespace App\Packing;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Engine\Stopped;
+use App\Media\Checksum;
 use App\Media\CutReader;
 use App\Media\Neighbours;
 use App\Media\Scratch;
@@ -38,12 +39,13 @@ class DecodeInspector
      * @param  string  $path  of the finished file, or of a folder of images
      * @param  Reading  $made  of it
      * @param  Reading  $cut  that it was made of
+     * @param  Checksum|null  $sum  that is taken while the file is read
      * @return Ends|null null where there is no picture, or where nothing was left of the cut
      *
      * @throws EngineFailed
      * @throws Stopped
      */
-    public function ends(string $path, Reading $made, Plan $plan, Reading $cut, Scratch $scratch, Meter $meter): ?Ends
+    public function ends(string $path, Reading $made, Plan $plan, Reading $cut, Scratch $scratch, Meter $meter, ?Checksum $sum): ?Ends
     {
         $frames = DecodedFrames::of($scratch->lines(Witness::TIMES), $plan, $cut);
         $picture = $made->mainVideo();
@@ -59,7 +61,8 @@ class DecodeInspector
             $isWhole => DecodeCommand::whole($path, $picture, $crop, $sound),
             default => DecodeCommand::ends($path, $picture, $crop, $sound),
         };
-        $said = $this->runner->encode($command, $scratch->path, shouldStop: $meter->shouldStop(...));
+        $follower = $sum === null ? null : [$path, $sum->follow(...)];
+        $said = $this->runner->encode($command, $scratch->path, shouldStop: $meter->shouldStop(...), follower: $follower);
         [$first, $last] = $isWhole ? [DecodeCommand::ALL, DecodeCommand::ALL] : [DecodeCommand::FIRST, DecodeCommand::LAST];
 
         return new Ends(

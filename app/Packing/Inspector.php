@@ -23,12 +23,16 @@ use OuterCrate\Reading\RateBuffer;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Slips\Comparison;
 use OuterCrate\Slips\Slip;
+use WeakMap;
 
 /** Reads finished files back and writes their slips. */
 class Inspector
 {
     /** Versions of a name among which a finished file is looked for. */
     private const VERSIONS = 50;
+
+    /** @var WeakMap<Made, array{sha256: string, xxh64: string}> of what was read back, by what it was read as */
+    private readonly WeakMap $sums;
 
     public function __construct(
         private readonly CutReader $reader,
@@ -37,6 +41,7 @@ class Inspector
         private readonly DecodeInspector $decoding,
         private readonly Capabilities $capabilities,
     ) {
+        $this->sums = new WeakMap;
     }
 
     /**
@@ -54,9 +59,16 @@ class Inspector
             $made = is_dir($path) ? $this->images($run, $path, $meter) : $this->file($run, $path, $scratch, $meter);
             $cut = $run->cut?->reading();
 
-            return $plan === null || $cut === null
-                ? $made
-                : $made->endingAs($this->decoding->ends($path, $made->reading, $plan, $cut, $scratch, $meter));
+            if ($plan === null || $cut === null) {
+                return $made;
+            }
+            $sum = is_dir($path) ? null : Checksum::begin($path);
+            $made = $made->endingAs($this->decoding->ends($path, $made->reading, $plan, $cut, $scratch, $meter, $sum));
+            if ($sum !== null) {
+                $this->sums[$made] = $sum->finish($meter->check(...));
+            }
+
+            return $made;
         } catch (Unreadable $e) {
             throw new EngineFailed("The finished file could not be read back: {$e->getMessage()}", '', 'It was removed.');
         }
@@ -66,7 +78,7 @@ class Inspector
     {
         $summed = is_dir($file->partial) ? "{$file->partial}/SHA256SUMS" : $file->partial;
 
-        $sums = Checksum::both($summed, $meter->check(...));
+        $sums = $this->sums[$made] ?? Checksum::both($summed, $meter->check(...));
 
         return new Slip(
             reading: $made->reading,

@@ -2,8 +2,11 @@
 
 namespace App\Resources;
 
+use App\Models\Run;
 use App\Models\WatchedFile;
 use App\Models\WatchFolder;
+use App\Models\WorkState;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 
 /** The watch folders as the settings show them (resources/schema/watch-folders.json). */
@@ -26,13 +29,32 @@ final class WatchFoldersResource
                 fn (array $output): array => ['preset' => $output['preset'], 'host' => $output['host']],
                 $folder->outputs,
             ),
-            'files' => $folder->files()->latest('updated_at')->latest('id')->limit(self::FILES)->get()->map(self::file(...))->all(),
+            'files' => $folder->files()->latest('updated_at')->latest('id')->limit(self::FILES)->get()
+                ->pipe(fn (Collection $files): array => self::files($files)),
         ])->values()->all()];
     }
 
-    /** @return array{name: string, state: string, error: ?string, pack: ?string} */
-    private static function file(WatchedFile $file): array
+    /**
+     * @param  Collection<int, WatchedFile>  $files
+     * @return list<array{name: string, state: string, error: ?string, pack: ?string}>
+     */
+    private static function files(Collection $files): array
     {
-        return ['name' => mb_scrub($file->name), 'state' => $file->state, 'error' => $file->error, 'pack' => $file->pack];
+        $failed = Run::query()
+            ->whereIn('pack', $files->pluck('pack')->filter())
+            ->whereHas('work', fn (Builder $work): Builder => $work->where('state', WorkState::Failed))
+            ->with('work')->orderByDesc('id')->get()->keyBy('pack');
+
+        return array_values($files->map(function (WatchedFile $file) use ($failed): array {
+            // It was packed; what could not be made of it is told where it arrived.
+            $run = $failed->get($file->pack);
+
+            return [
+                'name' => mb_scrub($file->name),
+                'state' => $run === null ? $file->state : 'failed',
+                'error' => $run === null ? $file->error : "{$run->name}: {$run->work->error}",
+                'pack' => $file->pack,
+            ];
+        })->all());
     }
 }

@@ -1,8 +1,12 @@
 <?php
 
+use App\Engine\ReadPosition;
+use App\Media\Checksum;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\WorkState;
+use Symfony\Component\Process\InputStream;
+use Symfony\Component\Process\Process;
 
 beforeEach(function (): void {
     $this->cut = fn (string $kind = 'few'): Cut => Cut::query()->findOrFail($this->bringIn($kind)['id']);
@@ -102,4 +106,24 @@ it('leaves a list beside what is packed by command', function () {
     $process = $this->crate('pack', 'few.mp4', '--output=sound-wav', '--to='.$this->folder('out'), '--hash-list');
     expect($process->getExitCode())->toBe(0)
         ->and($process->getErrorOutput())->toContain('listed   '.$this->folder('out').'/ascmhl/0001_out_');
+});
+
+it('takes checksums behind another reader, from the disk once, and the same', function () {
+    $path = $this->file('large.bin', random_bytes(3_000_000));
+    $sum = Checksum::begin($path);
+    // Whoever reads may jump to the end and back.
+    foreach ([0, 1_000_000, 3_000_000, 10, 2_000_000] as $position) {
+        $sum->follow($position);
+    }
+    expect($sum->finish())->toBe(['sha256' => hash_file('sha256', $path), 'xxh64' => hash_file('xxh64', $path)]);
+    // How far another process is.
+    $reader = new Process(['bash', '-c', 'exec 5< "$1"; head -c 65536 <&5 > /dev/null; read -r', '-', $path], input: $hold = new InputStream);
+    $reader->start();
+    $position = new ReadPosition((int) $reader->getPid(), $path);
+    for ($i = 0; $i < 100 && $position->now() < 65_536; $i++) {
+        usleep(20_000);
+    }
+    expect($position->now())->toBe(65_536)->and((new ReadPosition((int) getmypid(), $path))->now())->toBe(0);
+    $hold->close();
+    $reader->stop();
 });

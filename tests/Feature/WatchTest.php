@@ -66,6 +66,16 @@ it('packs a file once, whoever looks, and another by its name again', function (
     expect(Run::query()->count())->toBe(2);
 });
 
+it('tells where a file arrived what could not be made of it', function () {
+    ($this->ask)([['preset' => 'sound-wav', 'host' => null]]);
+    copy($this->clip('few'), "{$this->watched}/one.mp4");
+    ($this->look)(4);
+    config(['crate.engine.encoder' => 'no-such-engine']);
+    $this->work();
+    expect(($this->files)()[0])->toMatchArray(['name' => 'one.mp4', 'state' => 'failed'])
+        ->and(($this->files)()[0]['error'])->toStartWith('sound: ')->toContain('no-such-engine');
+});
+
 it('sets aside what cannot be packed, with the reason, and goes on with the others', function () {
     ($this->ask)([['preset' => 'sound-wav', 'host' => null]]);
     File::put("{$this->watched}/broken.mp4", str_repeat('no video at all', 200));

@@ -3680,7 +3680,7 @@ export interface WatchFolders {
         }[];
         files: {
             name: string;
-            state: 'settling' | 'packing' | 'packed' | 'refused';
+            state: 'settling' | 'packing' | 'packed' | 'failed' | 'refused';
             /**
              * Why it was set aside.
              */

@@ -12,7 +12,7 @@ import { Trouble } from '../ui/States';
 type Folder = Watched['folders'][number];
 type Output = Folder['outputs'][number];
 
-const words = { settling: 'arrives', packing: 'is packed', packed: 'packed', refused: 'set aside' };
+const words = { settling: 'arrives', packing: 'is packed', packed: 'packed', failed: 'failed', refused: 'set aside' };
 
 /** Folders whose files are brought in and packed by themselves, and what became of the latest. */
 export function WatchFolders() {
@@ -64,7 +64,7 @@ export function WatchFolders() {
                         {folder.files.map((file) => (
                             <div key={file.name} className="flex h-6 items-center gap-2 pl-4 text-[12.5px]">
                                 <span className="w-[70px] flex-none text-soft">{words[file.state]}</span>
-                                {file.state === 'refused' && <Mark kind="caution" />}
+                                {(file.state === 'refused' || file.state === 'failed') && <Mark kind="caution" />}
                                 <span className="truncate" title={file.error ?? file.name}>
                                     {file.name}
                                     {file.error && <span className="text-soft"> · {file.error}</span>}
