@@ -17,9 +17,10 @@ final class QueueResource
      * @param  Collection<int, object{id: int, state: string, paused: bool, percent: int, seconds_left: ?int, started_at: ?string,
      *     seconds: float}>  $runs  under way, in their order
      * @param  int  $atOnce  how many are made at once
+     * @param  int|null  $told  of how many of the first the times are told; null for all
      * @return array<string, mixed>
      */
-    public static function of(Collection $runs, int $atOnce): array
+    public static function of(Collection $runs, int $atOnce, ?int $told = null): array
     {
         $table = Timetable::of($runs->map(fn (object $run): QueuedRun => new QueuedRun(
             (float) $run->seconds,
@@ -33,7 +34,7 @@ final class QueueResource
         $paused = $runs->filter(fn (object $run): bool => (bool) $run->paused)->count();
 
         return [
-            'times' => $runs->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now)),
+            'times' => $runs->take($told ?? $runs->count())->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now)),
             'secondsLeft' => $left,
             'secondsLeftLabel' => (string) new Duration(new Fraction($left)),
             'ends' => $left === 0 ? null : self::clock($now + $left),

@@ -69,7 +69,11 @@ class RunController
                 ...self::underWay(Teaching::query(), ['id', 'host', 'asked'])->map(TeachingResource::onBelt(...)),
             ],
             'worker' => Presence::isThere(),
-            'queue' => QueueResource::of($queued, (int) config('crate.work.at_once')),
+            'queue' => QueueResource::of(
+                $queued,
+                (int) config('crate.work.at_once'),
+                $request->has('first') ? max(0, $request->integer('first')) : null,
+            ),
         ]);
     }
 
