@@ -28,6 +28,8 @@ use OuterCrate\Estimates\Dividing;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Units\FrameRange;
 
 /**
  * Has a long file made in parts by all machines that are free for it, this one among them, and gives the pass that joins them. Parts are
@@ -62,12 +64,11 @@ class InParts
         if ($reading === null) {
             return null;
         }
-        $dividing = new Dividing(new TimeEstimate($this->encoders, Speed::known()), (float) config('crate.work.least_part'));
-        $ranges = $dividing->of($plan, $reading, $this->machines());
         $frozen = Freezer::freeze($plan);
         $digest = substr(hash('xxh128', serialize([$frozen, $run->cut_state])), 0, 16);
         $parts = Part::query()->where('run_id', $run->id)->where('file', 'like', "part-{$digest}-%")->orderBy('number')->get();
         if ($parts->isEmpty()) {
+            $ranges = $this->ranges($plan, $reading);
             if ($ranges === []) {
                 return null;
             }
@@ -92,6 +93,18 @@ class InParts
         OutputFile::write("{$making->scratch->path}/".PartList::FILE, PartList::of(array_values($list), $plan->frameRate->rate));
 
         return $this->passes->joining($plan, $reading, PartList::FILE);
+    }
+
+    /** @return list<FrameRange> none where there is no other machine, or it is not worth it */
+    private function ranges(Plan $plan, Reading $reading): array
+    {
+        $machines = $this->machines();
+        if ($machines < 2) {
+            return [];
+        }
+        $times = new TimeEstimate($this->encoders, Speed::known());
+
+        return (new Dividing($times, (float) config('crate.work.least_part')))->of($plan, $reading, $machines);
     }
 
     /**

@@ -34,7 +34,8 @@ final class QueueResource
         $paused = $runs->filter(fn (object $run): bool => (bool) $run->paused)->count();
 
         return [
-            'times' => $runs->take($told ?? $runs->count())->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now)),
+            'times' => $runs->take($told ?? $runs->count())
+                ->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now)),
             'secondsLeft' => $left,
             'secondsLeftLabel' => (string) new Duration(new Fraction($left)),
             'ends' => $left === 0 ? null : self::clock($now + $left),

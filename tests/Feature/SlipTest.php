@@ -117,7 +117,8 @@ it('takes checksums behind another reader, from the disk once, and the same', fu
     }
     expect($sum->finish())->toBe(['sha256' => hash_file('sha256', $path), 'xxh64' => hash_file('xxh64', $path)]);
     // How far another process is.
-    $reader = new Process(['bash', '-c', 'exec 5< "$1"; head -c 65536 <&5 > /dev/null; read -r', '-', $path], input: $hold = new InputStream);
+    $script = 'exec 5< "$1"; head -c 65536 <&5 > /dev/null; read -r';
+    $reader = new Process(['bash', '-c', $script, '-', $path], input: $hold = new InputStream);
     $reader->start();
     $position = new ReadPosition((int) $reader->getPid(), $path);
     for ($i = 0; $i < 100 && $position->now() < 65_536; $i++) {

@@ -217,6 +217,8 @@ export const api = {
     stopTest: (id: number) => call<TransitTestAnswer>('POST', `tests/${id}/stop`),
 };
 
+export const packAddress = (pack: string) => `/api/packs/${pack}`;
+
 export const packTextAddress = (pack: string) => `/api/packs/${pack}/text`;
 
 export const fileAddress = (run: number) => `/api/runs/${run}/file`;

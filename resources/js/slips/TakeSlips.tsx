@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { api, packTextAddress } from '../api/client';
+import { api, packAddress, packTextAddress } from '../api/client';
 
 const BUTTON = 'inline-flex h-6 items-center rounded border border-line bg-surface px-2 text-[12px] hover:border-rule';
 
@@ -23,6 +23,14 @@ export function TakeSlips({ pack, isAnyMade }: { pack: string; isAnyMade: boolea
             </button>
             <a href={packTextAddress(pack)} download className={BUTTON}>
                 Slips as text
+            </a>
+            <a
+                href={packAddress(pack)}
+                download="slips.json"
+                className={BUTTON}
+                title="For scripts: resources/schema/pack.json"
+            >
+                as JSON
             </a>
         </span>
     );
