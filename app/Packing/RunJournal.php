@@ -6,6 +6,7 @@ use App\Engine\Capabilities;
 use App\Models\Run;
 use App\Models\RunLog;
 use App\Models\Work;
+use App\Work\Owner;
 use OuterCrate\Encoding\Commands\Command;
 use Throwable;
 
@@ -22,7 +23,7 @@ final class RunJournal
     public function begun(int $attempt, Capabilities $capabilities): void
     {
         $engine = $capabilities->version() ?? 'unknown';
-        $this->write('begun', ($attempt > 1 ? 'Begun again' : 'Begun')." on {$this->machine()}, engine {$engine}.");
+        $this->write('begun', ($attempt > 1 ? 'Begun again' : 'Begun').' on '.Owner::machine().", engine {$engine}.");
     }
 
     /** A command as it can be pasted into a shell, and what the engine said while it worked. */
@@ -53,11 +54,6 @@ final class RunJournal
         } catch (Throwable $e) {
             report($e);
         }
-    }
-
-    private function machine(): string
-    {
-        return gethostname() ?: 'this machine';
     }
 
     /** A word as a shell takes it for itself. */

@@ -43,7 +43,7 @@ class Sisters
             [$plans[], $works[]] = [$plan, $next];
         }
         // A machine that has nothing to do is quicker with one of them by itself.
-        $works = array_slice($works, 0, max(0, count($works) - Presence::idleElsewhere(Run::WORK)));
+        $works = array_slice($works, 0, max(0, count($works) - Presence::idleElsewhere(Run::WORK, $kind->atOnce())));
         if ($works === []) {
             return [];
         }

@@ -60,15 +60,21 @@ final class Presence
         return PresentWorker::query()->where('seen_at', '>=', Work::now(-self::MISSED))->orderBy('host')->orderBy('created_at')->get();
     }
 
-    /** How many other machines take this kind of work and have nothing of it in hand. */
-    public static function idleElsewhere(string $kind): int
+    /**
+     * How many other machines would take this kind of work now: they have nothing of it in hand, and one more may be.
+     *
+     * @param  int|null  $atOnce  how many of it may be in hand
+     */
+    public static function idleElsewhere(string $kind, ?int $atOnce): int
     {
         $busy = Work::query()->where('kind', $kind)->whereIn('state', WorkState::inHand())->pluck('owner')
             ->map(fn (?string $owner): string => explode(':', (string) $owner)[0])->all();
 
-        return self::all()
+        $idle = self::all()
             ->filter(fn (PresentWorker $worker): bool => in_array($kind, $worker->kinds, true) && $worker->misses === null)
             ->pluck('host')->unique()->diff([Owner::machine(), ...$busy])->count();
+
+        return $atOnce === null ? $idle : max(0, min($idle, $atOnce - count($busy)));
     }
 
     /** Whether anyone makes files: estimates come when they come. */

@@ -1,6 +1,7 @@
 <?php
 
 use App\Models\Cut;
+use App\Models\PresentWorker;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
@@ -280,6 +281,16 @@ it('ends one of several that are made together, and goes on with the others', fu
     $this->work();
     expect($two->refresh()->work->state)->toBe(WorkState::Done);
 });
+
+it('leaves a file to a machine that has nothing to do, if more may be made at once', function (int $atOnce, int $taken) {
+    config(['crate.work.at_once' => $atOnce]);
+    PresentWorker::query()->create([
+        'owner' => 'idle:1:2:3', 'host' => 'idle', 'kinds' => ['make'], 'cores' => 2, 'engine' => null, 'seen_at' => Work::now(),
+    ]);
+    $this->queued(($this->cut)(), array_fill(0, 2, ['preset' => 'archive-10-bit']));
+    app(Worker::class)->one(['make']);
+    expect(Work::query()->where('state', WorkState::Done)->count())->toBe($taken);
+})->with([[2, 1], [1, 2]]);
 
 it('makes each by itself where the engine cannot make them together', function () {
     $engine = $this->folder('out').'/../alone-only';
