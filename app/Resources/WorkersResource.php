@@ -2,6 +2,7 @@
 
 namespace App\Resources;
 
+use App\Models\CutAnalysis;
 use App\Models\PresentWorker;
 use App\Models\Run;
 use App\Models\Work;
@@ -20,7 +21,12 @@ final class WorkersResource
     public static function of(Collection $workers, Kinds $kinds): array
     {
         $inHand = Work::query()->whereIn('owner', $workers->pluck('owner'))->whereIn('state', WorkState::inHand())->get()->groupBy('owner');
-        $runs = Run::query()->whereKey($inHand->flatten()->where('kind', Run::WORK)->pluck('subject'))->pluck('name', 'id');
+        $subjects = fn (string $kind): Listed => $inHand->flatten()->where('kind', $kind)->pluck('subject');
+        $names = [
+            Run::WORK => Run::query()->whereKey($subjects(Run::WORK))->pluck('name', 'id')->all(),
+            CutAnalysis::WORK => CutAnalysis::query()->with('cut:id,name')->whereKey($subjects(CutAnalysis::WORK))->get(['id', 'cut_id'])
+                ->mapWithKeys(fn (CutAnalysis $analysis): array => [$analysis->id => "{$analysis->cut->name} analysis"])->all(),
+        ];
 
         return ['workers' => $workers->map(fn (PresentWorker $worker): array => [
             'owner' => $worker->owner,
@@ -29,19 +35,19 @@ final class WorkersResource
             'cores' => $worker->cores,
             'engine' => $worker->engine,
             'misses' => $worker->misses,
-            'inHand' => self::inHand($inHand->get($worker->owner) ?? new Listed, $runs, $kinds),
+            'inHand' => self::inHand($inHand->get($worker->owner) ?? new Listed, $names, $kinds),
         ])->values()->all()];
     }
 
     /**
      * @param  Listed<int, Work>  $works
-     * @param  Listed<int, string>  $runs  names by id
+     * @param  array<string, array<int, string>>  $names  of what they are done for, by kind and id
      * @return list<array{text: string, percent: int}>
      */
-    private static function inHand(Listed $works, Listed $runs, Kinds $kinds): array
+    private static function inHand(Listed $works, array $names, Kinds $kinds): array
     {
         return array_values($works->map(fn (Work $work): array => [
-            'text' => $work->kind === Run::WORK ? (string) ($runs[$work->subject] ?? '') : $kinds->does($work->kind),
+            'text' => $names[$work->kind][$work->subject] ?? $kinds->does($work->kind),
             'percent' => $work->percent,
         ])->all());
     }

@@ -27,7 +27,9 @@ final readonly class Kinds
     /** What workers of these kinds do; what an older or newer one takes is nothing that is known here. */
     public function does(string ...$names): string
     {
-        return implode(', ', array_map(fn (Kind $kind): string => $kind->does(), $this->only(array_values($names))));
+        $known = array_filter(array_map(fn (string $name): ?Kind => $this->kinds[$name] ?? null, array_values($names)));
+
+        return implode(', ', array_map(fn (Kind $kind): string => $kind->does(), $known));
     }
 
     public function get(string $name): Kind

@@ -32,7 +32,7 @@ export function Workers() {
                     <tbody>
                         {data.workers.map(({ owner, host, does, cores, engine, misses, inHand }) => (
                             <tr key={owner} className="border-b border-line align-top">
-                                <th scope="row" className="w-[260px] py-2 pr-5 font-normal">
+                                <th scope="row" className="w-[240px] py-2 pr-5 font-normal">
                                     <span className="block truncate font-medium" title={host}>
                                         {host}
                                     </span>
