@@ -104,7 +104,7 @@ class InParts
         }
         $times = new TimeEstimate($this->encoders, Speed::known());
 
-        return (new Dividing($times, (float) config('crate.work.least_part')))->of($plan, $reading, $machines);
+        return (new Dividing($times, (float) config('crate.work.least_part'), (int) config('crate.work.parts_each')))->of($plan, $reading, $machines);
     }
 
     /**

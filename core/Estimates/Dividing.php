@@ -21,11 +21,11 @@ final readonly class Dividing
     /** Codecs whose streams are joined as they are, when their encoder was told the same. */
     private const CODECS = ['h264', 'hevc', 'prores', 'dnxhd'];
 
-    /** Parts for each machine: the slower one takes fewer. */
-    private const EACH = 4;
-
-    /** @param  float  $leastSeconds  that a part takes: under it, beginning and joining cost more than they win */
-    public function __construct(private TimeEstimate $times, private float $leastSeconds)
+    /**
+     * @param  float  $leastSeconds  that a part takes: under it, beginning and joining cost more than they win
+     * @param  int  $each  parts for each machine, at most: with several, the slower one takes fewer, and each costs its beginning
+     */
+    public function __construct(private TimeEstimate $times, private float $leastSeconds, private int $each)
     {
     }
 
@@ -38,7 +38,7 @@ final readonly class Dividing
         if ($machines < 2 || ! self::canBeJoined($plan, $reading)) {
             return [];
         }
-        $parts = min($machines * self::EACH, (int) floor($this->times->making($plan) / $this->leastSeconds));
+        $parts = min($machines * $this->each, (int) floor($this->times->making($plan) / $this->leastSeconds));
         $step = max(1, $plan->keyframes->frames);
         $groups = intdiv($plan->range->count(), $step);
         // As many for each: what is left over would be waited for.

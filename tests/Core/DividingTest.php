@@ -28,7 +28,7 @@ function divided(Plan $plan, int $machines, float $seconds = 100, float $least =
     $speed = (int) ($plan->frames * $plan->frameSize->picture->pixels() / ($seconds - 0.4));
     $times = new TimeEstimate(new Encoders, [TimeEstimate::key($plan) => $speed]);
 
-    return (new Dividing($times, $least))->of($plan, Desk::reading(Probes::mezzanine()), $machines);
+    return (new Dividing($times, $least, 4))->of($plan, Desk::reading(Probes::mezzanine()), $machines);
 }
 
 it('divides into as many parts for each, where keyframes are due, without a gap', function (int $machines, float $seconds, int $parts) {

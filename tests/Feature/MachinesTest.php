@@ -189,8 +189,8 @@ it('makes a long file in parts on both machines, to the frame, and whole where a
     $cut = app(CutShelf::class)->bringIn($path, null, false);
     $to = "{$this->root}/one/out";
     $columns = app(CutDesk::class)->columns($cut, $cut->reading(), [['preset' => 'lossless-vault', 'edits' => $edits]], null, $to);
-    ($this->begin)('two', ['CRATE_LEAST_PART' => '0.001']);
-    ($this->begin)('one', ['CRATE_LEAST_PART' => '0.001']);
+    ($this->begin)('two', ['CRATE_LEAST_PART' => '0.001', 'CRATE_PARTS_EACH' => '4']);
+    ($this->begin)('one', ['CRATE_LEAST_PART' => '0.001', 'CRATE_PARTS_EACH' => '4']);
     ($this->until)(fn (): bool => PresentWorker::query()->count() === 2, 'both are there');
     $owners = [];
     $run = app(Packer::class)->pack($cut, $columns, $to)[0];
