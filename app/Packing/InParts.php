@@ -104,7 +104,9 @@ class InParts
         }
         $times = new TimeEstimate($this->encoders, Speed::known());
 
-        return (new Dividing($times, (float) config('crate.work.least_part'), (int) config('crate.work.parts_each')))->of($plan, $reading, $machines);
+        $dividing = new Dividing($times, (float) config('crate.work.least_part'), (int) config('crate.work.parts_each'));
+
+        return $dividing->of($plan, $reading, $machines);
     }
 
     /**
