@@ -48,6 +48,7 @@ return [
         'at_once' => (int) env('CRATE_RUNS_AT_ONCE', 1),
         // Seconds that a part of a file takes at least, where several machines make it.
         'least_part' => (float) env('CRATE_LEAST_PART', 30),
+        // And how many of them for each machine, at most.
         'parts_each' => (int) env('CRATE_PARTS_EACH', 1),
         // How often an owner may vanish over a piece of work before it is given up.
         'most_lost' => (int) env('CRATE_WORK_MOST_LOST', 3),

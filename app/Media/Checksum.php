@@ -22,7 +22,7 @@ final class Checksum
     private int $done = 0;
 
     /** @param  resource  $file */
-    private function __construct(private $file)
+    private function __construct(private readonly string $path, private $file)
     {
         $this->hashes = ['sha256' => hash_init('sha256'), 'xxh64' => hash_init('xxh64')];
     }
@@ -30,7 +30,7 @@ final class Checksum
     /** @throws FileProblem */
     public static function begin(string $path): self
     {
-        return new self(@fopen($path, 'rb') ?: throw new FileProblem(
+        return new self($path, @fopen($path, 'rb') ?: throw new FileProblem(
             'The finished file has gone from its folder.',
             $path,
             'Pack again.',
@@ -71,20 +71,28 @@ final class Checksum
     /**
      * @param  Closure(): void|null  $tick  called after each piece
      * @return array{sha256: string, xxh64: string} in small hexadecimal letters
+     *
+     * @throws FileProblem where it cannot be read to its end
      */
     public function finish(?Closure $tick = null): array
     {
         while ($this->take(self::PIECE)) {
             $tick === null ?: $tick();
         }
+        $isWhole = $this->done === (fstat($this->file)['size'] ?? -1);
         fclose($this->file);
+        $isWhole ?: throw new FileProblem(
+            'The finished file cannot be read to its end.',
+            $this->path,
+            'Look at its drive, and pack again.',
+        );
 
         return array_map(hash_final(...), $this->hashes);
     }
 
     private function take(int $bytes): bool
     {
-        $piece = (string) fread($this->file, $bytes);
+        $piece = (string) @fread($this->file, $bytes);
         array_map(fn (HashContext $hash): bool => hash_update($hash, $piece), $this->hashes);
         $this->done += strlen($piece);
 

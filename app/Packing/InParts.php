@@ -95,6 +95,14 @@ class InParts
         return $this->passes->joining($plan, $reading, PartList::FILE);
     }
 
+    /** Forgets the parts of a run; whoever is at one hears of it. */
+    public static function forget(int $run): void
+    {
+        $ids = Part::query()->where('run_id', $run)->pluck('id');
+        Work::query()->where('kind', Part::WORK)->whereIn('subject', $ids)->delete();
+        Part::query()->whereKey($ids)->delete();
+    }
+
     /** @return list<FrameRange> none where there is no other machine, or it is not worth it */
     private function ranges(Plan $plan, Reading $reading): array
     {
@@ -103,7 +111,6 @@ class InParts
             return [];
         }
         $times = new TimeEstimate($this->encoders, Speed::known());
-
         $dividing = new Dividing($times, (float) config('crate.work.least_part'), (int) config('crate.work.parts_each'));
 
         return $dividing->of($plan, $reading, $machines);
@@ -127,14 +134,6 @@ class InParts
         }
     }
 
-    /** Forgets the parts of a run; whoever is at one hears of it. */
-    public static function forget(int $run): void
-    {
-        $ids = Part::query()->where('run_id', $run)->pluck('id');
-        Work::query()->where('kind', Part::WORK)->whereIn('subject', $ids)->delete();
-        Part::query()->whereKey($ids)->delete();
-    }
-
     /**
      * @param  Collection<int, Part>  $parts
      * @return bool false when one of them failed
@@ -153,6 +152,8 @@ class InParts
                 if ($works->every(fn (Work $work): bool => $work->state === WorkState::Done)) {
                     return true;
                 }
+                // Of an earlier stop of the file, which somebody took back before all had heard of it.
+                $works->where('state', WorkState::Stopped)->each(fn (Work $work) => $this->queue->put($this->parts, $work->subject));
                 $this->follow($parts, $works, $making);
                 $meter->check();
                 $waiting = $works->where('state', WorkState::Waiting)->pluck('id')->values()->all();

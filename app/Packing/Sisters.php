@@ -42,11 +42,12 @@ class Sisters
             }
             [$plans[], $works[]] = [$plan, $next];
         }
-        // A machine that has nothing to do is quicker with one of them by itself.
-        $works = array_slice($works, 0, max(0, count($works) - Presence::idleElsewhere(Run::WORK, $kind->atOnce())));
         if ($works === []) {
             return [];
         }
+        // A machine that has nothing to do is quicker with one of them by itself.
+        $left = Presence::idleElsewhere(Run::WORK, $kind->atOnce());
+        $works = array_slice($works, 0, max(0, count($works) - $left));
         $count = (new Sharing($this->times(), $first->cut->reading(), self::memory()))->of($plans) - 1;
         $taken = [];
         foreach (array_slice($works, 0, $count) as $next) {

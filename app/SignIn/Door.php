@@ -48,9 +48,13 @@ final class Door
         $session->invalidate();
     }
 
-    public static function isClosed(Store $session): bool
+    /** Empties a session that was ended and written back: it would outlive its mark otherwise. */
+    public static function keepClosed(Store $session): void
     {
-        return $session->getHandler()->read(self::mark($session->getId())) !== '';
+        if ($session->getHandler()->read(self::mark($session->getId())) !== '') {
+            self::guard()->logout();
+            $session->invalidate();
+        }
     }
 
     private static function mark(string $id): string

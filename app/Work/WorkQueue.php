@@ -2,6 +2,7 @@
 
 namespace App\Work;
 
+use App\Engine\Clock;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Work\Calls\Calls;
@@ -19,7 +20,7 @@ class WorkQueue
     /** Seconds for which something that waits for someone's eyes counts as waited for. */
     private const WAITED_FOR = 10;
 
-    /** @var array<int, array{string, int}> leases that ran out, and when they were first seen so, in ns of a clock that nobody sets */
+    /** @var array<int, array{string, float}> leases that ran out, and when they were first seen so (Clock) */
     private array $ranOut = [];
 
     public function __construct(private readonly Calls $calls)
@@ -373,19 +374,18 @@ class WorkQueue
     {
         // Asked five times a second by every worker: a look takes no lock, a change does.
         $found = Work::query()->where($this->isAbandoned(...))->get(['id', 'owner', 'lease_until']);
-        $now = hrtime(true);
+        $now = Clock::seconds();
         $before = $this->ranOut;
         $this->ranOut = [];
         foreach ($found as $work) {
             $known = $before[$work->id] ?? null;
             $this->ranOut[$work->id] = $known !== null && $known[0] === $work->lease_until ? $known : [(string) $work->lease_until, $now];
         }
-        $watched = (int) (self::lease() / 2 * 1e9);
 
         return $found
             ->filter(fn (Work $work): bool => $work->owner === $owner
                 || ! Owner::mayBeThere((string) $work->owner)
-                || $now - $this->ranOut[$work->id][1] >= $watched)
+                || $now - $this->ranOut[$work->id][1] >= self::lease() / 2)
             ->pluck('id')->values()->all();
     }
 

@@ -110,7 +110,8 @@ final readonly class PassBuilder
      */
     public function joining(Plan $plan, Reading $reading, string $list): Pass
     {
-        $tag = array_search('-tag:v', $this->encoders->forVideo($plan->video)->arguments($plan, 0), true);
+        $encoder = $this->encoders->forVideo($plan->video)->arguments($plan, 0);
+        $tag = array_search('-tag:v', $encoder, true);
 
         return new Pass(
             input: (new Excerpt($reading, $plan->range))->input(),
@@ -118,7 +119,7 @@ final readonly class PassBuilder
                 // The parts were made alike: their packets need no conversion, and get none.
                 ...['-f', 'concat', '-auto_convert', '0', '-protocol_whitelist', 'file', '-format_whitelist', 'concat,mov', '-i', $list],
                 ...['-map', '1:v', '-c:v', 'copy'],
-                ...$tag === false ? [] : ['-tag:v', $this->encoders->forVideo($plan->video)->arguments($plan, 0)[$tag + 1]],
+                ...$tag === false ? [] : ['-tag:v', $encoder[$tag + 1]],
                 ...$this->sound($plan, $reading),
                 ...$this->file($plan, $reading),
             ],

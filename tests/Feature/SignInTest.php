@@ -70,6 +70,8 @@ it('ends a session for good, whatever is under way with it', function () {
     // As a request does that began before and ends after.
     file_put_contents($file, $asItWas);
     fromElsewhere('GET', 'machine', after: $answer)->assertStatus(401);
+    // It does not lie there until its mark has gone.
+    expect(is_file($file))->toBeFalse();
 });
 
 it('ends sessions with their password and their user', function (Closure $change) {

@@ -2,6 +2,7 @@
 
 use App\Engine\ReadPosition;
 use App\Media\Checksum;
+use App\Media\FileProblem;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\WorkState;
@@ -116,6 +117,8 @@ it('takes checksums behind another reader, from the disk once, and the same', fu
         $sum->follow($position);
     }
     expect($sum->finish())->toBe(['sha256' => hash_file('sha256', $path), 'xxh64' => hash_file('xxh64', $path)]);
+    // What cannot be read is no end of a file.
+    expect(fn () => Checksum::of($this->folder('media')))->toThrow(FileProblem::class);
     // How far another process is.
     $script = 'exec 5< "$1"; head -c 65536 <&5 > /dev/null; read -r';
     $reader = new Process(['bash', '-c', $script, '-', $path], input: $hold = new InputStream);

@@ -39,8 +39,9 @@ final class SignedIn
 
         return $this->pipeline->send($request)->through(Sessions::GO_ON)->then(function (Request $request) use ($next): Response {
             $session = $request->session();
-            $isIn = Auth::guard('web')->check() && $session instanceof Store && ! Door::isClosed($session);
-            $isIn ?: throw Users::any() ? SignInRefused::unknown() : SignInRefused::nobody();
+            assert($session instanceof Store);
+            Door::keepClosed($session);
+            Auth::guard('web')->check() ?: throw Users::any() ? SignInRefused::unknown() : SignInRefused::nobody();
 
             return $next($request);
         });
