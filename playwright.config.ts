@@ -15,7 +15,7 @@ export default defineConfig({
         colorScheme: 'light',
         screenshot: 'only-on-failure',
         launchOptions: {
-            executablePath: '/usr/bin/chromium',
+            executablePath: '/usr/bin/chromium-headless-shell',
             args: [
                 '--no-sandbox',
                 '--disable-gpu',

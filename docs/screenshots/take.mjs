@@ -6,7 +6,7 @@ import { chromium } from '@playwright/test';
 const address = process.argv[2] ?? 'http://127.0.0.1:8410';
 const folder = new URL('./', import.meta.url).pathname;
 const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
 });
 

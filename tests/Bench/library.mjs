@@ -2,7 +2,7 @@
 import { chromium } from '@playwright/test';
 
 const address = process.argv[2];
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const times = { search: [], hosts: [] };
 

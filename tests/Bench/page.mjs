@@ -12,7 +12,7 @@ const presets = [
     'lanternwick-generous',
     'tallgate-upright',
 ];
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 const figures = [];
 for (const outputs of [2, 8, 40]) {

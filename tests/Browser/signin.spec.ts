@@ -12,7 +12,7 @@ const users = (...args: string[]) =>
 // As the machine is called from elsewhere; the address is its own.
 test.use({
     launchOptions: {
-        executablePath: '/usr/bin/chromium',
+        executablePath: '/usr/bin/chromium-headless-shell',
         args: ['--no-sandbox', '--disable-background-networking', '--host-resolver-rules=MAP crate.lan 127.0.0.1'],
     },
 });
