@@ -14,6 +14,8 @@ export default defineConfig({
         viewport: { width: 1280, height: 800 },
         colorScheme: 'light',
         screenshot: 'only-on-failure',
+        // Colours change at once: what is measured half-way is no colour of ours.
+        contextOptions: { reducedMotion: 'reduce' },
         launchOptions: {
             executablePath: '/usr/bin/chromium-headless-shell',
             args: [

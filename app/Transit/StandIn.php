@@ -13,10 +13,12 @@ use OuterCrate\Analysis\Found;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Hosts\Host;
+use OuterCrate\Hosts\Recompression\Recompression;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
 use OuterCrate\Planning\Planner;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\AsRendition;
 
 /** Does to an upload what a host does, as far as its tiers and ladder say. */
@@ -63,22 +65,9 @@ class StandIn
         $made = [];
         $scratch = Scratch::named('stand-in-'.bin2hex(random_bytes(4)));
         try {
-            $sound = $recompression->audio === null ? null : $reading->mainAudio();
-            $level = $sound === null ? null : $this->meter->ofFile($path, $sound->channels, $scratch);
+            $level = $this->level($path, $reading, $recompression, $scratch);
             foreach ($recompression->tierOf($upload)->renditionsOf($upload->frame) as $rung) {
-                $spec = AsRendition::of($rung, $upload->frame, $upload->hdr, $level === null ? null : $recompression->audio);
-                $plan = $this->planner->plan($this->subjects->of($reading), $spec)->levelledFor($level);
-                $name = pathinfo($path, PATHINFO_FILENAME)." {$rung->shorterSide}p.".$plan->container->container->extension();
-                $file = OutputFile::at("{$folder}/{$name}", bin2hex(random_bytes(4)));
-                try {
-                    foreach ($this->passes->passes($plan, $reading, witnessed: false) as $pass) {
-                        $target = $pass->writes ? $file->target(null) : null;
-                        $this->runner->encode(EncodeCommand::of($pass, $path, $target), $scratch->path);
-                    }
-                    $made[] = $file->publish();
-                } finally {
-                    $file->discard();
-                }
+                $made[] = $this->rendition($path, $reading, $recompression, $rung, $level, $folder, $scratch);
                 $onFile($made[count($made) - 1]);
             }
         } finally {
@@ -86,6 +75,44 @@ class StandIn
         }
 
         return $made;
+    }
+
+    /** How loud the sound of an upload is, which its host brings to a loudness of its own; null where it plays none. */
+    public function level(string $path, Reading $reading, Recompression $recompression, Scratch $scratch): ?SoundLevel
+    {
+        $sound = $recompression->audio === null ? null : $reading->mainAudio();
+
+        return $sound === null ? null : $this->meter->ofFile($path, $sound->channels, $scratch);
+    }
+
+    /**
+     * One rendition of an upload, with its sound.
+     *
+     * @return string its path
+     */
+    public function rendition(
+        string $path,
+        Reading $reading,
+        Recompression $recompression,
+        Rung $rung,
+        ?SoundLevel $level,
+        string $folder,
+        Scratch $scratch,
+    ): string {
+        $upload = self::uploadOf($reading);
+        $spec = AsRendition::of($rung, $upload->frame, $upload->hdr, $level === null ? null : $recompression->audio);
+        $plan = $this->planner->plan($this->subjects->of($reading), $spec)->levelledFor($level);
+        $name = pathinfo($path, PATHINFO_FILENAME)." {$rung->shorterSide}p.".$plan->container->container->extension();
+        $file = OutputFile::at("{$folder}/{$name}", bin2hex(random_bytes(4)));
+        try {
+            foreach ($this->passes->passes($plan, $reading, witnessed: false) as $pass) {
+                $this->runner->encode(EncodeCommand::of($pass, $path, $pass->writes ? $file->target(null) : null), $scratch->path);
+            }
+
+            return $file->publish();
+        } finally {
+            $file->discard();
+        }
     }
 
     /** What a host sees of a file. */

@@ -119,7 +119,7 @@ test('an impossible value stays in its cell with its reason, and nothing can be 
     // It stays when the editor is left: from beside the field, since Esc in it takes back what was typed.
     await page.keyboard.press('Tab');
     await page.keyboard.press('Escape');
-    await expect(page.getByLabel('Peak')).toHaveCount(0);
+    await expect(page.getByLabel('Peak', { exact: true })).toHaveCount(0);
     await page.reload();
     await expect(page.getByText(/lies below the average/).first()).toBeVisible();
     await expect(pack).toBeDisabled();

@@ -18,7 +18,8 @@ it('makes every codec in every profile, in a container that carries it, as plann
     ];
     $kind = str_starts_with($profile, 'hd-') ? 'slow' : 'few';
     $run = packed($this->bringIn($kind)['id'], [
-        ['preset' => 'archive-10-bit', 'edits' => $edits + ($kind === 'slow' ? ['frameRate' => ['exact' => '25']] : [])],
+        ['preset' => 'archive-10-bit', 'edits' => $edits + ($kind === 'slow' ? ['frameRate' => ['exact' => '25']] : [])
+            + ($codec === 'cfhd' ? ['frameSize' => ['exact' => '320×176']] : [])],
     ])[0];
     $differs = array_filter(
         $run['slip']['differences'] ?? [['cell' => 'no slip', 'text' => $run['error']]],

@@ -1,0 +1,20 @@
+<?php
+
+namespace StandIn;
+
+use App\Library\ShippedHosts;
+use App\Schema\Contract;
+use Illuminate\Support\ServiceProvider;
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Planning\Cells\Cells;
+
+class StandInServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        umask(0o077);
+        foreach ([Catalogue::class, Cells::class, Contract::class, ShippedHosts::class, Faults::class] as $shared) {
+            $this->app->singleton($shared);
+        }
+    }
+}
