@@ -7,6 +7,14 @@ foreach (array_filter(explode(':', (string) env('CRATE_VOLUMES', ''))) as $volum
     $shared[$name] = $folder;
 }
 
+// SLUG=ADDRESS, separated by spaces, as in lanternwick=https://api.example:8480 platen=/mnt/platen: where hosts are reached. A folder
+// takes the files of a host that is served by hand, or by somebody else's program.
+$reached = [];
+foreach (preg_split('~\s+~', trim((string) env('CRATE_HOSTS_AT', '')), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $pair) {
+    [$name, $address] = explode('=', $pair, 2) + [1 => ''];
+    $reached[$name] = rtrim($address, '/');
+}
+
 return [
     /*
      * Folders that the pages may bring cuts in from, separated by colons. Files stay where they are and are only read.
@@ -101,6 +109,17 @@ return [
         'command' => json_decode((string) env('CRATE_END_COMMAND', '[]'), true) ?: [],
         // Whether the workers end then, and stay so until the next start.
         'quits' => (bool) env('CRATE_END_QUITS', false),
+    ],
+
+    'dispatch' => [
+        // Where hosts are reached, by slug: nothing is ever sent anywhere else.
+        'hosts' => $reached,
+        // Bytes a second that sending may take of the line; 0 for all of it.
+        'bytes_a_second' => (int) env('CRATE_SEND_BYTES', 0),
+        // Hours of the day in which it is sent, as 22:00-06:30; empty for all of them.
+        'hours' => (string) env('CRATE_SEND_HOURS', ''),
+        // How clocks stand here.
+        'zone' => (string) env('CRATE_ZONE', '') ?: (trim((string) @file_get_contents('/etc/timezone')) ?: 'UTC'),
     ],
 
     /* Bits per second that the line sends, until the person says otherwise. */

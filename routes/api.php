@@ -4,6 +4,7 @@ use App\Http\Controllers\AnalysisController;
 use App\Http\Controllers\ChoicesController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\CutController;
+use App\Http\Controllers\DispatchController;
 use App\Http\Controllers\HelpController;
 use App\Http\Controllers\HostController;
 use App\Http\Controllers\LibraryController;
@@ -117,6 +118,23 @@ Route::get('runs/{run}/log', [RunController::class, 'log']);
 Route::put('runs/{run}/place', [RunController::class, 'move']);
 Route::put('runs/{run}/sent', [RunController::class, 'sent']);
 Route::get('runs/{run}/file', [RunController::class, 'file']);
+
+Route::get('dispatches', [DispatchController::class, 'index']);
+Route::post('dispatches', [DispatchController::class, 'store']);
+Route::post('dispatches/check', [DispatchController::class, 'check']);
+Route::prefix('dispatches/{dispatch}')->whereNumber('dispatch')->controller(DispatchController::class)->group(function (): void {
+    Route::put('details', 'describe');
+    Route::put('captions', 'captions');
+    Route::put('release', 'release');
+    Route::post('stop', 'stop');
+    Route::post('pause', 'pause');
+    Route::post('continue', 'goOn');
+    Route::post('look', 'look');
+    Route::delete('', 'remove');
+});
+Route::post('host-accounts', [DispatchController::class, 'signIn']);
+Route::delete('host-accounts/{account}/token', [DispatchController::class, 'signOut']);
+Route::put('host-accounts/{account}/terms', [DispatchController::class, 'acceptTerms']);
 
 Route::get('choices', ChoicesController::class);
 Route::get('presets', [PresetController::class, 'index']);

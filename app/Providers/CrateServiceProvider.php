@@ -4,6 +4,9 @@ namespace App\Providers;
 
 use App\Analysis\AnalyseCut;
 use App\Database\WriteFirstConnection;
+use App\Dispatch\FollowDispatch;
+use App\Dispatch\SendFile;
+use App\Dispatch\SendWhenMade;
 use App\Library\Devices;
 use App\Library\Hosts;
 use App\Library\Presets;
@@ -39,7 +42,7 @@ class CrateServiceProvider extends ServiceProvider
     private const KINDS = [
         MakeFile::class, MakePart::class,
         SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class,
-        RunEndCommand::class,
+        RunEndCommand::class, SendFile::class, FollowDispatch::class,
     ];
 
     /** Made once: they know much, and change nothing. */
@@ -63,6 +66,7 @@ class CrateServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Event::listen(WorkEnded::class, NoteQueueEnd::class);
+        Event::listen(WorkEnded::class, SendWhenMade::class);
         $this->app->make(Settings::class)->apply();
     }
 }

@@ -3,6 +3,8 @@
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull;
+use Illuminate\Foundation\Http\Middleware\TrimStrings;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use OuterCrate\Refusals\Refused;
@@ -26,7 +28,9 @@ $app = Application::configure(basePath: dirname(__DIR__, 2))
     ->withProviders([StandInServiceProvider::class], withBootstrapProviders: false)
     ->withRouting(using: fn () => require __DIR__.'/../routes/host.php')
     ->withCommands([AccountCommand::class, LineCommand::class, ProcessCommand::class])
-    ->withMiddleware(fn (Middleware $middleware) => $middleware->remove(HandleCors::class))
+    ->withMiddleware(fn (Middleware $middleware) => $middleware->remove([
+        HandleCors::class, TrimStrings::class, ConvertEmptyStringsToNull::class,
+    ]))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport([Refused::class]);
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('pages/*', '/') ? null : Answers::problem($e));

@@ -2,6 +2,8 @@
 
 export interface Contract {
     analysis: Analysis;
+    'captions-answer': CaptionsAnswer;
+    'captions-request': CaptionsRequest;
     choices: Choices;
     'comparison-view': ComparisonView;
     comparison: Comparison;
@@ -13,15 +15,25 @@ export interface Contract {
     cut: Cut;
     'default-answer': DefaultAnswer;
     'default-request': DefaultRequest;
+    'details-request': DetailsRequest;
     device: DeviceFile;
+    'dispatch-answer': DispatchAnswer;
+    'dispatch-check-answer': DispatchCheckAnswer;
+    'dispatch-list': DispatchList;
+    'dispatch-request': DispatchRequest;
+    dispatch: Dispatch;
+    'drop-details': DropDetails;
     edits: Edits;
     error: ErrorAnswer;
     'fault-map': FaultMap;
     'favourite-request': FavouriteRequest;
     finding: Finding;
     'hash-list-answer': HashListAnswer;
+    'host-account-answer': HostAccountAnswer;
+    'host-account': HostAccount;
     'host-list': HostList;
     'host-request': HostRequest;
+    'host-sign-in-request': HostSignInRequest;
     host: HostFile;
     'import-answer': ImportAnswer;
     'import-request': ImportRequest;
@@ -54,6 +66,8 @@ export interface Contract {
     range: Range;
     'reading-in-words': ReadingInWords;
     reading: Reading;
+    'release-request': ReleaseRequest;
+    remark: Remark;
     'row-help': RowHelp;
     rules: Rules;
     'run-answer': RunAnswer;
@@ -246,6 +260,111 @@ export interface Span {
     first: string;
     last: string;
     length: string;
+}
+/**
+ * What was noticed of captions.
+ */
+export interface CaptionsAnswer {
+    dispatch: Dispatch;
+    remarks: Remark[];
+}
+/**
+ * A file on its way to a host, held there, and released.
+ */
+export interface Dispatch {
+    id: number;
+    run: number | null;
+    cut: number | null;
+    cutName: string;
+    file: string;
+    account: HostAccount;
+    stage: 'waiting' | 'sending' | 'needs-you' | 'held' | 'released' | 'failed' | 'stopped' | 'removed';
+    stageWords: string;
+    problem: string | null;
+    paused: boolean;
+    bytes: number;
+    bytesLabel: string;
+    sentLabel: string;
+    percent: number;
+    speedLabel: string | null;
+    leftLabel: string | null;
+    details: {
+        title: string;
+        description: string;
+        tags: string[];
+        category: string;
+        language: string;
+        licence: string;
+        declarations: {
+            [k: string]: boolean;
+        };
+    };
+    captions: string[];
+    visibility: 'private' | 'unlisted';
+    release: 'ready' | 'at' | null;
+    releaseAt: string | null;
+    notBefore: string | null;
+    video: null | {
+        id: string;
+        page: string | null;
+        state: string;
+        reason: string | null;
+        tier: string | null;
+        sha256: string | null;
+        visibility: 'private' | 'unlisted' | 'public';
+        publishAt: string | null;
+        missing: string[];
+        renditions: {
+            lines: number;
+            codec: string;
+            state: string;
+            bytes: number | null;
+        }[];
+        words: string;
+    };
+    missing: Remark[];
+    record: {
+        at: string;
+        text: string;
+    }[];
+}
+/**
+ * An account at a host, and what its host takes.
+ */
+export interface HostAccount {
+    id: number;
+    host: string;
+    hostName: string;
+    name: string;
+    signedIn: boolean;
+    connection: 'open' | 'folder';
+    takes: {
+        seconds: number | null;
+        bytes: number | null;
+        title: number | null;
+        description: number | null;
+        tags: number | null;
+        categories: string[];
+        licences: string[];
+        thumbnail: string | null;
+        thumbnailBytes: number | null;
+    };
+}
+/**
+ * Something noticed of what is sent or released, and what to do about it.
+ */
+export interface Remark {
+    about: string;
+    severity: 'stop' | 'caution' | 'note';
+    text: string;
+    todo: string;
+}
+/**
+ * Captions in one language, as SubRip or WebVTT.
+ */
+export interface CaptionsRequest {
+    language: string;
+    text: string;
 }
 /**
  * Answer of GET /api/choices: the rows of the sheet in their order, and what their editors offer.
@@ -497,6 +616,28 @@ export interface DefaultRequest {
     preset: string | null;
 }
 /**
+ * Details that are to be another; those not named stay.
+ */
+export interface DetailsRequest {
+    details: {
+        title?: string;
+        description?: string;
+        /**
+         * @maxItems 200
+         */
+        tags?: string[];
+        category?: string;
+        language?: string;
+        licence?: string;
+        declarations?: {
+            madeForChildren?: boolean;
+            paidPromotion?: boolean;
+            alteredContent?: boolean;
+            rights?: boolean;
+        };
+    };
+}
+/**
  * What a kind of player plays: hard limits that files for it keep.
  */
 export interface DeviceFile {
@@ -566,6 +707,79 @@ export interface DeviceFile {
         'bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg',
         ...('bt709' | 'bt601-525' | 'bt601-625' | 'bt2020' | 'bt2020-pq' | 'bt2020-hlg')[]
     ];
+}
+/**
+ * One dispatch, as it is now.
+ */
+export interface DispatchAnswer {
+    dispatch: Dispatch;
+}
+/**
+ * What was noticed before sending, the gravest first.
+ */
+export interface DispatchCheckAnswer {
+    remarks: Remark[];
+}
+/**
+ * What is sent, the latest first; accounts; hosts that this machine reaches.
+ */
+export interface DispatchList {
+    dispatches: Dispatch[];
+    accounts: HostAccount[];
+    hosts: string[];
+    questions: {
+        name: string;
+        question: string;
+    }[];
+    zone: string;
+}
+/**
+ * A made file, or one that is being made, to be sent.
+ */
+export interface DispatchRequest {
+    run: number;
+    account: number;
+    details?: {
+        title?: string;
+        description?: string;
+        /**
+         * @maxItems 200
+         */
+        tags?: string[];
+        category?: string;
+        language?: string;
+        licence?: string;
+        declarations?: {
+            madeForChildren?: boolean;
+            paidPromotion?: boolean;
+            alteredContent?: boolean;
+            rights?: boolean;
+        };
+    };
+    visibility?: 'private' | 'unlisted';
+}
+/**
+ * What lies beside a file in a drop folder: what is said of it, and who is to see it.
+ */
+export interface DropDetails {
+    format: 'outer-crate/drop-details';
+    version: 1;
+    file: string;
+    bytes: number;
+    sha256: string;
+    visibility: 'private' | 'unlisted' | 'public';
+    publishAt: string | null;
+    details: {
+        title: string;
+        description: string;
+        tags: string[];
+        category: string;
+        language: string;
+        licence: string;
+        declarations: {
+            [k: string]: boolean;
+        };
+    };
 }
 /**
  * What a person changed in an output: rules by cell; null takes the change of that cell back.
@@ -895,6 +1109,12 @@ export interface HashListAnswer {
     path: string;
 }
 /**
+ * One account, as it is now.
+ */
+export interface HostAccountAnswer {
+    account: HostAccount;
+}
+/**
  * Answer of GET /api/hosts.
  */
 export interface HostList {
@@ -932,6 +1152,14 @@ export interface HostRequest {
     copyOf?: string;
     began?: number;
     file?: {};
+}
+/**
+ * Who one is at a host. The password is kept nowhere.
+ */
+export interface HostSignInRequest {
+    host: string;
+    name: string;
+    password: string;
 }
 /**
  * A host: what it asks of an upload, and what it does to it.
@@ -2770,6 +2998,14 @@ export interface ReadingInWords {
             text: string;
         }[];
     }[];
+}
+/**
+ * When everybody is to see it; null takes back what was said.
+ */
+export interface ReleaseRequest {
+    when: 'now' | 'ready' | 'at' | null;
+    at?: string;
+    zone?: string;
 }
 /**
  * Answer of GET /api/cuts/{cut}/help/{cell}: a row of the sheet explained.

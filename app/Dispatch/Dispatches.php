@@ -1,0 +1,237 @@
+<?php
+
+namespace App\Dispatch;
+
+use App\Dispatch\Connections\Connections;
+use App\Media\CutReader;
+use App\Models\Dispatch;
+use App\Models\HostAccount;
+use App\Models\Run;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Work\WorkQueue;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
+use InvalidArgumentException;
+use OuterCrate\Dispatch\Captions\CaptionFile;
+use OuterCrate\Dispatch\Details;
+use OuterCrate\Dispatch\ReleaseList;
+use OuterCrate\Dispatch\ReleaseTime;
+use OuterCrate\Dispatch\Remark;
+use OuterCrate\Dispatch\RemoteVideo;
+use OuterCrate\Dispatch\Stage;
+
+/** What a person does with what is sent: begins, changes, stops, releases, takes back. */
+class Dispatches
+{
+    public function __construct(
+        private readonly Connections $connections,
+        private readonly WorkQueue $queue,
+        private readonly SendFile $send,
+        private readonly FollowDispatch $follow,
+        private readonly CutReader $reader,
+    ) {
+    }
+
+    /**
+     * Puts a made file, or one that is being made, on its way. One that is not finished goes when it is.
+     *
+     * @param  array<string, mixed>  $details
+     */
+    public function ofRun(Run $run, HostAccount $account, array $details, string $visibility, ?Carbon $notBefore = null): Dispatch
+    {
+        return $this->begin($run, $run->file, $run->cut_name, $account, $details, $visibility, $notBefore);
+    }
+
+    /**
+     * Puts a file that was not made here on its way.
+     *
+     * @param  array<string, mixed>  $details
+     */
+    public function ofFile(string $path, HostAccount $account, array $details, string $visibility, ?Carbon $notBefore = null): Dispatch
+    {
+        return $this->begin(null, $path, pathinfo($path, PATHINFO_FILENAME), $account, $details, $visibility, $notBefore);
+    }
+
+    /** @param  array<string, mixed>  $details */
+    private function begin(
+        ?Run $run,
+        string $path,
+        string $cut,
+        HostAccount $account,
+        array $details,
+        string $visibility,
+        ?Carbon $notBefore,
+    ): Dispatch {
+        $dispatch = new Dispatch([
+            'key' => (string) Str::uuid(),
+            'host_account_id' => $account->id,
+            'run_id' => $run?->id,
+            'cut_name' => $cut,
+            'file' => $path,
+            'stage' => Stage::Waiting,
+            'details' => Details::fromArray($details)->toArray(),
+            'visibility' => $visibility,
+            'not_before' => $notBefore,
+            'problem' => $run === null || $run->work->state === WorkState::Done ? null : 'It is sent when it is made.',
+        ]);
+        $dispatch->save();
+        $dispatch->note("To be sent to {$account->host} as {$account->name}.");
+        if ($run === null || $run->work->state === WorkState::Done) {
+            $this->queue->put($this->send, $dispatch->id);
+        }
+
+        return $dispatch->refresh();
+    }
+
+    /** What was to be sent when it is made is sent now; of what could not be made, that is said. */
+    public function runEnded(Run $run): void
+    {
+        foreach (Dispatch::query()->where(['run_id' => $run->id, 'stage' => Stage::Waiting])->get() as $dispatch) {
+            if ($run->work->state === WorkState::Done) {
+                $dispatch->update(['problem' => null, 'file' => $run->file]);
+                $this->queue->put($this->send, $dispatch->id);
+            } else {
+                $dispatch->update(['problem' => 'Its file was not made. It is sent when it is made after all.']);
+            }
+        }
+    }
+
+    /**
+     * Details, those that are named; they are kept here whatever its host says of them.
+     *
+     * @param  array<string, mixed>  $details
+     */
+    public function describe(Dispatch $dispatch, array $details): void
+    {
+        $said = Details::fromArray([
+            ...$dispatch->details,
+            ...$details,
+            'declarations' => [...$dispatch->said()->declarations, ...$details['declarations'] ?? []],
+        ]);
+        $dispatch->update(['details' => $said->toArray()]);
+        if ($dispatch->stage->hasArrived()) {
+            $this->tell($dispatch, fn ($connection) => $connection->describe($dispatch, $said));
+        }
+    }
+
+    /**
+     * @return list<Remark> of the captions, which are kept whatever they say unless one is a stop
+     *
+     * @throws InvalidArgumentException
+     */
+    public function captions(Dispatch $dispatch, string $language, string $text): array
+    {
+        $file = CaptionFile::read($text);
+        $length = $this->reader->read($dispatch->file)['reading']->duration->toFloat();
+        $dispatch->update(['captions' => [...$dispatch->captions, $language => $file->toVtt()]]);
+        if ($dispatch->stage->hasArrived()) {
+            $this->tell($dispatch, fn ($connection) => $connection->captions($dispatch, $language, $file->toVtt()));
+        }
+
+        return $file->remarks($length);
+    }
+
+    /**
+     * Everybody is to see it: `now`, when all sizes are `ready`, or `at` a time. Null takes back what was said.
+     *
+     * @param  string|null  $local  2026-11-28T18:30, as clocks in the zone show it
+     *
+     * @throws SendingFailed with what is not in order
+     * @throws InvalidArgumentException when there is no such time
+     */
+    public function release(Dispatch $dispatch, ?string $when, ?string $local = null, ?string $zone = null): void
+    {
+        $zone ??= (string) config('crate.dispatch.zone');
+        $at = $when === 'at' ? ReleaseTime::of((string) $local, $zone) : null;
+        if ($at !== null && $at->moment->getTimestamp() <= time()) {
+            throw new InvalidArgumentException('That time has passed. Choose a later one, or release it now.');
+        }
+        if ($when === null) {
+            $this->takeBackRelease($dispatch);
+
+            return;
+        }
+        if ($dispatch->stage === Stage::Held) {
+            $this->hear($dispatch, $this->connections->of($dispatch->account)->video($dispatch));
+        }
+        $list = ReleaseList::of(
+            $dispatch->said(), $dispatch->account->takes(), $dispatch->video(), (string) $dispatch->sha256, waits: $when !== 'now',
+        );
+        $stops = array_values(array_filter($list, fn (Remark $remark): bool => $remark->severity->value === 'stop'));
+        if ($stops !== []) {
+            throw SendingFailed::needsPerson('not-in-order', $stops[0]->text, $stops[0]->todo);
+        }
+        if ($when === 'ready') {
+            $dispatch->note('To be released when all sizes are there.', ['release' => 'ready', 'release_at' => null]);
+            $this->look($dispatch);
+
+            return;
+        }
+        $video = $this->connections->of($dispatch->account)->show($dispatch, 'public', $at?->moment);
+        $at === null
+            ? $dispatch->note('Released: everybody can see it.', ['stage' => Stage::Released, 'released_at' => now()])
+            : $dispatch->note("To be released at {$local}, {$zone}.", ['release' => 'at', 'release_at' => $at->moment]);
+        $this->hear($dispatch, $video);
+        $this->look($dispatch);
+    }
+
+    private function takeBackRelease(Dispatch $dispatch): void
+    {
+        $wasAt = $dispatch->release === 'at';
+        $dispatch->note('Not to be released after all.', ['release' => null, 'release_at' => null]);
+        if ($wasAt && $dispatch->stage === Stage::Held) {
+            $this->hear($dispatch, $this->connections->of($dispatch->account)->show($dispatch, $dispatch->visibility));
+        }
+    }
+
+    public function stop(Dispatch $dispatch): void
+    {
+        $this->queue->stop($dispatch->work);
+        $dispatch->stage->hasArrived() ?: $dispatch->update(['stage' => Stage::Stopped]);
+    }
+
+    public function pause(Dispatch $dispatch, bool $paused): void
+    {
+        $this->queue->pause($dispatch->work, $paused);
+    }
+
+    /** What was stopped, failed or waits for the person goes on, from the byte that its host has. */
+    public function goOn(Dispatch $dispatch): void
+    {
+        if ($dispatch->stage->hasArrived() || $dispatch->stage === Stage::Removed) {
+            return;
+        }
+        $dispatch->update(['stage' => Stage::Waiting, 'problem' => null, 'failures' => 0, 'not_before' => null]);
+        $work = $this->queue->put($this->send, $dispatch->id);
+        $work->update(['not_before' => null]);
+        $this->queue->pause($work, false);
+    }
+
+    /** Takes it away from its host. The file here stays. */
+    public function remove(Dispatch $dispatch): void
+    {
+        $this->queue->stop($dispatch->work);
+        if ($dispatch->remote_id !== null) {
+            $this->connections->of($dispatch->account)->remove($dispatch);
+        }
+        $dispatch->note('Removed from its host.', ['stage' => Stage::Removed, 'release' => null, 'release_at' => null]);
+    }
+
+    /** It is looked at its host at once. */
+    public function look(Dispatch $dispatch): void
+    {
+        $work = $this->queue->put($this->follow, $dispatch->id);
+        Work::query()->whereKey($work->id)->where('state', WorkState::Waiting)->update(['not_before' => null]);
+    }
+
+    private function tell(Dispatch $dispatch, callable $say): void
+    {
+        $this->hear($dispatch, $say($this->connections->of($dispatch->account)));
+    }
+
+    private function hear(Dispatch $dispatch, RemoteVideo $video): void
+    {
+        $dispatch->update(['remote' => $video->toArray()]);
+    }
+}

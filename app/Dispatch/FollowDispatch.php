@@ -1,0 +1,110 @@
+<?php
+
+namespace App\Dispatch;
+
+use App\Dispatch\Connections\Connections;
+use App\Models\Dispatch;
+use App\Models\Work;
+use App\Work\Kind;
+use App\Work\Meter;
+use App\Work\Postponed;
+use OuterCrate\Dispatch\Patience;
+use OuterCrate\Dispatch\ReleaseList;
+use OuterCrate\Dispatch\RemoteVideo;
+use OuterCrate\Dispatch\Stage;
+
+/** Looks after what is held at a host: which sizes are there, what was changed here meanwhile, and whether it may be released. */
+class FollowDispatch implements Kind
+{
+    /** Seconds between looks while its sizes are made, and afterwards. */
+    private const SOON = 2;
+
+    private const LATER = 30;
+
+    public function __construct(private readonly Connections $connections)
+    {
+    }
+
+    public function name(): string
+    {
+        return Dispatch::FOLLOWS;
+    }
+
+    public function does(): string
+    {
+        return 'looks after what is held';
+    }
+
+    public function priority(): int
+    {
+        return 40;
+    }
+
+    public function givesWay(): bool
+    {
+        return false;
+    }
+
+    public function atOnce(): ?int
+    {
+        return 1;
+    }
+
+    public function staleAfter(): ?int
+    {
+        return null;
+    }
+
+    public function brokeDown(): string
+    {
+        return 'Something broke inside Outer Crate while a video was looked after. storage/logs says more; at its host it is as it was.';
+    }
+
+    public function run(Work $work, Meter $meter): void
+    {
+        $dispatch = Dispatch::query()->find($work->subject);
+        if ($dispatch === null || $dispatch->stage !== Stage::Held || $dispatch->remote_id === null) {
+            return;
+        }
+        try {
+            $video = $this->connections->of($dispatch->account)->video($dispatch);
+            $this->hear($dispatch, $video);
+            $dispatch->release === 'ready' && $video->isWhole() && $this->release($dispatch, $video);
+        } catch (SendingFailed $e) {
+            $failures = $dispatch->failures + 1;
+            $dispatch->update(['failures' => $failures, 'problem' => $e->getMessage()]);
+            $e->way === 'later' || throw $e;
+            throw new Postponed($e->getMessage(), Patience::after($failures, $e->seconds));
+        }
+        if ($dispatch->stage === Stage::Held && $video->state !== 'failed') {
+            throw new Postponed('', $video->isWhole() && $dispatch->release === null ? self::LATER : self::SOON);
+        }
+    }
+
+    /** What the host says now; it may have released it by itself, at the time that it was told. */
+    private function hear(Dispatch $dispatch, RemoteVideo $video): void
+    {
+        $isNew = $dispatch->remote !== $video->toArray();
+        $isPublic = $video->visibility === 'public';
+        if ($isPublic) {
+            $dispatch->note('Released: everybody can see it.', [
+                'stage' => Stage::Released, 'released_at' => now(), 'remote' => $video->toArray(), 'problem' => null, 'failures' => 0,
+            ]);
+        } elseif ($isNew || $dispatch->problem !== null) {
+            $failed = $video->state === 'failed' ? $video->words() : null;
+            $dispatch->update(['remote' => $video->toArray(), 'failures' => 0, 'problem' => $failed]);
+        }
+    }
+
+    /** All sizes are there; it goes out where everything else is in order, too. */
+    private function release(Dispatch $dispatch, RemoteVideo $video): void
+    {
+        $list = ReleaseList::of($dispatch->said(), $dispatch->account->takes(), $video, (string) $dispatch->sha256);
+        if ($list !== []) {
+            $dispatch->update(['problem' => 'All sizes are there, but it is not in order: '.$list[0]->text]);
+
+            return;
+        }
+        $this->hear($dispatch, $this->connections->of($dispatch->account)->show($dispatch, 'public'));
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+namespace App\Dispatch;
+
+use App\Dispatch\Connections\Connections;
+use App\Models\Dispatch;
+use App\Models\HostAccount;
+use App\Work\WorkQueue;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Collection;
+use OuterCrate\Dispatch\Stage;
+
+/** Accounts at hosts: signing in and out. */
+class HostAccounts
+{
+    public function __construct(
+        private readonly Connections $connections,
+        private readonly WorkQueue $queue,
+        private readonly SendFile $send,
+        private readonly FollowDispatch $follow,
+    ) {
+    }
+
+    /** @return Collection<int, HostAccount> */
+    public function all(): Collection
+    {
+        return HostAccount::query()->orderBy('host')->orderBy('name')->get();
+    }
+
+    /** @throws SendingFailed when there is no such account yet */
+    public function need(string $host, ?string $name = null): HostAccount
+    {
+        return HostAccount::query()->where('host', $host)->when($name !== null, fn ($query) => $query->where('name', $name))->first()
+            ?? throw SendingFailed::signIn($host);
+    }
+
+    /**
+     * Signs in; what waited for that goes on. A sign-in that fails leaves everything as it was.
+     *
+     * @throws SendingFailed
+     */
+    public function signIn(string $host, string $name, string $password): HostAccount
+    {
+        [$connection, $address] = Connections::reached($host);
+        $account = HostAccount::query()->firstOrNew(['host' => $host, 'name' => $name]);
+        $account->fill(['connection' => $connection, 'address' => $address]);
+        $talks = $this->connections->of($account);
+        ['token' => $token, 'expiresAt' => $expires] = $talks->signIn($account, $password);
+        $account->fill(['token' => $token, 'expires_at' => $expires === null ? null : Carbon::parse($expires)]);
+        $account->takes = $talks->takes($account)->toArray();
+        $account->save();
+        $this->goOn($account);
+
+        return $account;
+    }
+
+    public function signOut(HostAccount $account): void
+    {
+        $account->update(['token' => null, 'expires_at' => null]);
+    }
+
+    public function acceptTerms(HostAccount $account): void
+    {
+        $this->connections->of($account)->acceptTerms($account);
+        $this->goOn($account);
+    }
+
+    private function goOn(HostAccount $account): void
+    {
+        foreach (Dispatch::query()->where('host_account_id', $account->id)->get() as $dispatch) {
+            if ($dispatch->stage === Stage::NeedsYou) {
+                $dispatch->update(['stage' => Stage::Waiting, 'problem' => null, 'failures' => 0]);
+                $this->queue->put($this->send, $dispatch->id);
+            } elseif ($dispatch->stage === Stage::Held) {
+                $this->queue->put($this->follow, $dispatch->id)->update(['not_before' => null]);
+            }
+        }
+    }
+}

@@ -1,0 +1,196 @@
+<?php
+
+namespace App\Dispatch;
+
+use App\Dispatch\Connections\Connections;
+use App\Dispatch\Connections\HostConnection;
+use App\Engine\Clock;
+use App\Engine\Stopped;
+use App\Media\Checksum;
+use App\Models\Dispatch;
+use App\Models\Work;
+use App\Work\Kind;
+use App\Work\Meter;
+use App\Work\Postponed;
+use App\Work\WorkQueue;
+use DateTimeZone;
+use OuterCrate\Dispatch\Hours;
+use OuterCrate\Dispatch\Patience;
+use OuterCrate\Dispatch\Stage;
+
+/**
+ * Sends a file to its host. Whatever ends this, it goes on from the byte that its host has; what its host has whole is made a video once,
+ * under a key that is the file's alone.
+ */
+class SendFile implements Kind
+{
+    /** Bytes of a piece: about so many seconds of the line, between these two. What a cut line loses is a piece at most. */
+    private const SECONDS = 2.0;
+
+    private const LEAST = 262_144;
+
+    private const MOST = 16_777_216;
+
+    /** How often what arrived is thrown away because it is not what was sent. */
+    private const MOST_RESTARTS = 3;
+
+    public function __construct(
+        private readonly Connections $connections,
+        private readonly WorkQueue $queue,
+        private readonly FollowDispatch $follow,
+    ) {
+    }
+
+    public function name(): string
+    {
+        return Dispatch::SENDS;
+    }
+
+    public function does(): string
+    {
+        return 'sends files';
+    }
+
+    public function priority(): int
+    {
+        return 40;
+    }
+
+    public function givesWay(): bool
+    {
+        return false;
+    }
+
+    /** One after another: a line that two share brings neither sooner. */
+    public function atOnce(): ?int
+    {
+        return 1;
+    }
+
+    public function staleAfter(): ?int
+    {
+        return null;
+    }
+
+    public function brokeDown(): string
+    {
+        return 'Something broke inside Outer Crate while this was sent. storage/logs says more; what has arrived is kept at its host.';
+    }
+
+    public function run(Work $work, Meter $meter): void
+    {
+        $dispatch = Dispatch::query()->find($work->subject);
+        if ($dispatch === null || $dispatch->remote_id !== null || $dispatch->stage === Stage::Removed) {
+            return;
+        }
+        $this->waitForItsTime($dispatch);
+        try {
+            $connection = $this->connections->of($dispatch->account);
+            $dispatch->update(['stage' => Stage::Sending, 'problem' => null]);
+            $this->know($dispatch, $meter);
+            $this->bytes($dispatch, $connection, $meter);
+            $this->arrive($dispatch, $connection);
+        } catch (Stopped $e) {
+            $dispatch->update(['stage' => Stage::Waiting]);
+            throw $e;
+        } catch (SendingFailed $e) {
+            $this->fail($dispatch, $e);
+        }
+    }
+
+    /** @throws Postponed */
+    private function waitForItsTime(Dispatch $dispatch): void
+    {
+        $wait = $dispatch->not_before?->isFuture() ? (int) ceil(now()->diffInSeconds($dispatch->not_before)) : 0;
+        $hours = explode('-', (string) config('crate.dispatch.hours'));
+        if (count($hours) === 2) {
+            $zone = new DateTimeZone((string) config('crate.dispatch.zone'));
+            $wait = max($wait, (new Hours(trim($hours[0]), trim($hours[1]), $zone))->wait(now()->toDateTimeImmutable()));
+        }
+        if ($wait > 0) {
+            $dispatch->update(['stage' => Stage::Waiting, 'problem' => 'It is sent when its hour has come.']);
+            // Clocks are set, and machines sleep: it is looked at again before.
+            throw new Postponed('It is sent when its hour has come.', min(60, $wait));
+        }
+    }
+
+    /** Its bytes and its checksum, as it is now: what was made is not sent where it has been changed since. */
+    private function know(Dispatch $dispatch, Meter $meter): void
+    {
+        if (! is_file($dispatch->file)) {
+            throw SendingFailed::over('gone', 'The file is not where it was.', 'Make it again, then send it.');
+        }
+        clearstatcache(true, $dispatch->file);
+        $bytes = (int) filesize($dispatch->file);
+        $made = $dispatch->run->slip ?? null;
+        if (($made !== null && $bytes !== $made['bytes']) || ($dispatch->bytes > 0 && $bytes !== $dispatch->bytes)) {
+            throw SendingFailed::over('changed', 'The file was changed since it was made.', 'Make it again, then send it.');
+        }
+        if ($dispatch->sha256 === null || $dispatch->bytes === 0) {
+            $sum = $made['sha256'] ?? Checksum::of($dispatch->file, $meter->check(...));
+            $dispatch->update(['bytes' => $bytes, 'sha256' => $sum]);
+        }
+    }
+
+    private function bytes(Dispatch $dispatch, HostConnection $connection, Meter $meter): void
+    {
+        $dispatch->place ?? $dispatch->update(['place' => $connection->begin($dispatch), 'sent' => 0]);
+        $offset = $connection->arrived($dispatch);
+        $piece = self::LEAST;
+        while ($offset < $dispatch->bytes) {
+            $this->stand($meter);
+            $bytes = min($piece, $dispatch->bytes - $offset);
+            $begun = Clock::seconds();
+            $left = $offset;
+            $offset = $connection->send($dispatch, $offset, $bytes, function (int $sent) use ($dispatch, $meter, $left, $begun): bool {
+                $meter->note(($left + $sent) / $dispatch->bytes, ['detail' => [
+                    'bytes' => $left + $sent, 'bytesPerSecond' => $sent / max(0.05, Clock::seconds() - $begun),
+                ]]);
+
+                return ! $meter->shouldStop() && ! $meter->isPaused();
+            });
+            // Progress is a reason to be patient again.
+            $dispatch->update(['sent' => $offset, 'failures' => 0, 'problem' => null]);
+            $rate = $bytes / max(0.01, Clock::seconds() - $begun);
+            $piece = (int) max(self::LEAST, min(self::MOST, 2 * $piece, $rate * self::SECONDS));
+        }
+    }
+
+    /** While it is paused nothing leaves. */
+    private function stand(Meter $meter): void
+    {
+        $meter->check();
+        while ($meter->isPaused()) {
+            usleep(200_000);
+            $meter->check();
+        }
+    }
+
+    private function arrive(Dispatch $dispatch, HostConnection $connection): void
+    {
+        $video = $connection->publish($dispatch);
+        $dispatch->note('Arrived at its host.', [
+            'remote_id' => $video->id, 'remote' => $video->toArray(), 'stage' => Stage::Held, 'arrived_at' => now(), 'problem' => null,
+        ]);
+        $this->queue->put($this->follow, $dispatch->id);
+    }
+
+    /** @throws Postponed where it is tried again */
+    private function fail(Dispatch $dispatch, SendingFailed $e): void
+    {
+        $isAnew = $e->way === 'anew' && $dispatch->restarts < self::MOST_RESTARTS;
+        if ($isAnew) {
+            $dispatch->note('Begun again from its first byte: '.$e->getMessage(), [
+                'place' => null, 'sent' => 0, 'restarts' => $dispatch->restarts + 1,
+            ]);
+        }
+        if ($isAnew || $e->way === 'later') {
+            $failures = $dispatch->failures + 1;
+            $dispatch->update(['stage' => Stage::Waiting, 'failures' => $failures, 'problem' => $e->getMessage()]);
+            throw new Postponed($e->getMessage(), Patience::after($failures, $e->seconds));
+        }
+        $stage = $e->way === 'person' ? Stage::NeedsYou : Stage::Failed;
+        $dispatch->note($e->getMessage(), ['stage' => $stage, 'problem' => $e->getMessage()]);
+        throw $e;
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Dispatch\Dispatches;
+use App\Dispatch\Facts;
+use App\Dispatch\HostAccounts;
+use App\Http\Payload;
+use App\Http\RequestRefused;
+use App\Models\Dispatch;
+use App\Models\HostAccount;
+use App\Models\Run;
+use App\Resources\DispatchResource;
+use Closure;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use InvalidArgumentException;
+
+/** Sending, holding, releasing. */
+class DispatchController
+{
+    private const SHOWN = 100;
+
+    public function __construct(private readonly Dispatches $dispatches, private readonly HostAccounts $accounts, private readonly Facts $facts)
+    {
+    }
+
+    public function index(): JsonResponse
+    {
+        return response()->json([
+            'dispatches' => Dispatch::listed()->limit(self::SHOWN)->get()->map(DispatchResource::of(...)),
+            'accounts' => $this->accounts->all()->map(DispatchResource::account(...)),
+            'hosts' => array_keys((array) config('crate.dispatch.hosts')),
+            'questions' => DispatchResource::questions(),
+            'zone' => config('crate.dispatch.zone'),
+        ]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $asked = Payload::of($request, 'dispatch-request');
+        $dispatch = $this->dispatches->ofRun(
+            $this->run($asked['run']), $this->account($asked['account']), $asked['details'] ?? [], $asked['visibility'] ?? 'private',
+        );
+
+        return response()->json(['dispatch' => DispatchResource::of($dispatch)], 202);
+    }
+
+    /** What is noticed before a file is sent. */
+    public function check(Request $request): JsonResponse
+    {
+        $asked = Payload::of($request, 'dispatch-request');
+        $run = $this->run($asked['run']);
+
+        return response()->json([
+            'remarks' => DispatchResource::remarks($this->facts->remarks($run->file, $run, $this->account($asked['account']))),
+        ]);
+    }
+
+    public function describe(Request $request, Dispatch $dispatch): JsonResponse
+    {
+        $this->dispatches->describe($dispatch, Payload::of($request, 'details-request')['details']);
+
+        return self::told($dispatch);
+    }
+
+    public function captions(Request $request, Dispatch $dispatch): JsonResponse
+    {
+        $asked = Payload::of($request, 'captions-request');
+        $remarks = self::tried(fn () => $this->dispatches->captions($dispatch, $asked['language'], $asked['text']));
+
+        return response()->json(['dispatch' => DispatchResource::of($dispatch->refresh()), 'remarks' => DispatchResource::remarks($remarks)]);
+    }
+
+    public function release(Request $request, Dispatch $dispatch): JsonResponse
+    {
+        $asked = Payload::of($request, 'release-request');
+        self::tried(fn () => $this->dispatches->release($dispatch, $asked['when'], $asked['at'] ?? null, $asked['zone'] ?? null));
+
+        return self::told($dispatch);
+    }
+
+    public function stop(Dispatch $dispatch): JsonResponse
+    {
+        $this->dispatches->stop($dispatch);
+
+        return self::told($dispatch);
+    }
+
+    public function pause(Dispatch $dispatch): JsonResponse
+    {
+        $this->dispatches->pause($dispatch, true);
+
+        return self::told($dispatch);
+    }
+
+    public function goOn(Dispatch $dispatch): JsonResponse
+    {
+        $this->dispatches->goOn($dispatch);
+
+        return self::told($dispatch);
+    }
+
+    public function look(Dispatch $dispatch): JsonResponse
+    {
+        $this->dispatches->look($dispatch);
+
+        return self::told($dispatch);
+    }
+
+    public function remove(Dispatch $dispatch): JsonResponse
+    {
+        $this->dispatches->remove($dispatch);
+
+        return self::told($dispatch);
+    }
+
+    public function signIn(Request $request): JsonResponse
+    {
+        $asked = Payload::of($request, 'host-sign-in-request');
+
+        return response()->json(['account' => DispatchResource::account($this->accounts->signIn($asked['host'], $asked['name'], $asked['password']))]);
+    }
+
+    public function signOut(HostAccount $account): JsonResponse
+    {
+        $this->accounts->signOut($account);
+
+        return response()->json(['account' => DispatchResource::account($account)]);
+    }
+
+    public function acceptTerms(HostAccount $account): JsonResponse
+    {
+        $this->accounts->acceptTerms($account);
+
+        return response()->json(['account' => DispatchResource::account($account)]);
+    }
+
+    private static function told(Dispatch $dispatch): JsonResponse
+    {
+        return response()->json(['dispatch' => DispatchResource::of($dispatch->refresh())]);
+    }
+
+    private function run(int $id): Run
+    {
+        return Run::query()->find($id) ?? throw RequestRefused::notThere('There is no such file.', 'Look at the slips for what was made.');
+    }
+
+    private function account(int $id): HostAccount
+    {
+        return HostAccount::query()->find($id) ?? throw RequestRefused::notThere('There is no such account.', 'Sign in to the host first.');
+    }
+
+    /**
+     * @template T
+     *
+     * @param  Closure(): T  $do
+     * @return T
+     */
+    private static function tried(Closure $do): mixed
+    {
+        try {
+            return $do();
+        } catch (InvalidArgumentException $e) {
+            throw RequestRefused::notPossible($e->getMessage(), '');
+        }
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Carbon;
+use OuterCrate\Dispatch\Details;
+use OuterCrate\Dispatch\RemoteVideo;
+use OuterCrate\Dispatch\Stage;
+
+/**
+ * A file on its way to a host, held there, and released.
+ *
+ * @property int $id
+ * @property string $key under which its host knows it: asked twice, it makes one video
+ * @property ?int $run_id
+ * @property string $cut_name
+ * @property string $file
+ * @property int $bytes
+ * @property ?string $sha256
+ * @property Stage $stage
+ * @property ?string $problem what went wrong last, or what it waits for
+ * @property ?string $place where its bytes go at its host
+ * @property int $sent bytes that its host has
+ * @property int $restarts how often it had to begin again from its first byte
+ * @property int $failures in a row
+ * @property ?string $remote_id
+ * @property ?array<string, mixed> $remote
+ * @property array<string, mixed> $details
+ * @property array<string, string> $captions WebVTT by language
+ * @property ?string $thumbnail path of a picture
+ * @property string $visibility that it arrives with: private or unlisted
+ * @property ?string $release `ready` or `at`; null where nothing was said
+ * @property ?Carbon $release_at
+ * @property ?Carbon $not_before
+ * @property ?Carbon $arrived_at
+ * @property ?Carbon $released_at
+ * @property list<array{at: string, text: string}> $record
+ * @property ?Carbon $created_at
+ * @property HostAccount $account
+ * @property ?Run $run
+ * @property Work $work that sends it
+ */
+class Dispatch extends Model
+{
+    /** The kinds of work that send it, and look after it at its host. */
+    public const SENDS = 'send';
+
+    public const FOLLOWS = 'follow';
+
+    protected $guarded = [];
+
+    /** @var list<string> */
+    protected $with = ['account'];
+
+    protected $attributes = [
+        'stage' => 'waiting', 'details' => '{}', 'captions' => '{}', 'record' => '[]', 'visibility' => 'private', 'sent' => 0, 'bytes' => 0,
+        'restarts' => 0, 'failures' => 0,
+    ];
+
+    /** @var array<string, string> */
+    protected $casts = [
+        'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array', 'bytes' => 'integer',
+        'sent' => 'integer', 'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime', 'released_at' => 'datetime',
+        'file' => Volumes::class,
+    ];
+
+    /** @return BelongsTo<HostAccount, $this> */
+    public function account(): BelongsTo
+    {
+        return $this->belongsTo(HostAccount::class, 'host_account_id');
+    }
+
+    /** @return BelongsTo<Run, $this> */
+    public function run(): BelongsTo
+    {
+        return $this->belongsTo(Run::class);
+    }
+
+    /** @return HasOne<Work, $this> */
+    public function work(): HasOne
+    {
+        $work = $this->hasOne(Work::class, 'subject')->withDefault();
+        $work->where('kind', self::SENDS);
+
+        return $work;
+    }
+
+    /** @return Builder<static> the latest first */
+    public static function listed(): Builder
+    {
+        return self::query()->with('work')->orderByDesc('id');
+    }
+
+    public function said(): Details
+    {
+        return Details::fromArray($this->details);
+    }
+
+    public function video(): ?RemoteVideo
+    {
+        return $this->remote === null ? null : RemoteVideo::fromArray($this->remote);
+    }
+
+    /** @param  array<string, mixed>  $changes */
+    public function note(string $text, array $changes = []): void
+    {
+        $this->update(['record' => [...$this->record, ['at' => now()->toIso8601ZuluString(), 'text' => $text]]] + $changes);
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+namespace App\Resources;
+
+use App\Library\Hosts;
+use App\Models\Dispatch;
+use App\Models\HostAccount;
+use App\Models\WorkState;
+use OuterCrate\Dispatch\Declaration;
+use OuterCrate\Dispatch\ReleaseList;
+use OuterCrate\Dispatch\Remark;
+use OuterCrate\Units\ByteCount;
+use OuterCrate\Units\Duration;
+use OuterCrate\Units\Fraction;
+
+/** A dispatch as the page shows it (resources/schema/dispatch.json). */
+final class DispatchResource
+{
+    /** @return array<string, mixed> */
+    public static function of(Dispatch $dispatch): array
+    {
+        $work = $dispatch->work;
+        $isSending = in_array($work->state->value, WorkState::inHand(), true);
+        $sent = max($dispatch->sent, $isSending ? (int) ($work->detail['bytes'] ?? 0) : 0);
+        $rate = $isSending ? (float) ($work->detail['bytesPerSecond'] ?? 0) : 0.0;
+        $left = $rate > 0 ? (int) ceil(($dispatch->bytes - $sent) / $rate) : null;
+        $video = $dispatch->video();
+
+        return [
+            'id' => $dispatch->id,
+            'run' => $dispatch->run_id,
+            'cut' => $dispatch->run?->cut_id,
+            'cutName' => $dispatch->cut_name,
+            'file' => mb_scrub(basename($dispatch->file)),
+            'account' => self::account($dispatch->account),
+            'stage' => $dispatch->stage->value,
+            'stageWords' => $dispatch->stage->words(),
+            'problem' => $dispatch->problem,
+            'paused' => $work->exists && $work->paused,
+            'bytes' => $dispatch->bytes,
+            'bytesLabel' => (string) new ByteCount($dispatch->bytes),
+            'sentLabel' => (string) new ByteCount($sent),
+            'percent' => $dispatch->bytes === 0 ? 0 : (int) floor(100 * $sent / $dispatch->bytes),
+            'speedLabel' => $rate > 0 ? new ByteCount((int) $rate).'/s' : null,
+            'leftLabel' => $left === null ? null : (string) new Duration(new Fraction($left)),
+            'details' => ['declarations' => (object) $dispatch->said()->declarations] + $dispatch->said()->toArray(),
+            'captions' => array_keys($dispatch->captions),
+            'visibility' => $dispatch->visibility,
+            'release' => $dispatch->release,
+            'releaseAt' => $dispatch->release_at?->toIso8601ZuluString(),
+            'notBefore' => $dispatch->not_before?->toIso8601ZuluString(),
+            'video' => $video === null ? null : $video->toArray() + ['words' => $video->words()],
+            'missing' => self::remarks(ReleaseList::of(
+                $dispatch->said(), $dispatch->account->takes(), $video, (string) $dispatch->sha256,
+            )),
+            'record' => $dispatch->record,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function account(HostAccount $account): array
+    {
+        return [
+            'id' => $account->id,
+            'host' => $account->host,
+            'hostName' => app(Hosts::class)->need($account->host)->name,
+            'name' => $account->name,
+            'signedIn' => $account->isSignedIn(),
+            'connection' => $account->connection,
+            'takes' => $account->takes()->toArray(),
+        ];
+    }
+
+    /**
+     * @param  list<Remark>  $remarks
+     * @return list<array<string, string>>
+     */
+    public static function remarks(array $remarks): array
+    {
+        return array_map(fn (Remark $remark): array => $remark->toArray(), $remarks);
+    }
+
+    /** @return list<array{name: string, question: string}> */
+    public static function questions(): array
+    {
+        return array_map(
+            fn (Declaration $one): array => ['name' => $one->value, 'question' => $one->question()],
+            Declaration::cases(),
+        );
+    }
+}

@@ -1,0 +1,184 @@
+<?php
+
+use App\Dispatch\HostAccounts;
+use App\Models\Dispatch;
+use App\Models\HostAccount;
+use App\Models\Run;
+use App\Models\Work;
+use OuterCrate\Dispatch\Stage;
+use Tests\Support\StandInHost;
+
+beforeEach(function (): void {
+    $this->host = new StandInHost($this->folder('host'));
+    $this->host->begin();
+    config(['crate.dispatch.hosts' => ['lanternwick' => $this->host->address, 'platen' => $this->folder('drop')]]);
+    $this->signedIn = fn (): HostAccount => app(HostAccounts::class)->signIn('lanternwick', StandInHost::NAME, StandInHost::PASSWORD);
+    $this->upload = function (): Run {
+        $cut = $this->bringIn('plain')['id'];
+
+        return Run::query()->findOrFail(packed($cut, [['preset' => 'review-720']])[0]['id']);
+    };
+    $this->details = ['title' => 'Kiln Diary 14: Night firing', 'tags' => ['glaze', '#kiln', 'Glaze'], 'declarations' => [
+        'madeForChildren' => false, 'paidPromotion' => false, 'alteredContent' => false, 'rights' => true,
+    ]];
+    $this->sent = function (Run $run, HostAccount $account, array $more = []): Dispatch {
+        $asked = ['run' => $run->id, 'account' => $account->id, 'details' => $this->details] + $more;
+        $id = $this->answer($this->postJson('/api/dispatches', $asked), 'dispatch-answer', 202)['dispatch']['id'];
+        $this->work('send');
+
+        return Dispatch::query()->findOrFail($id);
+    };
+    /** Until something holds; what was put off is looked at again at once. */
+    $this->until = function (Dispatch $dispatch, callable $holds): Dispatch {
+        for ($i = 0; $i < 150 && ! $holds($dispatch->refresh()); $i++) {
+            Work::query()->update(['not_before' => null]);
+            $this->work('send', 'follow');
+            $holds($dispatch->refresh()) ?: usleep(200_000);
+        }
+        expect($holds($dispatch))->toBeTrue($dispatch->stage->value.': '.$dispatch->problem);
+
+        return $dispatch;
+    };
+});
+
+afterEach(fn () => $this->host->end());
+
+it('sends a made file, holds it while its sizes come, and releases it when all are there', function () {
+    $run = ($this->upload)();
+    $account = ($this->signedIn)();
+    $check = ['run' => $run->id, 'account' => $account->id];
+    $remarks = $this->answer($this->postJson('/api/dispatches/check', $check), 'dispatch-check-answer')['remarks'];
+    expect(array_column($remarks, 'about'))->toContain('file', 'checksum', 'time')
+        ->and(array_column($remarks, 'severity'))->not->toContain('stop');
+
+    $dispatch = ($this->sent)($run, $account);
+    expect($dispatch->stage)->toBe(Stage::Held, (string) $dispatch->problem)
+        ->and($dispatch->sent)->toBe(filesize($run->file))
+        ->and($dispatch->video()->sha256)->toBe($run->slip['sha256'])
+        ->and($dispatch->video()->visibility)->toBe('private');
+
+    // Not before the terms are accepted; nobody accepts them for the person.
+    $this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'now'])->assertStatus(422)->assertSee('terms');
+    $this->putJson("/api/host-accounts/{$account->id}/terms")->assertOk();
+    $this->answer($this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'ready']), 'dispatch-answer');
+    $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->stage === Stage::Released);
+
+    [$video] = $this->host->videos();
+    expect($video['visibility'])->toBe('public')
+        ->and($video['tier'])->toBe('basic')
+        ->and(array_unique(array_column($video['renditions'], 'state')))->toBe(['ready'])
+        ->and($video['details'])->toMatchArray(['title' => 'Kiln Diary 14: Night firing', 'tags' => ['glaze', 'kiln'], 'rights' => true])
+        ->and(file_get_contents($video['page']))->toContain('Night firing');
+    $list = $this->answer($this->getJson('/api/dispatches'), 'dispatch-list');
+    expect(array_column($list['dispatches'][0]['record'], 'text'))->toContain('Arrived at its host.', 'Released: everybody can see it.')
+        ->and(json_encode([$list, HostAccount::query()->first()]))->not->toContain((string) $account->token);
+});
+
+it('loses nothing by a wrong password or an expired token', function () {
+    $wrong = ['host' => 'lanternwick', 'name' => StandInHost::NAME, 'password' => 'wrong'];
+    $this->answer($this->postJson('/api/host-accounts', $wrong), 'error', 422);
+    expect(HostAccount::query()->count())->toBe(0);
+
+    $run = ($this->upload)();
+    $account = ($this->signedIn)();
+    $this->host->fault('token');
+    $dispatch = ($this->sent)($run, $account);
+    expect($dispatch->stage)->toBe(Stage::NeedsYou)->and($dispatch->problem)->toContain('Sign in again');
+    // What is said of it meanwhile is kept.
+    $this->answer($this->putJson("/api/dispatches/{$dispatch->id}/details", ['details' => ['title' => 'Bowl']]), 'dispatch-answer');
+    ($this->signedIn)();
+    $this->work('send');
+    expect($dispatch->refresh()->stage)->toBe(Stage::Held)->and($this->host->videos()[0]['details']['title'])->toBe('Bowl');
+});
+
+it('goes on from the byte that arrived when the line is cut, and when the host is switched off', function () {
+    $path = $this->folder('media').'/noise.mp4';
+    file_put_contents($path, file_get_contents($this->clip('plain')).random_bytes(3_000_000));
+    $account = ($this->signedIn)();
+    $this->host->fault('drop', ['after' => 700_000, 'times' => 4]);
+    $dispatch = app(App\Dispatch\Dispatches::class)->ofFile($path, $account, $this->details, 'unlisted');
+    $this->work('send');
+    expect($dispatch->refresh()->stage)->toBe(Stage::Waiting)->and($dispatch->problem)->toContain('line');
+    $begun = $dispatch->place;
+    $this->host->end();
+    Work::query()->update(['not_before' => null]);
+    $this->work('send');
+    expect($dispatch->refresh()->stage)->toBe(Stage::Waiting);
+    $this->host->begin();
+
+    $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->stage === Stage::Held);
+    expect($dispatch->place)->toBe($begun)->and($dispatch->restarts)->toBe(0)
+        ->and($dispatch->video()->sha256)->toBe(hash_file('sha256', $path))
+        ->and($this->host->videos())->toHaveCount(1);
+});
+
+it('waits as long as a host asks, and says what needs the person', function (string $fault, array $value, Stage $stage, string $says) {
+    $run = ($this->upload)();
+    $account = ($this->signedIn)();
+    $this->host->fault($fault, $value);
+    $dispatch = ($this->sent)($run, $account);
+    expect($dispatch->stage)->toBe($stage)->and((string) $dispatch->problem)->toContain($says);
+    if ($fault === 'busy') {
+        expect(strtotime((string) $dispatch->work->not_before) - time())->toBeGreaterThan(30);
+    }
+    $this->host->mend($fault);
+    $this->postJson("/api/dispatches/{$dispatch->id}/continue")->assertOk();
+    $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->stage === Stage::Held);
+    expect($this->host->videos())->toHaveCount(1);
+})->with([
+    'Retry-After' => ['busy', ['seconds' => 40], Stage::Waiting, '429'],
+    'out of order' => ['broken', ['times' => 1], Stage::Waiting, '503'],
+    'a full account' => ['quota', [], Stage::NeedsYou, 'left'],
+    'other bytes' => ['checksum', ['times' => 1], Stage::Waiting, 'checksum'],
+]);
+
+it('says why a host does not take a video, and releases nothing then', function () {
+    $this->host->fault('refuses', ['for' => 'shape']);
+    $account = ($this->signedIn)();
+    $this->putJson("/api/host-accounts/{$account->id}/terms")->assertOk();
+    $dispatch = ($this->sent)(($this->upload)(), $account);
+    $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->video()?->state === 'failed');
+    expect($dispatch->problem)->toContain('shape');
+    $this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'now'])->assertStatus(422);
+    expect($this->host->videos()[0]['visibility'])->toBe('private');
+});
+
+it('has a host release it at a time, and at no other', function () {
+    $account = ($this->signedIn)();
+    $this->putJson("/api/host-accounts/{$account->id}/terms")->assertOk();
+    $dispatch = ($this->sent)(($this->upload)(), $account);
+    $passed = ['when' => 'at', 'at' => '2026-01-01T10:00', 'zone' => 'Europe/Vienna'];
+    $this->putJson("/api/dispatches/{$dispatch->id}/release", $passed)->assertStatus(422)->assertSee('passed');
+    $at = now('Europe/Vienna')->addHours(3)->format('Y-m-d\TH:i');
+    $this->answer(
+        $this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'at', 'at' => $at, 'zone' => 'Europe/Vienna']), 'dispatch-answer',
+    );
+    $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->video()->isWhole());
+    expect($dispatch->stage)->toBe(Stage::Held)->and($dispatch->video()->visibility)->toBe('private');
+    $this->host->fault('clock', ['seconds' => 3 * 3600 + 60]);
+    // The token has expired by that clock; the host does it all the same, and says so when it is asked again.
+    ($this->signedIn)();
+    $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->stage === Stage::Released);
+    expect($this->host->videos()[0]['visibility'])->toBe('public');
+});
+
+it('sends by itself what was to be sent when it is made, and puts files into a folder with what is said of them', function () {
+    mkdir($this->folder('drop'));
+    $account = app(HostAccounts::class)->signIn('platen', 'studio', '');
+    $cut = $this->bringIn('plain')['id'];
+    $this->putJson("/api/cuts/{$cut}/sheet", [
+        'outputs' => [['key' => 'a', 'preset' => 'review-720', 'host' => null, 'edits' => (object) []]],
+    ])->assertOk();
+    $this->post("/api/cuts/{$cut}/pack")->assertStatus(202);
+    $run = Run::query()->firstOrFail();
+    $dispatch = ($this->sent)($run, $account);
+    expect($dispatch->stage)->toBe(Stage::Waiting);
+    $this->work();
+    $this->work('send');
+    $dispatch->refresh();
+    expect($dispatch->stage)->toBe(Stage::Held, (string) $dispatch->problem);
+    $said = json_decode((string) file_get_contents("{$dispatch->place}/details.json"));
+    expect(app(App\Schema\Contract::class)->faults($said, 'drop-details'))->toBe([])
+        ->and(hash_file('sha256', "{$dispatch->place}/{$said->file}"))->toBe($run->refresh()->slip['sha256'])
+        ->and(glob("{$dispatch->place}/ascmhl/*.mhl"))->toHaveCount(1);
+});
