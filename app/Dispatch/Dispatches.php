@@ -3,6 +3,7 @@
 namespace App\Dispatch;
 
 use App\Dispatch\Connections\Connections;
+use App\Library\Hosts;
 use App\Media\CutReader;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
@@ -30,6 +31,7 @@ class Dispatches
         private readonly SendFile $send,
         private readonly FollowDispatch $follow,
         private readonly CutReader $reader,
+        private readonly Hosts $hosts,
     ) {
     }
 
@@ -76,7 +78,7 @@ class Dispatches
             'problem' => $run === null || $run->work->state === WorkState::Done ? null : 'It is sent when it is made.',
         ]);
         $dispatch->save();
-        $dispatch->note("To be sent to {$account->host} as {$account->name}.");
+        $dispatch->note("To be sent to {$this->hosts->need($account->host)->name} as {$account->name}.");
         if ($run === null || $run->work->state === WorkState::Done) {
             $this->queue->put($this->send, $dispatch->id);
         }

@@ -25,6 +25,7 @@ class Later {
 }
 
 export const comparePage = new Later(() => import('./compare/ComparePage'));
+export const dispatchPage = new Later(() => import('./dispatch/DispatchPage'));
 export const teachPage = new Later(() => import('./teach/TeachPage'));
 export const survivesPage = new Later(() => import('./survives/SurvivesPage'));
 

@@ -6,7 +6,7 @@ import { ApiError } from './api/client';
 import { Frame } from './frame/Frame';
 import { NotHere } from './frame/NotHere';
 import { HostsPage } from './hosts/HostsPage';
-import { comparePage, Loaded, survivesPage, teachPage } from './later';
+import { comparePage, dispatchPage, Loaded, survivesPage, teachPage } from './later';
 import { PresetsPage } from './presets/PresetsPage';
 import { QueuePage } from './queue/QueuePage';
 import { SettingsPage } from './settings/SettingsPage';
@@ -38,6 +38,7 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                         <Route path="compare/:of/:id?" element={<Loaded page={comparePage} what="the pictures" />} />
                         <Route path="slips" element={<PacksPage />} />
                         <Route path="slips/:pack" element={<SlipsPage />} />
+                        <Route path="dispatch/:id?" element={<Loaded page={dispatchPage} what="what is sent" />} />
                         <Route path="queue" element={<QueuePage />} />
                         <Route path="store" element={<StorePage />} />
                         <Route path="settings" element={<SettingsPage />} />

@@ -216,6 +216,8 @@ final class OpenConnection implements HostConnection
         if ($answer->successful()) {
             return $answer;
         }
+        // A token that is good no more is forgotten: the page asks for the password then.
+        $answer->status() !== 401 || $account->token === null || $account->update(['token' => null, 'expires_at' => null]);
         $says = mb_scrub(mb_substr((string) $answer->json('message'), 0, 300));
         $error = (string) $answer->json('error');
         throw match (true) {
@@ -227,7 +229,9 @@ final class OpenConnection implements HostConnection
             $error === 'quota' => SendingFailed::needsPerson('quota', $says, 'Make room at the host, then go on.'),
             $error === 'checksum' => SendingFailed::anew($says),
             $error === 'not-in-order' => SendingFailed::needsPerson('not-in-order', $says, 'See what is missing.'),
-            default => SendingFailed::needsPerson('refused', $says === '' ? "The host answers {$answer->status()}." : $says, 'Change it, then go on.'),
+            default => SendingFailed::needsPerson(
+                'refused', $says === '' ? "The host answers {$answer->status()}." : $says, 'Change it, then go on.',
+            ),
         };
     }
 

@@ -18,6 +18,7 @@ const pages = [
     { to: '/hosts', label: 'Hosts' },
     { to: '/queue', label: 'Queue' },
     { to: '/slips', label: 'Slips' },
+    { to: '/dispatch', label: 'Dispatch' },
 ];
 
 const tool = 'flex size-7 items-center justify-center rounded text-soft hover:bg-sunk hover:text-ink';

@@ -178,6 +178,15 @@ function Head({ run }: { run: PackedRun }) {
                         </Link>
                     )}
                     {run.state === 'done' && run.onDisk && !run.isFolder && (
+                        <Link
+                            to={`/dispatch/new?run=${run.id}`}
+                            className="text-[12px] text-rust hover:underline"
+                            aria-label={`Send ${run.file} to a host`}
+                        >
+                            Send
+                        </Link>
+                    )}
+                    {run.state === 'done' && run.onDisk && !run.isFolder && (
                         <a
                             href={fileAddress(run.id)}
                             download

@@ -1,0 +1,53 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { api } from '../api/client';
+import type { Dispatch } from '../api/types';
+import { Button } from '../ui/Button';
+import { Trouble } from '../ui/States';
+import { Remarks } from './Remarks';
+
+/** Captions in a language, from a file. */
+export function Captions({ dispatch }: { dispatch: Dispatch }) {
+    const client = useQueryClient();
+    const picker = useRef<HTMLInputElement>(null);
+    const [language, setLanguage] = useState(dispatch.details.language || 'en');
+    const bring = useMutation({
+        mutationFn: async (file: File) => api.caption(dispatch.id, { language, text: await file.text() }),
+        onSettled: () => client.invalidateQueries({ queryKey: ['dispatches'] }),
+    });
+    return (
+        <div>
+            <div className="mb-1 flex items-center gap-2">
+                <span className="text-[12px] text-soft">Captions</span>
+                <span className="figure">{dispatch.captions.join(', ') || 'none'}</span>
+                <label htmlFor="caption-language" className="ml-auto text-[12px] text-soft">
+                    in
+                </label>
+                <input
+                    id="caption-language"
+                    value={language}
+                    onChange={(event) => setLanguage(event.target.value)}
+                    className="h-7 w-16 rounded border border-line bg-page px-2"
+                />
+                <input
+                    ref={picker}
+                    type="file"
+                    accept=".srt,.vtt"
+                    aria-label="Captions file"
+                    className="sr-only"
+                    tabIndex={-1}
+                    onChange={(event) => {
+                        const [file] = event.target.files ?? [];
+                        event.target.value = '';
+                        file && bring.mutate(file);
+                    }}
+                />
+                <Button disabled={bring.isPending} onClick={() => picker.current?.click()}>
+                    Choose a file
+                </Button>
+            </div>
+            {bring.error && <Trouble message={bring.error.message} />}
+            {bring.data && bring.data.remarks.length > 0 && <Remarks remarks={bring.data.remarks} />}
+        </div>
+    );
+}
