@@ -87,7 +87,7 @@ class Facts
         $later = Run::query()
             ->where('cut_id', $run->cut_id)->where('id', '>', $run->id)->whereNotNull('slip')->orderByDesc('id')
             ->get(['id', 'name', 'plan'])
-            ->first(fn (Run $other): bool => $other->plan['preset'] === $run->plan['preset'] && $other->plan['host'] === $run->plan['host']);
+            ->first(fn (Run $other): bool => [$other->plan['preset'], $other->plan['host']] === [$run->plan['preset'], $run->plan['host']]);
 
         return $later?->name;
     }

@@ -24,12 +24,17 @@ use OuterCrate\Dispatch\Stage;
  */
 class SendFile implements Kind
 {
-    /** Bytes of a piece: about so many seconds of the line, between these two. What a cut line loses is a piece at most. */
+    /**
+     * Bytes of a piece: about so many seconds of the line, between these two. What a cut line loses is a piece at most, so that each cut
+     * in a row halves the next one.
+     */
     private const SECONDS = 2.0;
 
-    private const LEAST = 262_144;
+    private const LEAST = 16_384;
 
     private const MOST = 16_777_216;
+
+    private const FIRST = 262_144;
 
     /** How often what arrived is thrown away because it is not what was sent. */
     private const MOST_RESTARTS = 3;
@@ -136,7 +141,7 @@ class SendFile implements Kind
     {
         $dispatch->place ?? $dispatch->update(['place' => $connection->begin($dispatch), 'sent' => 0]);
         $offset = $connection->arrived($dispatch);
-        $piece = self::LEAST;
+        $piece = max(self::LEAST, self::FIRST >> min(8, $dispatch->failures));
         while ($offset < $dispatch->bytes) {
             $this->stand($meter);
             $bytes = min($piece, $dispatch->bytes - $offset);

@@ -63,9 +63,9 @@ class Dispatch extends Model
 
     /** @var array<string, string> */
     protected $casts = [
-        'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array', 'bytes' => 'integer',
-        'sent' => 'integer', 'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime', 'released_at' => 'datetime',
-        'file' => Volumes::class,
+        'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array',
+        'bytes' => 'integer', 'sent' => 'integer', 'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime',
+        'released_at' => 'datetime', 'file' => Volumes::class,
     ];
 
     /** @return BelongsTo<HostAccount, $this> */

@@ -12,6 +12,9 @@ use InvalidArgumentException;
 /** A date and an hour as a clock on a wall shows them somewhere, as a moment. */
 final readonly class ReleaseTime
 {
+    /** Seconds by which clocks are put back, of all zones of this century. */
+    private const SHIFTS = [1800, 3600, 7200];
+
     private function __construct(public DateTimeImmutable $moment, public ?string $remark)
     {
     }
@@ -43,13 +46,18 @@ final readonly class ReleaseTime
         }
         $utc = $moment->setTimezone(new DateTimeZone('UTC'));
 
-        return new self($utc, self::isTwice($moment) ? 'The clocks show that hour twice that day; it is the first of both.' : null);
+        return new self($utc, self::isTwice($moment) ? 'The clocks show that hour twice that day; it is the second of both.' : null);
     }
 
+    /** Of an hour that comes twice this is the second: nothing is shown too early. */
     private static function isTwice(DateTimeImmutable $moment): bool
     {
-        $later = $moment->setTimestamp($moment->getTimestamp() + 3600);
+        foreach (self::SHIFTS as $seconds) {
+            if ($moment->setTimestamp($moment->getTimestamp() - $seconds)->format('Y-m-d\TH:i') === $moment->format('Y-m-d\TH:i')) {
+                return true;
+            }
+        }
 
-        return $later->format('Y-m-d\TH:i') === $moment->format('Y-m-d\TH:i');
+        return false;
     }
 }

@@ -31,12 +31,14 @@ final class Details
         }
         foreach (['category' => 'categories', 'licence' => 'licences'] as $name => $known) {
             $given = $checked[$name] ?? '';
-            $given === '' || in_array($given, config("standin.{$known}"), true) || self::refuse($name, 'is one of '.implode(', ', config("standin.{$known}")));
+            $all = (array) config("standin.{$known}");
+            $given === '' || in_array($given, $all, true) || self::refuse($name, 'is one of '.implode(', ', $all));
         }
         if (array_key_exists('tags', $details)) {
             $tags = $details['tags'];
             is_array($tags) && array_filter($tags, is_string(...)) === $tags || self::refuse('tags', 'is a list of texts');
-            mb_strlen(implode(',', $tags)) <= config('standin.most.tags') || self::refuse('tags', 'has 500 characters at most, with commas');
+            $most = (int) config('standin.most.tags');
+            mb_strlen(implode(',', $tags)) <= $most || self::refuse('tags', "has {$most} characters at most, with commas");
             $checked['tags'] = array_values($tags);
         }
         foreach (self::DECLARATIONS as $name) {

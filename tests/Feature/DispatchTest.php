@@ -6,6 +6,7 @@ use App\Models\HostAccount;
 use App\Models\Run;
 use App\Models\Work;
 use OuterCrate\Dispatch\Stage;
+use Tests\Support\CutLines;
 use Tests\Support\StandInHost;
 
 beforeEach(function (): void {
@@ -150,9 +151,8 @@ it('has a host release it at a time, and at no other', function () {
     $passed = ['when' => 'at', 'at' => '2026-01-01T10:00', 'zone' => 'Europe/Vienna'];
     $this->putJson("/api/dispatches/{$dispatch->id}/release", $passed)->assertStatus(422)->assertSee('passed');
     $at = now('Europe/Vienna')->addHours(3)->format('Y-m-d\TH:i');
-    $this->answer(
-        $this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'at', 'at' => $at, 'zone' => 'Europe/Vienna']), 'dispatch-answer',
-    );
+    $asked = ['when' => 'at', 'at' => $at, 'zone' => 'Europe/Vienna'];
+    $this->answer($this->putJson("/api/dispatches/{$dispatch->id}/release", $asked), 'dispatch-answer');
     $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->video()->isWhole());
     expect($dispatch->stage)->toBe(Stage::Held)->and($dispatch->video()->visibility)->toBe('private');
     $this->host->fault('clock', ['seconds' => 3 * 3600 + 60]);
@@ -181,4 +181,36 @@ it('sends by itself what was to be sent when it is made, and puts files into a f
     expect(app(App\Schema\Contract::class)->faults($said, 'drop-details'))->toBe([])
         ->and(hash_file('sha256', "{$dispatch->place}/{$said->file}"))->toBe($run->refresh()->slip['sha256'])
         ->and(glob("{$dispatch->place}/ascmhl/*.mhl"))->toHaveCount(1);
+});
+
+it('does the same by command', function () {
+    $surroundings = ['CRATE_HOSTS_AT' => "lanternwick={$this->host->address}", 'CRATE_HOST_PASSWORD' => StandInHost::PASSWORD];
+    foreach ($surroundings as $name => $value) {
+        putenv("{$name}={$value}");
+        $_SERVER[$name] = $value;
+    }
+    try {
+        $path = $this->clip('plain', '-odd näme.mov');
+        $details = $this->file('details.json', json_encode($this->details));
+        expect($this->crate('send', $path, '--host=lanternwick')->getExitCode())->not->toBe(0);
+        expect($this->crate('accounts', 'sign-in', 'lanternwick', StandInHost::NAME)->getOutput())->toContain('signed in');
+        $this->crate('accounts', 'accept-terms', 'lanternwick', StandInHost::NAME);
+        $sent = $this->crate('send', $path, '--host=lanternwick', "--details={$details}", '--hold', '--json');
+        $dispatch = json_decode($sent->getOutput(), true)['dispatch'] ?? null;
+        expect($dispatch['stage'] ?? $sent->getOutput().$sent->getErrorOutput())->toBe('held')
+            ->and($dispatch['video']['sha256'])->toBe(hash_file('sha256', $path));
+        expect($this->crate('release', (string) $dispatch['id'], '--when=ready', '--json')->getExitCode())->toBe(0)
+            ->and($this->crate('sent', 'list', '--json')->getOutput())->toContain('"release": "ready"');
+    } finally {
+        foreach (array_keys($surroundings) as $name) {
+            putenv($name);
+            unset($_SERVER[$name]);
+        }
+    }
+});
+
+it('sends every byte once over a line that is cut again and again', function () {
+    $found = CutLines::sent($this->host, $this->folder('media'), 8, 25, 14);
+    expect($found['cut'])->toBeGreaterThanOrEqual(25)
+        ->and(array_diff_key($found, ['cut' => 0]))->toBe(['files' => 8, 'arrived' => 8, 'wrong' => 0, 'restarts' => 0, 'twice' => 0]);
 });

@@ -33,7 +33,8 @@ final class StandInHost
         $this->process->start();
         for ($i = 0; $i < 200; $i++) {
             if (@file_get_contents("{$this->address}/api/faults") !== false) {
-                (new Process(['php', "{$root}/standin/artisan", 'standin:account', self::NAME, self::PASSWORD], $root, $surroundings))->mustRun();
+                $account = ['php', "{$root}/standin/artisan", 'standin:account', self::NAME, self::PASSWORD];
+                (new Process($account, $root, $surroundings))->mustRun();
 
                 return;
             }

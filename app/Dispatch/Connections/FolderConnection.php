@@ -71,7 +71,8 @@ final class FolderConnection implements HostConnection
         }
         $at = new DateTimeImmutable('now');
         $modified = new DateTimeImmutable('@'.(int) filemtime($folder->path($name)));
-        $list = HashList::of([new HashedFile($name, $dispatch->bytes, $modified, $sums['xxh64'], $at)], $at, gethostname() ?: '-', 'Outer Crate', '1');
+        $file = new HashedFile($name, $dispatch->bytes, $modified, $sums['xxh64'], $at);
+        $list = HashList::of([$file], $at, gethostname() ?: '-', 'Outer Crate', '1');
         $listed = HashList::name(basename((string) $dispatch->place), 1, $at);
         $folder->write(HashList::FOLDER."/{$listed}", $list);
         $folder->write(HashList::FOLDER.'/'.HashList::CHAIN, HashList::chain([['name' => $listed, 'content' => $list]]));

@@ -21,8 +21,11 @@ class DispatchController
 {
     private const SHOWN = 100;
 
-    public function __construct(private readonly Dispatches $dispatches, private readonly HostAccounts $accounts, private readonly Facts $facts)
-    {
+    public function __construct(
+        private readonly Dispatches $dispatches,
+        private readonly HostAccounts $accounts,
+        private readonly Facts $facts,
+    ) {
     }
 
     public function index(): JsonResponse
@@ -69,7 +72,10 @@ class DispatchController
         $asked = Payload::of($request, 'captions-request');
         $remarks = self::tried(fn () => $this->dispatches->captions($dispatch, $asked['language'], $asked['text']));
 
-        return response()->json(['dispatch' => DispatchResource::of($dispatch->refresh()), 'remarks' => DispatchResource::remarks($remarks)]);
+        return response()->json([
+            'dispatch' => DispatchResource::of($dispatch->refresh()),
+            'remarks' => DispatchResource::remarks($remarks),
+        ]);
     }
 
     public function release(Request $request, Dispatch $dispatch): JsonResponse
@@ -119,7 +125,9 @@ class DispatchController
     {
         $asked = Payload::of($request, 'host-sign-in-request');
 
-        return response()->json(['account' => DispatchResource::account($this->accounts->signIn($asked['host'], $asked['name'], $asked['password']))]);
+        $account = $this->accounts->signIn($asked['host'], $asked['name'], $asked['password']);
+
+        return response()->json(['account' => DispatchResource::account($account)]);
     }
 
     public function signOut(HostAccount $account): JsonResponse
@@ -143,12 +151,14 @@ class DispatchController
 
     private function run(int $id): Run
     {
-        return Run::query()->find($id) ?? throw RequestRefused::notThere('There is no such file.', 'Look at the slips for what was made.');
+        return Run::query()->find($id)
+            ?? throw RequestRefused::notThere('There is no such file.', 'Look at the slips for what was made.');
     }
 
     private function account(int $id): HostAccount
     {
-        return HostAccount::query()->find($id) ?? throw RequestRefused::notThere('There is no such account.', 'Sign in to the host first.');
+        return HostAccount::query()->find($id)
+            ?? throw RequestRefused::notThere('There is no such account.', 'Sign in to the host first.');
     }
 
     /**

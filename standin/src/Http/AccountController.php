@@ -21,7 +21,8 @@ class AccountController
 
     public function signIn(Request $request): JsonResponse
     {
-        $account = Account::query()->where(['host' => (string) $request->input('host'), 'name' => (string) $request->input('name')])->first();
+        $asked = ['host' => (string) $request->input('host'), 'name' => (string) $request->input('name')];
+        $account = Account::query()->where($asked)->first();
         // A wrong name takes as long as a wrong password.
         $isRight = Hash::check((string) $request->input('password'), $account->password ?? Hash::make(Str::random()));
         if ($account === null || ! $isRight || $this->faults->value('password') !== null) {

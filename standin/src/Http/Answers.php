@@ -2,7 +2,6 @@
 
 namespace StandIn\Http;
 
-use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
 use OuterCrate\Refusals\Refused;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -16,7 +15,6 @@ final class Answers
         [$status, $id, $text, $headers, $missing] = match (true) {
             $e instanceof Refusal => [$e->status, $e->id, $e->getMessage(), $e->headers, $e->missing],
             $e instanceof Refused => [$e->status(), $e->id(), $e->getMessage(), ['Tus-Resumable' => '1.0.0'], []],
-            $e instanceof HttpExceptionInterface && $e->getPrevious() instanceof ModelNotFoundException, $e instanceof ModelNotFoundException => [404, 'not-found', 'There is no such thing.', [], []],
             $e instanceof HttpExceptionInterface => [$e->getStatusCode(), 'http', $e->getMessage() ?: 'That cannot be answered.', [], []],
             default => [500, 'broken', 'The host broke down.', [], []],
         };

@@ -15,7 +15,9 @@ class CaptionController
     {
         $video = VideoController::find($request, $video);
         $text = $request->getContent();
-        preg_match('~^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$~', $language) === 1 || throw new Refusal(422, 'captions', 'A language is written as en or pt-BR.');
+        if (preg_match('~^[a-zA-Z]{2,3}(-[a-zA-Z0-9]{2,8})*$~', $language) !== 1) {
+            throw new Refusal(422, 'captions', 'A language is written as en or pt-BR.');
+        }
         str_starts_with($text, 'WEBVTT') && strlen($text) <= self::MOST && mb_check_encoding($text)
             || throw new Refusal(415, 'captions', 'Captions are WebVTT in UTF-8, of one megabyte at most.');
         Caption::query()->updateOrCreate(['video_id' => $video->id, 'language' => $language], ['text' => $text]);

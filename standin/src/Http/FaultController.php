@@ -15,9 +15,7 @@ class FaultController
 
     public function index(): JsonResponse
     {
-        $known = array_keys(Faults::ALL);
-
-        return response()->json(['faults' => (object) array_filter(array_combine($known, array_map($this->faults->value(...), $known)))]);
+        return response()->json(['faults' => (object) $this->faults->on()]);
     }
 
     public function update(Request $request, string $name): JsonResponse

@@ -25,7 +25,7 @@ class PageController
     {
         return view('index', [
             'faults' => Faults::ALL,
-            'on' => array_filter(array_map($this->faults->value(...), array_combine(array_keys(Faults::ALL), array_keys(Faults::ALL))), is_array(...)),
+            'on' => $this->faults->on(),
             'videos' => Video::query()->with(['account', 'renditions'])->latest()->limit(50)->get(),
         ]);
     }
@@ -49,7 +49,9 @@ class PageController
 
     public function rendition(string $video, int $lines): BinaryFileResponse
     {
-        return response()->file($this->seen($video)->renditions->firstWhere('lines', $lines)->file ?? abort(404), ['Content-Type' => 'video/mp4']);
+        $file = $this->seen($video)->renditions->firstWhere('lines', $lines)->file ?? abort(404);
+
+        return response()->file($file, ['Content-Type' => 'video/mp4']);
     }
 
     public function caption(string $video, string $language): Response

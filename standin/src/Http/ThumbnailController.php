@@ -23,7 +23,8 @@ class ThumbnailController
         $most = (int) config('standin.most.thumbnail');
         strlen($bytes) <= $most || throw new Refusal(413, 'thumbnail', "A thumbnail has {$most} bytes at most.");
         $size = @getimagesizefromstring($bytes);
-        $ending = [IMAGETYPE_JPEG => 'jpg', IMAGETYPE_PNG => 'png'][$size[2] ?? 0] ?? throw new Refusal(415, 'thumbnail', 'A thumbnail is a JPEG or a PNG.');
+        $ending = [IMAGETYPE_JPEG => 'jpg', IMAGETYPE_PNG => 'png'][$size[2] ?? 0]
+            ?? throw new Refusal(415, 'thumbnail', 'A thumbnail is a JPEG or a PNG.');
         ['width' => $width, 'height' => $height] = config('standin.thumbnail');
         if ($size[0] < $width || $size[1] < $height) {
             throw new Refusal(422, 'thumbnail', "A thumbnail has {$width}×{$height} pixels at least, not {$size[0]}×{$size[1]}.");

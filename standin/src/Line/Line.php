@@ -28,13 +28,16 @@ final class Line
 
     private float $looked = 0.0;
 
-    /** @var array{drop?: array{after: int, times: int}, slow?: array{bytes: int}} */
+    /** @var array{drop?: array{after: int, times: int, random?: int}, slow?: array{bytes: int}} */
     private array $faults = [];
 
     /** What the switches said when they were last read: a cut that was made is not made again until they say another thing. */
     private string $said = '';
 
     private int $carried = 0;
+
+    /** Bytes after which it is cut next. */
+    private int $cutsAt = 0;
 
     private float $credit = 0.0;
 
@@ -43,7 +46,8 @@ final class Line
     /** @param  string  $switches  path of a JSON file that says which faults are on */
     public function __construct(string $listen, private readonly string $to, private readonly string $switches)
     {
-        $this->server = stream_socket_server("tcp://{$listen}", $code, $text) ?: throw new RuntimeException("Cannot listen on {$listen}: {$text}");
+        $this->server = stream_socket_server("tcp://{$listen}", $code, $text)
+            ?: throw new RuntimeException("Cannot listen on {$listen}: {$text}");
         stream_set_blocking($this->server, false);
     }
 
@@ -104,7 +108,7 @@ final class Line
         $isSent = $connection->isClient($socket);
         $most = $isSent && isset($this->faults['slow']) ? max(1, min(self::PART, (int) $this->credit)) : self::PART;
         if ($isSent && isset($this->faults['drop'])) {
-            $most = max(1, min($most, $this->faults['drop']['after'] - $this->carried));
+            $most = max(1, min($most, $this->cutsAt - $this->carried));
         }
         $bytes = $connection->read($socket, $most);
         if (! $isSent || $bytes === 0) {
@@ -112,7 +116,7 @@ final class Line
         }
         $this->credit -= $bytes;
         $this->carried += $bytes;
-        if (isset($this->faults['drop']) && $this->carried >= $this->faults['drop']['after']) {
+        if (isset($this->faults['drop']) && $this->carried >= $this->cutsAt) {
             $this->cut($connection);
         }
     }
@@ -123,10 +127,17 @@ final class Line
         $connection->flush();
         $connection->reset();
         unset($this->connections[$connection->id()]);
-        $this->carried = 0;
         if (--$this->faults['drop']['times'] <= 0) {
             unset($this->faults['drop']);
         }
+        $this->prepare();
+    }
+
+    private function prepare(): void
+    {
+        $this->carried = 0;
+        $after = (int) ($this->faults['drop']['after'] ?? 0);
+        $this->cutsAt = ($this->faults['drop']['random'] ?? 0) > 0 ? random_int(1, max(1, 2 * $after)) : $after;
     }
 
     private function look(): void
@@ -143,9 +154,9 @@ final class Line
         $said = (string) @file_get_contents($this->switches);
         if ($said !== $this->said) {
             $this->said = $said;
-            $this->carried = 0;
             $faults = json_decode($said, true);
             $this->faults = is_array($faults) ? $faults : [];
+            $this->prepare();
         }
     }
 

@@ -90,7 +90,8 @@ class Processing
             $fault === 'size', $limits->bytes !== null && $bytes > $limits->bytes => 'The file is larger than the host takes.',
             $fault === 'shape' => 'The host does not take this shape of picture.',
             $fault !== null => 'The video is longer than the host takes.',
-            $limits->seconds !== null && $seconds > $limits->seconds => 'The video is longer than the '.new Duration(new Fraction($limits->seconds)).' that the host takes.',
+            $limits->seconds !== null && $seconds > $limits->seconds => 'The video is longer than the '
+                .new Duration(new Fraction($limits->seconds)).' that the host takes.',
             default => null,
         };
     }
