@@ -81,9 +81,11 @@ final class OpenConnection implements HostConnection
         $body = new LimitStream(Utils::streamFor(Utils::tryFopen($dispatch->file, 'rb')), $bytes, $offset);
         $request = $this->client($dispatch->account)
             ->timeout(0)
-            ->withHeaders(self::TUS + ['Upload-Offset' => (string) $offset, 'Expect' => ''])
+            ->withHeaders(self::TUS + ['Upload-Offset' => (string) $offset])
             ->withBody($body, 'application/offset+octet-stream')
             ->withOptions([
+                // Servers that do not know the question answer it with a refusal.
+                'expect' => false,
                 'progress' => function (int $down, int $hasDown, int $up, int $hasUp) use ($onBytes, &$isEnded): int {
                     // The engine of the transfer is ended by what this returns, not by what it throws.
                     $isEnded = $isEnded || ! $onBytes($hasUp);
