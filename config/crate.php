@@ -10,7 +10,10 @@ foreach (array_filter(explode(':', (string) env('CRATE_VOLUMES', ''))) as $volum
 // SLUG=ADDRESS, separated by spaces, as in lanternwick=https://api.example:8480 platen=/mnt/platen: where hosts are reached. A folder
 // takes the files of a host that is served by hand, or by somebody else's program.
 $reached = [];
-foreach (preg_split('~\s+~', trim((string) env('CRATE_HOSTS_AT', '')), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $pair) {
+// While bin/start runs a stand-in, its hosts are reached there, by bin/crate too.
+$standIn = storage_path('standin/hosts-at');
+$at = env('CRATE_HOSTS_AT') ?? (is_file($standIn) ? file_get_contents($standIn) : '');
+foreach (preg_split('~\s+~', trim((string) $at), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $pair) {
     [$name, $address] = explode('=', $pair, 2) + [1 => ''];
     $reached[$name] = rtrim($address, '/');
 }
@@ -119,7 +122,7 @@ return [
         // Hours of the day in which it is sent, as 22:00-06:30; empty for all of them.
         'hours' => (string) env('CRATE_SEND_HOURS', ''),
         // How clocks stand here.
-        'zone' => (string) env('CRATE_ZONE', '') ?: (trim((string) @file_get_contents('/etc/timezone')) ?: 'UTC'),
+        'zone' => (string) env('CRATE_ZONE', '') ?: (is_readable('/etc/timezone') ? trim((string) file_get_contents('/etc/timezone')) : 'UTC'),
     ],
 
     /* Bits per second that the line sends, until the person says otherwise. */

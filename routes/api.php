@@ -124,12 +124,17 @@ Route::post('dispatches', [DispatchController::class, 'store']);
 Route::post('dispatches/check', [DispatchController::class, 'check']);
 Route::prefix('dispatches/{dispatch}')->whereNumber('dispatch')->controller(DispatchController::class)->group(function (): void {
     Route::put('details', 'describe');
+    Route::post('templates', 'keepTemplate');
+    Route::post('fill/{template}', 'fill');
     Route::put('captions', 'captions');
+    Route::put('thumbnail', 'thumbnail');
+    Route::get('thumbnail', 'thumbnailPicture');
     Route::put('release', 'release');
     Route::post('stop', 'stop');
     Route::post('pause', 'pause');
     Route::post('continue', 'goOn');
     Route::post('look', 'look');
+    Route::post('bring-back', 'bringBack');
     Route::delete('', 'remove');
 });
 Route::post('host-accounts', [DispatchController::class, 'signIn']);

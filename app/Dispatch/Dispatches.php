@@ -32,6 +32,8 @@ class Dispatches
         private readonly FollowDispatch $follow,
         private readonly CutReader $reader,
         private readonly Hosts $hosts,
+        private readonly Thumbnails $thumbnails,
+        private readonly BringBack $bring,
     ) {
     }
 
@@ -134,6 +136,16 @@ class Dispatches
         return $file->remarks($length);
     }
 
+    /** An exact frame of its cut as its thumbnail, sent when it has arrived. */
+    public function thumbnail(Dispatch $dispatch, int $frame, float $lift): void
+    {
+        $path = $this->thumbnails->make($dispatch, $frame, $lift);
+        $dispatch->update(['thumbnail' => $path]);
+        if ($dispatch->stage->hasArrived()) {
+            $this->tell($dispatch, fn ($connection) => $connection->thumbnail($dispatch, $path));
+        }
+    }
+
     /**
      * Everybody is to see it: `now`, when all sizes are `ready`, or `at` a time. Null takes back what was said.
      *
@@ -218,6 +230,15 @@ class Dispatches
             $this->connections->of($dispatch->account)->remove($dispatch);
         }
         $dispatch->note('Removed from its host.', ['stage' => Stage::Removed, 'release' => null, 'release_at' => null]);
+    }
+
+    /** Fetches what its host made of it, and teaches the host by that. */
+    public function bringBack(Dispatch $dispatch): void
+    {
+        if (($dispatch->video()?->ready() ?? []) === []) {
+            throw SendingFailed::needsPerson('not-ready', 'Its host has made nothing of it yet.', 'Wait for the first size.');
+        }
+        $this->queue->put($this->bring, $dispatch->id);
     }
 
     /** It is looked at its host at once. */

@@ -178,6 +178,26 @@ class SendFile implements Kind
             'remote_id' => $video->id, 'remote' => $video->toArray(), 'stage' => Stage::Held, 'arrived_at' => now(), 'problem' => null,
         ]);
         $this->queue->put($this->follow, $dispatch->id);
+        $this->bringAlong($dispatch, $connection);
+    }
+
+    /** What was chosen before it arrived. What its host does not take of that is said, and makes nothing of the rest undone. */
+    private function bringAlong(Dispatch $dispatch, HostConnection $connection): void
+    {
+        $told = [];
+        // Details may have been changed while the last byte was on its way.
+        $told[] = fn () => $connection->describe($dispatch, $dispatch->refresh()->said());
+        foreach ($dispatch->captions as $language => $vtt) {
+            $told[] = fn () => $connection->captions($dispatch, $language, $vtt);
+        }
+        $dispatch->thumbnail === null ?: $told[] = fn () => $connection->thumbnail($dispatch, $dispatch->thumbnail);
+        foreach ($told as $tell) {
+            try {
+                $dispatch->update(['remote' => $tell()->toArray()]);
+            } catch (SendingFailed $e) {
+                $dispatch->note("Not taken by its host: {$e->getMessage()}", ['problem' => $e->getMessage()]);
+            }
+        }
     }
 
     /** @throws Postponed where it is tried again */

@@ -26,8 +26,8 @@ class MediaFolders
         if ($real === false) {
             throw new FileProblem('There is no such file.', $path, 'It may have been moved or renamed.');
         }
-        foreach ($this->folders() as $folder) {
-            if (str_starts_with($real, $folder.'/')) {
+        foreach ([...$this->folders(), (string) realpath(self::cameBack())] as $folder) {
+            if ($folder !== '' && str_starts_with($real, $folder.'/')) {
                 return $real;
             }
         }
@@ -112,6 +112,12 @@ class MediaFolders
                 yield $file;
             }
         }
+    }
+
+    /** Where files lie that came back from hosts: they are looked at, and are no cuts. */
+    public static function cameBack(): string
+    {
+        return config('crate.derived').'/came-back';
     }
 
     /** @return list<string> real paths of the folders that exist: the configured ones, and the one in which sent files arrive */

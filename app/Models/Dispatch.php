@@ -38,6 +38,8 @@ use OuterCrate\Dispatch\Stage;
  * @property ?Carbon $not_before
  * @property ?Carbon $arrived_at
  * @property ?Carbon $released_at
+ * @property ?list<string> $came_back files that its host made of it, the smallest first
+ * @property ?int $teaching_id of its host, by those
  * @property list<array{at: string, text: string}> $record
  * @property ?Carbon $created_at
  * @property HostAccount $account
@@ -46,10 +48,12 @@ use OuterCrate\Dispatch\Stage;
  */
 class Dispatch extends Model
 {
-    /** The kinds of work that send it, and look after it at its host. */
+    /** The kinds of work that send it, look after it at its host, and fetch what that made of it. */
     public const SENDS = 'send';
 
     public const FOLLOWS = 'follow';
+
+    public const BRINGS = 'bring';
 
     protected $guarded = [];
 
@@ -63,7 +67,7 @@ class Dispatch extends Model
 
     /** @var array<string, string> */
     protected $casts = [
-        'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array',
+        'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array', 'came_back' => 'array',
         'bytes' => 'integer', 'sent' => 'integer', 'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime',
         'released_at' => 'datetime', 'file' => Volumes::class,
     ];

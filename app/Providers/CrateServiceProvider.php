@@ -4,6 +4,7 @@ namespace App\Providers;
 
 use App\Analysis\AnalyseCut;
 use App\Database\WriteFirstConnection;
+use App\Dispatch\BringBack;
 use App\Dispatch\FollowDispatch;
 use App\Dispatch\SendFile;
 use App\Dispatch\SendWhenMade;
@@ -42,7 +43,7 @@ class CrateServiceProvider extends ServiceProvider
     private const KINDS = [
         MakeFile::class, MakePart::class,
         SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class,
-        RunEndCommand::class, SendFile::class, FollowDispatch::class,
+        RunEndCommand::class, SendFile::class, FollowDispatch::class, BringBack::class,
     ];
 
     /** Made once: they know much, and change nothing. */

@@ -45,6 +45,13 @@ final class DispatchResource
             'leftLabel' => $left === null ? null : (string) new Duration(new Fraction($left)),
             'details' => ['declarations' => (object) $dispatch->said()->declarations] + $dispatch->said()->toArray(),
             'captions' => array_keys($dispatch->captions),
+            'thumbnail' => $dispatch->thumbnail === null ? null : (int) @filemtime($dispatch->thumbnail),
+            'cutFrames' => $dispatch->run?->cut?->reading()->length(),
+            'cameBack' => $dispatch->came_back ?? [],
+            'source' => $dispatch->run?->source,
+            'teaching' => $dispatch->teaching_id,
+            'mayClear' => $dispatch->run_id !== null && $dispatch->stage->hasArrived() && $video?->sha256 === $dispatch->sha256
+                && is_file($dispatch->file),
             'visibility' => $dispatch->visibility,
             'release' => $dispatch->release,
             'releaseAt' => $dispatch->release_at?->toIso8601ZuluString(),

@@ -20,6 +20,15 @@ return new class extends Migration
             $table->timestamps();
             $table->unique(['host', 'name']);
         });
+        Schema::create('detail_templates', function (Blueprint $table): void {
+            $table->id();
+            $table->string('host'); // slug
+            $table->string('name'); // of a series
+            $table->json('details'); // texts with fields
+            $table->unsignedInteger('number'); // of the last video that was filled from it
+            $table->timestamps();
+            $table->unique(['host', 'name']);
+        });
         Schema::create('dispatches', function (Blueprint $table): void {
             $table->id();
             $table->uuid('key')->unique(); // under which its host knows it: asked twice, it makes one video
@@ -46,6 +55,8 @@ return new class extends Migration
             $table->timestamp('not_before')->nullable();
             $table->timestamp('arrived_at')->nullable();
             $table->timestamp('released_at')->nullable();
+            $table->json('came_back')->nullable(); // files that its host made of it
+            $table->foreignId('teaching_id')->nullable();
             $table->json('record'); // what was done with it and when
             $table->timestamps();
         });
@@ -54,6 +65,7 @@ return new class extends Migration
     public function down(): void
     {
         Schema::dropIfExists('dispatches');
+        Schema::dropIfExists('detail_templates');
         Schema::dropIfExists('host_accounts');
     }
 };

@@ -1,9 +1,11 @@
 <?php
 
+use App\Dispatch\Dispatches;
 use App\Dispatch\HostAccounts;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Models\Run;
+use App\Models\Teaching;
 use App\Models\Work;
 use OuterCrate\Dispatch\Stage;
 use Tests\Support\CutLines;
@@ -64,6 +66,14 @@ it('sends a made file, holds it while its sizes come, and releases it when all a
     $this->answer($this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'ready']), 'dispatch-answer');
     $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->stage === Stage::Released);
 
+    // What its host made of it comes back: to be looked at beside the cut, and to teach the host.
+    $this->postJson("/api/dispatches/{$dispatch->id}/bring-back")->assertOk();
+    $this->work('bring');
+    expect($dispatch->refresh()->came_back)->toHaveCount(count($dispatch->video()->ready()))
+        ->and(Teaching::query()->find($dispatch->teaching_id)->asked['lessons'][0])->toBe([$run->file, ...$dispatch->came_back]);
+    $files = http_build_query(['file' => [$dispatch->run->source, $dispatch->came_back[0]]]);
+    expect($this->answer($this->getJson("/api/files/compare?{$files}"), 'comparison-view')['sources'])->toHaveCount(2);
+
     [$video] = $this->host->videos();
     expect($video['visibility'])->toBe('public')
         ->and($video['tier'])->toBe('basic')
@@ -97,7 +107,7 @@ it('goes on from the byte that arrived when the line is cut, and when the host i
     file_put_contents($path, file_get_contents($this->clip('plain')).random_bytes(3_000_000));
     $account = ($this->signedIn)();
     $this->host->fault('drop', ['after' => 700_000, 'times' => 4]);
-    $dispatch = app(App\Dispatch\Dispatches::class)->ofFile($path, $account, $this->details, 'unlisted');
+    $dispatch = app(Dispatches::class)->ofFile($path, $account, $this->details, 'unlisted');
     $this->work('send');
     expect($dispatch->refresh()->stage)->toBe(Stage::Waiting)->and($dispatch->problem)->toContain('line');
     $begun = $dispatch->place;
@@ -181,6 +191,22 @@ it('sends by itself what was to be sent when it is made, and puts files into a f
     expect(app(App\Schema\Contract::class)->faults($said, 'drop-details'))->toBe([])
         ->and(hash_file('sha256', "{$dispatch->place}/{$said->file}"))->toBe($run->refresh()->slip['sha256'])
         ->and(glob("{$dispatch->place}/ascmhl/*.mhl"))->toHaveCount(1);
+});
+
+it('fills what is said of a video from its series, and leaves to the person what only they can answer', function () {
+    mkdir($this->folder('drop'));
+    $account = app(HostAccounts::class)->signIn('platen', 'studio', '');
+    $said = ['title' => 'Kiln Diary {number}: {cut}', 'tags' => ['glaze']] + $this->details;
+    $dispatch = app(Dispatches::class)->ofFile($this->clip('plain', 'bowl.mov'), $account, $said, 'private');
+    $this->postJson("/api/dispatches/{$dispatch->id}/templates", ['name' => 'Kiln Diary'])->assertOk();
+    $template = $this->answer($this->getJson('/api/dispatches'), 'dispatch-list')['templates'][0];
+    foreach (['Kiln Diary 1: bowl', 'Kiln Diary 2: bowl'] as $title) {
+        $next = app(Dispatches::class)->ofFile($this->folder('media').'/bowl.mov', $account, [], 'private');
+        $filled = $this->answer($this->postJson("/api/dispatches/{$next->id}/fill/{$template['id']}"), 'dispatch-answer')['dispatch'];
+        expect($filled['details'])->toMatchArray(['title' => $title, 'tags' => ['glaze'], 'declarations' => []]);
+    }
+    $this->putJson("/api/dispatches/{$dispatch->id}/details", ['details' => ['title' => '{series}']])->assertOk();
+    $this->postJson("/api/dispatches/{$dispatch->id}/templates", ['name' => 'x'])->assertStatus(422)->assertSee('no field');
 });
 
 it('does the same by command', function () {

@@ -5,8 +5,10 @@ namespace App\Http\Controllers;
 use App\Dispatch\Dispatches;
 use App\Dispatch\Facts;
 use App\Dispatch\HostAccounts;
+use App\Dispatch\Templates;
 use App\Http\Payload;
 use App\Http\RequestRefused;
+use App\Models\DetailTemplate;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Models\Run;
@@ -14,7 +16,10 @@ use App\Resources\DispatchResource;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
 use InvalidArgumentException;
+use OuterCrate\Dispatch\ReleaseTime;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Sending, holding, releasing. */
 class DispatchController
@@ -25,6 +30,7 @@ class DispatchController
         private readonly Dispatches $dispatches,
         private readonly HostAccounts $accounts,
         private readonly Facts $facts,
+        private readonly Templates $templates,
     ) {
     }
 
@@ -34,6 +40,9 @@ class DispatchController
             'dispatches' => Dispatch::listed()->limit(self::SHOWN)->get()->map(DispatchResource::of(...)),
             'accounts' => $this->accounts->all()->map(DispatchResource::account(...)),
             'hosts' => array_keys((array) config('crate.dispatch.hosts')),
+            'templates' => $this->templates->all()->map(
+                fn (DetailTemplate $one): array => ['id' => $one->id, 'host' => $one->host, 'name' => $one->name],
+            ),
             'questions' => DispatchResource::questions(),
             'zone' => config('crate.dispatch.zone'),
         ]);
@@ -42,8 +51,15 @@ class DispatchController
     public function store(Request $request): JsonResponse
     {
         $asked = Payload::of($request, 'dispatch-request');
+        $at = isset($asked['at'])
+            ? self::tried(fn () => ReleaseTime::of($asked['at'], $asked['zone'] ?? (string) config('crate.dispatch.zone')))
+            : null;
         $dispatch = $this->dispatches->ofRun(
-            $this->run($asked['run']), $this->account($asked['account']), $asked['details'] ?? [], $asked['visibility'] ?? 'private',
+            $this->run($asked['run']),
+            $this->account($asked['account']),
+            $asked['details'] ?? [],
+            $asked['visibility'] ?? 'private',
+            $at === null ? null : Carbon::instance($at->moment),
         );
 
         return response()->json(['dispatch' => DispatchResource::of($dispatch)], 202);
@@ -67,6 +83,22 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    /** Keeps what is said of it as its series’ own. */
+    public function keepTemplate(Request $request, Dispatch $dispatch): JsonResponse
+    {
+        $name = Payload::of($request, 'template-request')['name'];
+        self::tried(fn () => $this->templates->keep($dispatch, $name));
+
+        return self::told($dispatch);
+    }
+
+    public function fill(Dispatch $dispatch, DetailTemplate $template): JsonResponse
+    {
+        $this->templates->fill($dispatch, $template);
+
+        return self::told($dispatch);
+    }
+
     public function captions(Request $request, Dispatch $dispatch): JsonResponse
     {
         $asked = Payload::of($request, 'captions-request');
@@ -76,6 +108,21 @@ class DispatchController
             'dispatch' => DispatchResource::of($dispatch->refresh()),
             'remarks' => DispatchResource::remarks($remarks),
         ]);
+    }
+
+    public function thumbnail(Request $request, Dispatch $dispatch): JsonResponse
+    {
+        $asked = Payload::of($request, 'thumbnail-request');
+        $this->dispatches->thumbnail($dispatch, $asked['frame'], $asked['lift'] ?? 0.0);
+
+        return self::told($dispatch);
+    }
+
+    public function thumbnailPicture(Dispatch $dispatch): BinaryFileResponse
+    {
+        return $dispatch->thumbnail !== null && is_file($dispatch->thumbnail)
+            ? response()->file($dispatch->thumbnail, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'no-store'])
+            : throw RequestRefused::notThere('It has no thumbnail yet.', 'Choose a frame.');
     }
 
     public function release(Request $request, Dispatch $dispatch): JsonResponse
@@ -110,6 +157,13 @@ class DispatchController
     public function look(Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->look($dispatch);
+
+        return self::told($dispatch);
+    }
+
+    public function bringBack(Dispatch $dispatch): JsonResponse
+    {
+        $this->dispatches->bringBack($dispatch);
 
         return self::told($dispatch);
     }

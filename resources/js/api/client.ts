@@ -55,6 +55,7 @@ import type {
     TableAnswer,
     TeachingAnswer,
     TeachingList,
+    ThumbnailRequest,
     Transit,
     TransitLatestAnswer,
     TransitRequest,
@@ -165,10 +166,14 @@ export const api = {
     /** What is typed when the page is left arrives all the same. */
     describe: (id: number, details: DetailsRequest['details']) =>
         call<DispatchAnswer>('PUT', `dispatches/${id}/details`, { details }, true),
+    keepTemplate: (id: number, name: string) => call<DispatchAnswer>('POST', `dispatches/${id}/templates`, { name }),
+    fill: (id: number, template: number) => call<DispatchAnswer>('POST', `dispatches/${id}/fill/${template}`),
     caption: (id: number, request: CaptionsRequest) =>
         call<CaptionsAnswer>('PUT', `dispatches/${id}/captions`, request),
+    thumbnail: (id: number, request: ThumbnailRequest) =>
+        call<DispatchAnswer>('PUT', `dispatches/${id}/thumbnail`, request),
     release: (id: number, request: ReleaseRequest) => call<DispatchAnswer>('PUT', `dispatches/${id}/release`, request),
-    changeDispatch: (id: number, how: 'stop' | 'pause' | 'continue' | 'look') =>
+    changeDispatch: (id: number, how: 'stop' | 'pause' | 'continue' | 'look' | 'bring-back') =>
         call<DispatchAnswer>('POST', `dispatches/${id}/${how}`),
     removeDispatch: (id: number) => call<DispatchAnswer>('DELETE', `dispatches/${id}`),
     signInToHost: (request: HostSignInRequest) => call<HostAccountAnswer>('POST', 'host-accounts', request),

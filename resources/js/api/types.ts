@@ -96,6 +96,8 @@ export interface Contract {
     'teaching-list': TeachingList;
     'teaching-request': TeachingRequest;
     teaching: Teaching;
+    'template-request': TemplateRequest;
+    'thumbnail-request': ThumbnailRequest;
     'transit-latest-answer': TransitLatestAnswer;
     'transit-request': TransitRequest;
     'transit-test-answer': TransitTestAnswer;
@@ -327,6 +329,24 @@ export interface Dispatch {
         at: string;
         text: string;
     }[];
+    /**
+     * When it was chosen, in seconds since 1970.
+     */
+    thumbnail: number | null;
+    cutFrames: number | null;
+    /**
+     * The host has confirmed its checksum, and the file is still here.
+     */
+    mayClear: boolean;
+    /**
+     * Files that the host made of it, the smallest first, once they were fetched.
+     */
+    cameBack: string[];
+    /**
+     * The file of the cut.
+     */
+    source: string | null;
+    teaching: number | null;
 }
 /**
  * An account at a host, and what its host takes.
@@ -732,6 +752,11 @@ export interface DispatchList {
         question: string;
     }[];
     zone: string;
+    templates: {
+        id: number;
+        host: string;
+        name: string;
+    }[];
 }
 /**
  * A made file, or one that is being made, to be sent.
@@ -757,6 +782,11 @@ export interface DispatchRequest {
         };
     };
     visibility?: 'private' | 'unlisted';
+    /**
+     * When sending begins, as clocks in `zone` show it: 2026-11-28T22:00. Left out, at once.
+     */
+    at?: string;
+    zone?: string;
 }
 /**
  * What lies beside a file in a drop folder: what is said of it, and who is to see it.
@@ -3514,6 +3544,19 @@ export interface TeachingRequest {
      * @minItems 1
      */
     lessons: [[string, ...string[]], ...[string, ...string[]][]];
+}
+/**
+ * What is said of a video, kept for its series.
+ */
+export interface TemplateRequest {
+    name: string;
+}
+/**
+ * A frame of the cut as a thumbnail.
+ */
+export interface ThumbnailRequest {
+    frame: number;
+    lift?: number;
 }
 /**
  * Answer of GET /api/cuts/{cut}/tests/latest: the newest test of a cut; null where it was never tested.

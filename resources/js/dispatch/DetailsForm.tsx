@@ -4,12 +4,15 @@ import type { Dispatch, DispatchList } from '../api/types';
 import { Segments } from '../ui/Segments';
 import { Trouble } from '../ui/States';
 import { Captions } from './Captions';
+import { Series } from './Series';
 import { Tags } from './Tags';
+import { Thumbnail } from './Thumbnail';
 import type { useDispatchAction } from './useDispatches';
 
 interface Props {
     dispatch: Dispatch;
     questions: DispatchList['questions'];
+    templates: DispatchList['templates'];
     act: ReturnType<typeof useDispatchAction>;
 }
 
@@ -24,7 +27,7 @@ const answers = [
 ] as const;
 
 /** What is said of the video: kept as it is typed, while it is sent, and told to its host when it is there. */
-export function DetailsForm({ dispatch, questions, act }: Props) {
+export function DetailsForm({ dispatch, questions, templates, act }: Props) {
     const [own, setOwn] = useState<Partial<Details>>({});
     const waiting = useRef<Partial<Details>>({});
     const timer = useRef<number | undefined>(undefined);
@@ -61,7 +64,18 @@ export function DetailsForm({ dispatch, questions, act }: Props) {
     };
     return (
         <section aria-label="Details" className="text-[13px]" onBlur={() => flush.current()}>
-            <h3 className="mb-2 font-medium">Details</h3>
+            <div className="mb-2 flex items-center gap-3">
+                <h3 className="font-medium">Details</h3>
+                <Series
+                    dispatch={dispatch}
+                    templates={templates}
+                    act={act}
+                    filled={() => {
+                        waiting.current = {};
+                        setOwn({});
+                    }}
+                />
+            </div>
             {act.error && <Trouble message={act.error.message} />}
             <Counted label="Title" id="title" has={details.title.length} most={takes.title}>
                 <input
@@ -129,6 +143,7 @@ export function DetailsForm({ dispatch, questions, act }: Props) {
                     );
                 })}
             </fieldset>
+            {dispatch.cutFrames !== null && <Thumbnail dispatch={dispatch} frames={dispatch.cutFrames} act={act} />}
             <Captions dispatch={dispatch} />
         </section>
     );

@@ -1,8 +1,10 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
 import type { Dispatch, DispatchList } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { moment } from '../ui/moment';
+import { Trouble } from '../ui/States';
 import { DetailsForm } from './DetailsForm';
 import { Hold } from './Hold';
 import { HostSignIn } from './HostSignIn';
@@ -40,10 +42,16 @@ export function DispatchDetail({ dispatch, list }: { dispatch: Dispatch; list: D
             )}
             {!hasArrived && dispatch.stage !== 'removed' && <Progress dispatch={dispatch} act={act} />}
             <div className="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-8">
-                <DetailsForm dispatch={dispatch} questions={list.questions} act={describing} />
+                <DetailsForm
+                    dispatch={dispatch}
+                    questions={list.questions}
+                    templates={list.templates}
+                    act={describing}
+                />
                 <div>
                     <Hold dispatch={dispatch} zone={list.zone} act={act} />
                     <Record dispatch={dispatch} />
+                    {dispatch.mayClear && dispatch.run !== null && <ClearHere run={dispatch.run} />}
                     {hasArrived && (
                         <Button
                             kind="quiet"
@@ -58,6 +66,33 @@ export function DispatchDetail({ dispatch, list }: { dispatch: Dispatch; list: D
                 </div>
             </div>
         </section>
+    );
+}
+
+/** The host has it, byte for byte: the upload file here can go. It can be put back on the page of the store. */
+function ClearHere({ run }: { run: number }) {
+    const client = useQueryClient();
+    const clear = useMutation({
+        mutationFn: () => api.clearStored([run]),
+        onSuccess: () => {
+            for (const queryKey of [['dispatches'], ['store'], ['machine']]) {
+                client.invalidateQueries({ queryKey });
+            }
+        },
+    });
+    return (
+        <>
+            <Button
+                kind="quiet"
+                className="mt-3"
+                disabled={clear.isPending}
+                title="It can be put back on the page of the store, until that is emptied"
+                onClick={() => clear.mutate()}
+            >
+                Clear the file here away
+            </Button>
+            {clear.error && <Trouble message={clear.error.message} />}
+        </>
     );
 }
 

@@ -4,6 +4,7 @@ import type { Dispatch } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
+import { CameBack } from './CameBack';
 import { Release } from './Release';
 import type { useDispatchAction } from './useDispatches';
 
@@ -65,6 +66,7 @@ export function Hold({ dispatch, zone, act }: Props) {
                     ))}
                 </ul>
             )}
+            {video.renditions.some(({ state }) => state === 'ready') && <CameBack dispatch={dispatch} act={act} />}
             {dispatch.missing.some(({ about }) => about === 'terms') && (
                 <div className="mb-3 flex items-center gap-3 rounded bg-sunk px-3 py-2">
                     <span>{dispatch.account.hostName} asks you to accept its terms.</span>

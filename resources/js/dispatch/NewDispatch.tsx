@@ -15,11 +15,18 @@ const seenBy = [
     { value: 'unlisted', label: 'Unlisted' },
 ] as const;
 
+const times = [
+    { value: 'now', label: 'Now' },
+    { value: 'at', label: 'At a time' },
+] as const;
+
 /** A made file before it is sent: to whom, what is noticed, and who sees it when it arrives. */
 export function NewDispatch({ run, list }: { run: number; list: DispatchList }) {
     const navigate = useNavigate();
     const [chosen, setChosen] = useState<number | null>(null);
     const [another, setAnother] = useState(false);
+    const [begins, setBegins] = useState<'now' | 'at'>('now');
+    const [at, setAt] = useState('');
     const [visibility, setVisibility] = useState<'private' | 'unlisted'>('private');
     const account = list.accounts.find((one) => one.id === chosen) ?? list.accounts[0] ?? null;
     const check = useQuery({
@@ -85,6 +92,20 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
                         <Remarks remarks={remarks} />
                     )}
                     <div className="mt-4 flex items-center gap-3 text-[13px]">
+                        <span className="text-soft">It is sent</span>
+                        <Segments label="When it is sent" value={begins} options={times} onChange={setBegins} />
+                        {begins === 'at' && (
+                            <input
+                                type="datetime-local"
+                                aria-label="When sending begins"
+                                value={at}
+                                onChange={(event) => setAt(event.target.value)}
+                                className="h-7 rounded border border-line bg-page px-2"
+                            />
+                        )}
+                        {begins === 'at' && <span className="text-soft">{list.zone}</span>}
+                    </div>
+                    <div className="mt-3 flex items-center gap-3 text-[13px]">
                         <span className="text-soft">It arrives</span>
                         <Segments
                             label="Who sees it when it arrives"
@@ -96,12 +117,21 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
                         <Button
                             kind="primary"
                             className="ml-auto"
-                            disabled={!check.isSuccess || isStopped || send.isPending}
+                            disabled={!check.isSuccess || isStopped || send.isPending || (begins === 'at' && at === '')}
                             title={isStopped ? 'What is marked ■ has to be put right first' : undefined}
                             onClick={() =>
-                                send.mutate(() => api.dispatch({ run, account: account.id, visibility }), {
-                                    onSuccess: ({ dispatch }) => navigate(`/dispatch/${dispatch.id}`),
-                                })
+                                send.mutate(
+                                    () =>
+                                        api.dispatch({
+                                            run,
+                                            account: account.id,
+                                            visibility,
+                                            ...(begins === 'at' ? { at, zone: list.zone } : {}),
+                                        }),
+                                    {
+                                        onSuccess: ({ dispatch }) => navigate(`/dispatch/${dispatch.id}`),
+                                    },
+                                )
                             }
                         >
                             Send

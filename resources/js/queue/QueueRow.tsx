@@ -134,6 +134,16 @@ export function QueueRow({ run, time, earlier, later, drop }: Props) {
                                 </Button>
                             </>
                         )}
+                        {run.role === 'upload' && run.state !== 'failed' && run.state !== 'stopped' && (
+                            <Link
+                                to={`/dispatch/new?run=${run.id}`}
+                                className="px-2 text-soft hover:text-ink"
+                                aria-label={`Send ${name} to a host`}
+                                title={going || waits ? 'It is sent when it is made' : undefined}
+                            >
+                                Send
+                            </Link>
+                        )}
                         <Button
                             kind="quiet"
                             onClick={() => setLog(!log)}

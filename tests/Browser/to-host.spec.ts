@@ -48,6 +48,9 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     await page.getByLabel('Title').fill('Kiln Diary 14: Night firing');
     await page.getByLabel('Tags').fill('glaze, kiln,');
     await page.getByLabel('Tags').press('Enter');
+    await page.getByLabel('Frame').fill('20');
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(page.getByRole('img', { name: 'The thumbnail' })).toBeVisible();
     await page.getByLabel('Category').selectOption('craft');
     for (const [question, answer] of [
         ['Is it made for children?', 'No'],
@@ -73,6 +76,10 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     await expect(page.getByText('Arrived at its host.')).toBeVisible();
     await expect(hold.getByText('All sizes are there')).toBeVisible({ timeout: 60_000 });
     await expect(hold.getByText('It got the basic tier.')).toBeVisible();
+
+    // What its host made of it comes back, beside the cut.
+    await page.getByRole('button', { name: 'Bring it back' }).click();
+    await expect(page.getByRole('link', { name: 'Look at it beside the cut' })).toBeVisible({ timeout: 30_000 });
 
     // Nothing goes out before its host's terms are accepted; then at a time that the host's clock comes to.
     await expect(page.getByRole('button', { name: 'Release when ready' })).toBeDisabled();
