@@ -122,7 +122,8 @@ return [
         // Hours of the day in which it is sent, as 22:00-06:30; empty for all of them.
         'hours' => (string) env('CRATE_SEND_HOURS', ''),
         // How clocks stand here.
-        'zone' => (string) env('CRATE_ZONE', '') ?: (is_readable('/etc/timezone') ? trim((string) file_get_contents('/etc/timezone')) : 'UTC'),
+        'zone' => (string) env('CRATE_ZONE', '')
+            ?: (is_readable('/etc/timezone') ? trim((string) file_get_contents('/etc/timezone')) : 'UTC'),
     ],
 
     /* Bits per second that the line sends, until the person says otherwise. */

@@ -34,6 +34,7 @@ class Dispatches
         private readonly Hosts $hosts,
         private readonly Thumbnails $thumbnails,
         private readonly BringBack $bring,
+        private readonly Released $released,
     ) {
     }
 
@@ -183,9 +184,12 @@ class Dispatches
             return;
         }
         $video = $this->connections->of($dispatch->account)->show($dispatch, 'public', $at?->moment);
-        $at === null
-            ? $dispatch->note('Released: everybody can see it.', ['stage' => Stage::Released, 'released_at' => now()])
-            : $dispatch->note("To be released at {$local}, {$zone}.", ['release' => 'at', 'release_at' => $at->moment]);
+        if ($at === null) {
+            $this->released->note($dispatch, $video);
+
+            return;
+        }
+        $dispatch->note("To be released at {$local}, {$zone}.", ['release' => 'at', 'release_at' => $at->moment]);
         $this->hear($dispatch, $video);
         $this->look($dispatch);
     }
@@ -220,6 +224,22 @@ class Dispatches
         $work = $this->queue->put($this->send, $dispatch->id);
         $work->update(['not_before' => null]);
         $this->queue->pause($work, false);
+    }
+
+    /**
+     * Sends a newer file in place of one that is at its host. It says the same of itself; the older one stays until this one is released.
+     *
+     * @throws SendingFailed when the older one is not at its host
+     */
+    public function inPlaceOf(Dispatch $older, Run $run): Dispatch
+    {
+        $older->stage->hasArrived() || throw SendingFailed::needsPerson('not-there', 'That one is not at its host.', 'Send the newer one.');
+        $newer = $this->ofRun($run, $older->account, $older->details, $older->visibility);
+        $newer->note("In place of {$older->said()->title}.", [
+            'in_place_of' => $older->id, 'captions' => $older->captions, 'thumbnail' => $older->thumbnail,
+        ]);
+
+        return $newer;
     }
 
     /** Takes it away from its host. The file here stays. */

@@ -21,7 +21,7 @@ class FollowDispatch implements Kind
 
     private const LATER = 30;
 
-    public function __construct(private readonly Connections $connections)
+    public function __construct(private readonly Connections $connections, private readonly Released $released)
     {
     }
 
@@ -87,9 +87,7 @@ class FollowDispatch implements Kind
         $isNew = $dispatch->remote !== $video->toArray();
         $isPublic = $video->visibility === 'public';
         if ($isPublic) {
-            $dispatch->note('Released: everybody can see it.', [
-                'stage' => Stage::Released, 'released_at' => now(), 'remote' => $video->toArray(), 'problem' => null, 'failures' => 0,
-            ]);
+            $this->released->note($dispatch, $video);
         } elseif ($isNew || $dispatch->problem !== null) {
             $failed = $video->state === 'failed' ? $video->words() : null;
             $dispatch->update(['remote' => $video->toArray(), 'failures' => 0, 'problem' => $failed]);

@@ -85,7 +85,7 @@ class SendFile implements Kind
     public function run(Work $work, Meter $meter): void
     {
         $dispatch = Dispatch::query()->find($work->subject);
-        if ($dispatch === null || $dispatch->remote_id !== null || $dispatch->stage === Stage::Removed) {
+        if ($dispatch === null || $dispatch->stage->hasArrived() || $dispatch->stage === Stage::Removed) {
             return;
         }
         $this->waitForItsTime($dispatch);
@@ -174,17 +174,22 @@ class SendFile implements Kind
     private function arrive(Dispatch $dispatch, HostConnection $connection): void
     {
         $video = $connection->publish($dispatch);
-        $dispatch->note('Arrived at its host.', [
-            'remote_id' => $video->id, 'remote' => $video->toArray(), 'stage' => Stage::Held, 'arrived_at' => now(), 'problem' => null,
-        ]);
+        $dispatch->update(['remote_id' => $video->id, 'remote' => $video->toArray()]);
+        $problem = $this->bringAlong($dispatch, $connection);
+        $dispatch->note('Arrived at its host.', ['stage' => Stage::Held, 'arrived_at' => now(), 'problem' => $problem]);
         $this->queue->put($this->follow, $dispatch->id);
-        $this->bringAlong($dispatch, $connection);
     }
 
-    /** What was chosen before it arrived. What its host does not take of that is said, and makes nothing of the rest undone. */
-    private function bringAlong(Dispatch $dispatch, HostConnection $connection): void
+    /**
+     * What was chosen before it arrived. What its host does not take of that is said, and makes nothing of the rest undone.
+     *
+     * @return string|null what was not taken
+     *
+     * @throws SendingFailed where the line was lost: all of it is told again
+     */
+    private function bringAlong(Dispatch $dispatch, HostConnection $connection): ?string
     {
-        $told = [];
+        [$told, $problem] = [[], null];
         // Details may have been changed while the last byte was on its way.
         $told[] = fn () => $connection->describe($dispatch, $dispatch->refresh()->said());
         foreach ($dispatch->captions as $language => $vtt) {
@@ -195,9 +200,13 @@ class SendFile implements Kind
             try {
                 $dispatch->update(['remote' => $tell()->toArray()]);
             } catch (SendingFailed $e) {
-                $dispatch->note("Not taken by its host: {$e->getMessage()}", ['problem' => $e->getMessage()]);
+                $e->way !== 'later' || throw $e;
+                $problem = $e->getMessage();
+                $dispatch->note("Not taken by its host: {$problem}");
             }
         }
+
+        return $problem;
     }
 
     /** @throws Postponed where it is tried again */

@@ -17,6 +17,7 @@ use OuterCrate\Dispatch\Stage;
  * @property int $id
  * @property string $key under which its host knows it: asked twice, it makes one video
  * @property ?int $run_id
+ * @property ?int $in_place_of an earlier one, which is removed from the host once this one is released
  * @property string $cut_name
  * @property string $file
  * @property int $bytes
@@ -67,7 +68,8 @@ class Dispatch extends Model
 
     /** @var array<string, string> */
     protected $casts = [
-        'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array', 'came_back' => 'array',
+        'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array',
+        'came_back' => 'array',
         'bytes' => 'integer', 'sent' => 'integer', 'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime',
         'released_at' => 'datetime', 'file' => Volumes::class,
     ];

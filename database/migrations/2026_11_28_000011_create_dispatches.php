@@ -34,6 +34,7 @@ return new class extends Migration
             $table->uuid('key')->unique(); // under which its host knows it: asked twice, it makes one video
             $table->foreignId('host_account_id')->constrained();
             $table->foreignId('run_id')->nullable()->constrained()->nullOnDelete();
+            $table->unsignedBigInteger('in_place_of')->nullable(); // an earlier one, which is removed once this one is released
             $table->string('cut_name');
             $table->string('file', 4096);
             $table->unsignedBigInteger('bytes')->default(0);

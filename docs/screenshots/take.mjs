@@ -1,6 +1,6 @@
 // Takes the pictures of the README from the demo data. Start with `bin/start --fresh`, then run `node docs/screenshots/take.mjs`.
 import { execFileSync } from 'node:child_process';
-import { renameSync, rmSync } from 'node:fs';
+import { readFileSync, renameSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:8410';
@@ -23,6 +23,39 @@ async function take(page, name) {
     await page.waitForTimeout(500);
     await page.screenshot({ path: `${folder}${name}.png` });
     await page.close();
+}
+
+const api = async (method, path, body) => {
+    const headers = { 'Content-Type': 'application/json' };
+    const answer = await fetch(`${address}/api/${path}`, { method, headers, body: JSON.stringify(body) });
+    return answer.json();
+};
+
+/** A video that is held at the stand-in, whose small sizes are there and whose tall ones are not. */
+async function dispatched(run) {
+    const password = readFileSync(new URL('../../storage/standin/password', import.meta.url), 'utf8');
+    const { account } = await api('POST', 'host-accounts', { host: 'lanternwick', name: 'kiln-diary', password });
+    await api('PUT', `host-accounts/${account.id}/terms`, {});
+    const details = {
+        title: 'Kiln Diary 14: Night firing',
+        description: 'Sixteen hours of a wood-fired kiln. Glaze: ash and iron; the bowl from the first part of this series.',
+        tags: ['ceramics', 'glaze', 'kiln', 'night'],
+        category: 'craft',
+        language: 'en',
+        licence: 'own',
+        declarations: { madeForChildren: false, paidPromotion: false, alteredContent: false },
+    };
+    const { dispatch } = await api('POST', 'dispatches', { run, account: account.id, details });
+    await api('PUT', `dispatches/${dispatch.id}/thumbnail`, { frame: 120, lift: 0.3 });
+    for (;;) {
+        const { dispatches } = await (await fetch(`${address}/api/dispatches`)).json();
+        const states = (dispatches[0].video?.renditions ?? []).map(({ state }) => state);
+        if (states.filter((state) => state === 'ready').length >= 2 || dispatches[0].stage === 'needs-you') {
+            break;
+        }
+        await new Promise((resolve) => setTimeout(resolve, 300));
+    }
+    await take(await open('light', `/dispatch/${dispatch.id}`), 'dispatch');
 }
 
 const { cuts } = await (await fetch(`${address}/api/cuts`)).json();
@@ -198,6 +231,7 @@ page = await open('light', '/store');
 await page.getByRole('table', { name: 'Made files' }).waitFor();
 await page.getByRole('checkbox', { name: /^Choose .*mp4/ }).first().check();
 await take(page, 'store');
+        await dispatched(pack.find((run) => run.role === 'upload').id);
         break;
     }
     await new Promise((resolve) => setTimeout(resolve, 1000));

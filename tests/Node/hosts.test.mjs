@@ -61,6 +61,8 @@ test('our client sends to another server, which is cut off in the middle', async
     const scratch = mkdtempSync(join(tmpdir(), 'outer-crate-tus-'));
     const tus = new Server({ path: '/api/files', datastore: new FileStore({ directory: scratch }) });
     let cuts = 2;
+    let video;
+    const told = [];
     const asked = [];
     const json = (response, status, body) => {
         response.writeHead(status, { 'Content-Type': 'application/json' });
@@ -92,13 +94,14 @@ test('our client sends to another server, which is cut off in the middle', async
             body += bytes;
         });
         request.on('end', () => {
-            const { upload, sha256 } = JSON.parse(body);
+            const { upload, sha256, details } = JSON.parse(body);
+            if (request.method === 'PATCH') {
+                told.push(details);
+                return json(response, 200, { video });
+            }
+            video = { id: 'one', state: 'ready', sha256 };
             const isWhole = sum(readFileSync(join(scratch, upload))) === sha256;
-            json(
-                response,
-                isWhole ? 201 : 409,
-                isWhole ? { video: { id: 'one', state: 'ready', sha256 } } : { error: 'checksum' },
-            );
+            json(response, isWhole ? 201 : 409, isWhole ? { video } : { error: 'checksum' });
         });
     });
     await new Promise((resolve) => server.listen(0, '127.0.0.1', resolve));
@@ -134,6 +137,7 @@ test('our client sends to another server, which is cut off in the middle', async
         // Begun once; what was cut went on from where it was.
         assert.equal(asked.filter((one) => one.startsWith('POST')).length, 1);
         assert.equal(cuts, 0);
+        assert.equal(told.length, 1);
         assert.equal(asked.filter((one) => one === 'PATCH 0').length, 1);
     } finally {
         server.close();

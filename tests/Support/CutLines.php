@@ -29,14 +29,10 @@ final class CutLines
         }
         // Soon enough that all of them happen before the last file has arrived.
         $host->fault('drop', ['after' => intdiv($bytes, 2 * $cuts), 'times' => $cuts, 'random' => 1]);
-        $lost = 0;
         $worker = app(Worker::class);
         do {
-            Work::query()->whereNotNull('error')->update(['not_before' => null]);
-            while ($worker->one([Dispatch::SENDS])) {
-                $lost += Work::query()->where('kind', Dispatch::SENDS)->whereNotNull('error')->whereNotNull('not_before')->count();
-                Work::query()->update(['not_before' => null, 'error' => null]);
-            }
+            Work::query()->update(['not_before' => null]);
+            $worker->one([Dispatch::SENDS]);
         } while (Dispatch::query()->whereIn('stage', [Stage::Waiting, Stage::Sending])->exists());
         $all = Dispatch::query()->get();
         $videos = $host->videos();
@@ -47,7 +43,7 @@ final class CutLines
             'wrong' => $all->filter(fn (Dispatch $one): bool => $one->video()?->sha256 !== hash_file('sha256', $one->file))->count(),
             'restarts' => (int) $all->sum('restarts'),
             'twice' => count($videos) - count(array_unique(array_column($videos, 'sha256'))),
-            'cut' => $lost,
+            'cut' => $host->cuts(),
         ];
     }
 }

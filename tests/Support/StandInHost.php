@@ -61,6 +61,12 @@ final class StandInHost
         Http::delete("{$this->address}/api/faults/{$name}")->throw();
     }
 
+    /** How often its line was cut. */
+    public function cuts(): int
+    {
+        return strlen((string) @file_get_contents("{$this->folder}/line.json.cuts"));
+    }
+
     /** What the host has, as it tells its account. */
     public function videos(string $host = 'lanternwick'): array
     {

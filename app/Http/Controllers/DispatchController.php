@@ -51,6 +51,13 @@ class DispatchController
     public function store(Request $request): JsonResponse
     {
         $asked = Payload::of($request, 'dispatch-request');
+        if (isset($asked['inPlaceOf'])) {
+            $older = Dispatch::query()->find($asked['inPlaceOf'])
+                ?? throw RequestRefused::notThere('There is no such file at its host.', 'Send this one by itself.');
+            $dispatch = $this->dispatches->inPlaceOf($older, $this->run($asked['run']));
+
+            return response()->json(['dispatch' => DispatchResource::of($dispatch)], 202);
+        }
         $at = isset($asked['at'])
             ? self::tried(fn () => ReleaseTime::of($asked['at'], $asked['zone'] ?? (string) config('crate.dispatch.zone')))
             : null;
@@ -72,6 +79,7 @@ class DispatchController
         $run = $this->run($asked['run']);
 
         return response()->json([
+            'cut' => $run->cut_id,
             'remarks' => DispatchResource::remarks($this->facts->remarks($run->file, $run, $this->account($asked['account']))),
         ]);
     }

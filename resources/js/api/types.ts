@@ -739,6 +739,7 @@ export interface DispatchAnswer {
  */
 export interface DispatchCheckAnswer {
     remarks: Remark[];
+    cut: number | null;
 }
 /**
  * What is sent, the latest first; accounts; hosts that this machine reaches.
@@ -787,6 +788,10 @@ export interface DispatchRequest {
      */
     at?: string;
     zone?: string;
+    /**
+     * An earlier dispatch, which is removed from the host once this one is released.
+     */
+    inPlaceOf?: number;
 }
 /**
  * What lies beside a file in a drop folder: what is said of it, and who is to see it.

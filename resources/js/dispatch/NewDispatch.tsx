@@ -25,6 +25,7 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
     const navigate = useNavigate();
     const [chosen, setChosen] = useState<number | null>(null);
     const [another, setAnother] = useState(false);
+    const [replaces, setReplaces] = useState(false);
     const [begins, setBegins] = useState<'now' | 'at'>('now');
     const [at, setAt] = useState('');
     const [visibility, setVisibility] = useState<'private' | 'unlisted'>('private');
@@ -34,6 +35,10 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
         queryFn: () => api.checkBeforeSending({ run, account: account?.id ?? 0 }),
         enabled: account !== null,
     });
+    const earlier = list.dispatches.find(
+        (one) =>
+            one.account.id === account?.id && one.cut === check.data?.cut && ['held', 'released'].includes(one.stage),
+    );
     const send = useDispatchAction();
     const remarks = check.data?.remarks ?? [];
     const isStopped = remarks.some((remark) => remark.severity === 'stop');
@@ -127,6 +132,7 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
                                             account: account.id,
                                             visibility,
                                             ...(begins === 'at' ? { at, zone: list.zone } : {}),
+                                            ...(replaces && earlier !== undefined ? { inPlaceOf: earlier.id } : {}),
                                         }),
                                     {
                                         onSuccess: ({ dispatch }) => navigate(`/dispatch/${dispatch.id}`),
@@ -137,6 +143,17 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
                             Send
                         </Button>
                     </div>
+                    {earlier !== undefined && (
+                        <label className="mt-3 flex items-center gap-2 text-[13px]">
+                            <input
+                                type="checkbox"
+                                checked={replaces}
+                                onChange={(event) => setReplaces(event.target.checked)}
+                                className="accent-rust"
+                            />
+                            In place of “{earlier.details.title || earlier.file}”, which goes once this one is released
+                        </label>
+                    )}
                     {send.error && <Trouble message={send.error.message} />}
                 </>
             )}
