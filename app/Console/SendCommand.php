@@ -5,6 +5,7 @@ namespace App\Console;
 use App\Dispatch\Dispatches;
 use App\Dispatch\Facts;
 use App\Dispatch\HostAccounts;
+use App\Media\FileProblem;
 use App\Models\Dispatch;
 use App\Models\Run;
 use App\Models\Work;
@@ -35,6 +36,7 @@ class SendCommand extends CrateCommand
         $host = $this->option('host') ?? throw new WrongUse('Say where to: --host=HOST.');
         $account = app(HostAccounts::class)->need($host, $this->option('account'));
         $path = $this->file();
+        is_file($path) || throw new FileProblem('There is no such file.', $path, 'It may have been moved or renamed.');
         $run = Run::query()->whereNotNull('slip')->orderByDesc('id')->get()->first(fn (Run $one): bool => $one->file === $path);
         foreach (app(Facts::class)->remarks($path, $run, $account) as $remark) {
             $this->tell($remark);

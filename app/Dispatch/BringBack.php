@@ -17,6 +17,8 @@ use OuterCrate\Dispatch\Patience;
 /** Fetches what a host made of an upload, to be looked at beside the cut, and teaches the host by it. */
 class BringBack implements Kind
 {
+    use OverTheLine;
+
     public function __construct(
         private readonly Connections $connections,
         private readonly Teachings $teachings,
@@ -32,26 +34,6 @@ class BringBack implements Kind
     public function does(): string
     {
         return 'fetches what hosts made';
-    }
-
-    public function priority(): int
-    {
-        return 40;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    public function atOnce(): ?int
-    {
-        return 1;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
     }
 
     public function brokeDown(): string

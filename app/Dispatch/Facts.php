@@ -16,6 +16,7 @@ use OuterCrate\Dispatch\Stage;
 use OuterCrate\Presets\Role;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Refusals\Refused;
+use OuterCrate\Units\Fraction;
 
 /** What is known of a file before it is sent. */
 class Facts
@@ -40,7 +41,7 @@ class Facts
         $host = $this->hosts->need($account->host)->name;
         $isMade = $run === null || $run->work->state === WorkState::Done;
         $bytes = is_file($path) ? (int) filesize($path) : ($run->plan['estimate']['bytes'] ?? 0);
-        [$seconds, $hasSound, $isProject] = $isMade ? $this->read($path) : [(float) $run->card['seconds'], true, false];
+        [$seconds, $hasSound, $isProject] = $isMade ? $this->read($path) : $this->planned($run->plan);
         $made = $isMade ? $run?->slip : null;
 
         return new FileFacts(
@@ -58,6 +59,17 @@ class Facts
             isUnchanged: $made === null ? null : $this->isUnchanged($path, $bytes, $made),
             sentBefore: $this->sentBefore($path, $account),
         );
+    }
+
+    /**
+     * The same of a file that is not made yet.
+     *
+     * @param  array<string, mixed>  $plan
+     * @return array{float, bool, bool}
+     */
+    private function planned(array $plan): array
+    {
+        return [Fraction::parse((string) $plan['duration'])->toFloat(), ($plan['values']['audio']['codec'] ?? null) !== null, false];
     }
 
     /** @return array{float, bool, bool} seconds, whether there is sound, and whether it is no video at all */

@@ -16,6 +16,8 @@ use OuterCrate\Dispatch\Stage;
 /** Looks after what is held at a host: which sizes are there, what was changed here meanwhile, and whether it may be released. */
 class FollowDispatch implements Kind
 {
+    use OverTheLine;
+
     /** Seconds between looks while its sizes are made, and afterwards. */
     private const SOON = 2;
 
@@ -33,26 +35,6 @@ class FollowDispatch implements Kind
     public function does(): string
     {
         return 'looks after what is held';
-    }
-
-    public function priority(): int
-    {
-        return 40;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    public function atOnce(): ?int
-    {
-        return 1;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
     }
 
     public function brokeDown(): string

@@ -24,6 +24,8 @@ use OuterCrate\Dispatch\Stage;
  */
 class SendFile implements Kind
 {
+    use OverTheLine;
+
     /**
      * Bytes of a piece: about so many seconds of the line, between these two. What a cut line loses is a piece at most, so that each cut
      * in a row halves the next one.
@@ -54,27 +56,6 @@ class SendFile implements Kind
     public function does(): string
     {
         return 'sends files';
-    }
-
-    public function priority(): int
-    {
-        return 40;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    /** One after another: a line that two share brings neither sooner. */
-    public function atOnce(): ?int
-    {
-        return 1;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
     }
 
     public function brokeDown(): string

@@ -231,7 +231,7 @@ page = await open('light', '/store');
 await page.getByRole('table', { name: 'Made files' }).waitFor();
 await page.getByRole('checkbox', { name: /^Choose .*mp4/ }).first().check();
 await take(page, 'store');
-        await dispatched(pack.find((run) => run.role === 'upload').id);
+        await dispatched(pack.find((run) => run.name === 'Lanternwick').id);
         break;
     }
     await new Promise((resolve) => setTimeout(resolve, 1000));

@@ -181,6 +181,9 @@ it('sends by itself what was to be sent when it is made, and puts files into a f
     ])->assertOk();
     $this->post("/api/cuts/{$cut}/pack")->assertStatus(202);
     $run = Run::query()->firstOrFail();
+    $check = ['run' => $run->id, 'account' => $account->id];
+    $remarks = $this->answer($this->postJson('/api/dispatches/check', $check), 'dispatch-check-answer')['remarks'];
+    expect(array_column($remarks, 'about'))->toBe(['file', 'time']);
     $dispatch = ($this->sent)($run, $account);
     expect($dispatch->stage)->toBe(Stage::Waiting);
     $this->work();

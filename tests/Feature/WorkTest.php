@@ -424,6 +424,19 @@ it('knows the kinds of work by one list', function () {
         ->toBeInstanceOf(MakeFile::class);
 });
 
+it('lets nothing that uses this machine give way to what waits for a host', function () {
+    $kinds = app(Kinds::class);
+    $queue = app(WorkQueue::class);
+    foreach (['send', 'follow', 'bring'] as $name) {
+        $queue->put($kinds->get($name), 1);
+    }
+    foreach (['sample', 'analyse', 'transit', 'teach'] as $name) {
+        $work = $queue->put($kinds->get($name), 1);
+        expect($queue->claim([$kinds->get($name)], 'one:1')?->id)->toBe($work->id, $name);
+        $queue->end($work->refresh(), WorkState::Done);
+    }
+});
+
 it('begins a part of the service anew however it ends', function () {
     $log = $this->folder('log');
     $script = $this->folder('part');

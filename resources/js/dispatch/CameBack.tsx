@@ -16,7 +16,7 @@ export function CameBack({ dispatch, act }: Props) {
     if (tallest === undefined) {
         return (
             <p className="mb-4 flex items-center gap-3">
-                <span className="text-soft">See what it made of it, and let {account.hostName} be learnt by it.</span>
+                <span className="text-soft">Look at what it made of it, and teach {account.hostName} by that.</span>
                 <Button
                     className="ml-auto flex-none"
                     disabled={act.isPending}
@@ -38,7 +38,7 @@ export function CameBack({ dispatch, act }: Props) {
             )}
             {teaching !== null && (
                 <Link to={`/hosts/${account.host}/teach`} className="text-rust hover:underline">
-                    What {account.hostName} is learnt to do
+                    What {account.hostName} was found to do
                 </Link>
             )}
         </p>

@@ -140,16 +140,16 @@ function Table({ name, runs, queue }: { name: string; runs: Run[]; queue: Queue 
                     <th scope="col" className="px-2">
                         Cut and output
                     </th>
-                    <th scope="col" className="w-[150px] px-2">
+                    <th scope="col" className="w-[126px] px-2">
                         Preset
                     </th>
-                    <th scope="col" className="w-[280px] px-2">
+                    <th scope="col" className="w-[262px] px-2">
                         State
                     </th>
-                    <th scope="col" className="w-[180px] px-2">
+                    <th scope="col" className="w-[170px] px-2">
                         File
                     </th>
-                    <td className="w-[300px]" />
+                    <td className="w-[352px]" />
                 </tr>
             </thead>
             <tbody>
