@@ -98,10 +98,10 @@ class Facts
     {
         $later = Run::query()
             ->where('cut_id', $run->cut_id)->where('id', '>', $run->id)->whereNotNull('slip')->orderByDesc('id')
-            ->get(['id', 'name', 'plan'])
+            ->get(['id', 'file', 'plan'])
             ->first(fn (Run $other): bool => [$other->plan['preset'], $other->plan['host']] === [$run->plan['preset'], $run->plan['host']]);
 
-        return $later?->name;
+        return $later === null ? null : mb_scrub(basename($later->file));
     }
 
     private function sentBefore(string $path, HostAccount $account): ?string

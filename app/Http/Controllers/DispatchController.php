@@ -80,6 +80,7 @@ class DispatchController
 
         return response()->json([
             'cut' => $run->cut_id,
+            'file' => mb_scrub(basename($run->file)),
             'remarks' => DispatchResource::remarks($this->facts->remarks($run->file, $run, $this->account($asked['account']))),
         ]);
     }

@@ -740,6 +740,7 @@ export interface DispatchAnswer {
 export interface DispatchCheckAnswer {
     remarks: Remark[];
     cut: number | null;
+    file: string;
 }
 /**
  * What is sent, the latest first; accounts; hosts that this machine reaches.

@@ -45,7 +45,7 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
     const asks = account === null || another || !account.signedIn;
     return (
         <section aria-label="Send a file" className="max-w-[760px]">
-            <h2 className="mb-3 text-[17px] font-semibold">Send a file</h2>
+            <h2 className="mb-3 truncate text-[17px] font-semibold">Send {check.data?.file ?? 'a file'}</h2>
             {list.accounts.length > 0 && (
                 <div className="mb-3 flex items-center gap-2 text-[13px]">
                     <label htmlFor="account" className="text-soft">
