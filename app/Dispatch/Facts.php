@@ -8,6 +8,7 @@ use App\Media\CutReader;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Models\Run;
+use App\Models\Setting;
 use App\Models\WorkState;
 use OuterCrate\Dispatch\BeforeSending;
 use OuterCrate\Dispatch\FileFacts;
@@ -33,7 +34,7 @@ class Facts
     {
         $takes = $account->takes();
 
-        return BeforeSending::remarks($this->of($path, $run, $account), $takes, (int) config('crate.line_speed') / 8);
+        return BeforeSending::remarks($this->of($path, $run, $account), $takes, Setting::lineSpeed()->bitsPerSecond / 8);
     }
 
     private function of(string $path, ?Run $run, HostAccount $account): FileFacts

@@ -136,8 +136,9 @@ class SendFile implements Kind
                 return ! $meter->shouldStop() && ! $meter->isPaused();
             });
             // Progress is a reason to be patient again.
-            $dispatch->update(['sent' => $offset, 'failures' => 0, 'problem' => null]);
-            $rate = $bytes / max(0.01, Clock::seconds() - $begun);
+            $took = Clock::seconds() - $begun;
+            $dispatch->update(['sent' => $offset, 'failures' => 0, 'problem' => null, 'seconds' => $dispatch->seconds + $took]);
+            $rate = $bytes / max(0.01, $took);
             $piece = (int) max(self::LEAST, min(self::MOST, 2 * $piece, $rate * self::SECONDS));
         }
     }
@@ -159,6 +160,16 @@ class SendFile implements Kind
         $problem = $this->bringAlong($dispatch, $connection);
         $dispatch->note('Arrived at its host.', ['stage' => Stage::Held, 'arrived_at' => now(), 'problem' => $problem]);
         $this->queue->put($this->follow, $dispatch->id);
+        $this->teachLine($dispatch);
+    }
+
+    /** How long it took teaches how fast the line sends; what a limit held back says nothing of it. */
+    private function teachLine(Dispatch $dispatch): void
+    {
+        $seconds = (int) round($dispatch->seconds);
+        if ($seconds > 0 && isset($dispatch->run->plan['host']) && (int) config('crate.dispatch.bytes_a_second') === 0) {
+            $dispatch->run->update(['sent_seconds' => $seconds, 'sent_at' => now()]);
+        }
     }
 
     /**

@@ -26,6 +26,7 @@ use OuterCrate\Dispatch\Stage;
  * @property ?string $problem what went wrong last, or what it waits for
  * @property ?string $place where its bytes go at its host
  * @property int $sent bytes that its host has
+ * @property float $seconds that its bytes took so far
  * @property int $restarts how often it had to begin again from its first byte
  * @property int $failures in a row
  * @property ?string $remote_id
@@ -63,14 +64,14 @@ class Dispatch extends Model
 
     protected $attributes = [
         'stage' => 'waiting', 'details' => '{}', 'captions' => '{}', 'record' => '[]', 'visibility' => 'private', 'sent' => 0, 'bytes' => 0,
-        'restarts' => 0, 'failures' => 0,
+        'restarts' => 0, 'failures' => 0, 'seconds' => 0.0,
     ];
 
     /** @var array<string, string> */
     protected $casts = [
         'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array',
         'came_back' => 'array',
-        'bytes' => 'integer', 'sent' => 'integer', 'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime',
+        'bytes' => 'integer', 'sent' => 'integer', 'seconds' => 'float', 'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime',
         'released_at' => 'datetime', 'file' => Volumes::class,
     ];
 

@@ -43,6 +43,7 @@ return new class extends Migration
             $table->string('problem', 1024)->nullable();
             $table->string('place', 2048)->nullable(); // where its bytes go at its host
             $table->unsignedBigInteger('sent')->default(0);
+            $table->float('seconds')->default(0); // that its bytes took so far
             $table->unsignedInteger('restarts')->default(0);
             $table->unsignedInteger('failures')->default(0); // in a row
             $table->string('remote_id')->nullable();

@@ -209,6 +209,17 @@ it('takes the place of an earlier one when it is released, and not before', func
         ->and(array_column($this->host->videos(), 'id'))->toBe([$newer->remote_id]);
 });
 
+it('says of what it sent how long that took, which teaches the speed of the line', function () {
+    $account = ($this->signedIn)();
+    $outputs = [['preset' => 'lanternwick-even', 'host' => 'lanternwick']];
+    $run = Run::query()->findOrFail(packed($this->bringIn('plain')['id'], $outputs)[0]['id']);
+    // Two seconds of line, of which it may save up a quarter of one.
+    $rate = intdiv($run->slip['bytes'], 2);
+    $this->host->fault('slow', ['bytes' => $rate]);
+    ($this->sent)($run, $account);
+    expect($run->refresh()->sent_seconds)->toBeBetween(1, 4)->and($run->sent_at)->not->toBeNull();
+});
+
 it('fills what is said of a video from its series, and leaves to the person what only they can answer', function () {
     mkdir($this->folder('drop'));
     $account = app(HostAccounts::class)->signIn('platen', 'studio', '');

@@ -1,11 +1,12 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 
 /** Keys of the page, but while something is typed or chosen. */
 export function useCompareKeys(
     keys: Record<string, (event: KeyboardEvent) => void>,
     up: Record<string, () => void> = {},
 ) {
-    useEffect(() => {
+    // With what is shown, not a moment later: a key that follows at once acts on what is seen.
+    useLayoutEffect(() => {
         const typing = (event: KeyboardEvent) =>
             event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
         const onDown = (event: KeyboardEvent) => {
