@@ -9,6 +9,7 @@ use App\Engine\Stopped;
 use App\Media\Checksum;
 use App\Models\Dispatch;
 use App\Models\Work;
+use App\Work\Ending;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Postponed;
@@ -77,7 +78,12 @@ class SendFile implements Kind
             $this->bytes($dispatch, $connection, $meter);
             $this->arrive($dispatch, $connection);
         } catch (Stopped $e) {
-            $dispatch->update(['stage' => Stage::Waiting]);
+            match ($meter->ending()) {
+                Ending::Stopped => $dispatch->update(['stage' => Stage::Stopped]),
+                Ending::Interrupted => $dispatch->update(['stage' => Stage::Waiting]),
+                // Somebody else has it in hand by now, and says how it stands.
+                Ending::Lost => null,
+            };
             throw $e;
         } catch (SendingFailed $e) {
             $this->fail($dispatch, $e);
@@ -128,13 +134,23 @@ class SendFile implements Kind
             $bytes = min($piece, $dispatch->bytes - $offset);
             $begun = Clock::seconds();
             $left = $offset;
-            $offset = $connection->send($dispatch, $offset, $bytes, function (int $sent) use ($dispatch, $meter, $left, $begun): bool {
+            $onBytes = function (int $sent) use ($dispatch, $meter, $left, $begun): bool {
                 $meter->note(($left + $sent) / $dispatch->bytes, ['detail' => [
                     'bytes' => $left + $sent, 'bytesPerSecond' => $sent / max(0.05, Clock::seconds() - $begun),
                 ]]);
 
                 return ! $meter->shouldStop() && ! $meter->isPaused();
-            });
+            };
+            try {
+                $offset = $connection->send($dispatch, $offset, $bytes, $onBytes);
+            } catch (SendingFailed $e) {
+                // It was we who let go of the line.
+                $meter->shouldStop() || $meter->isPaused() || throw $e;
+                $this->stand($meter);
+                $offset = $connection->arrived($dispatch);
+
+                continue;
+            }
             // Progress is a reason to be patient again.
             $took = Clock::seconds() - $begun;
             $dispatch->update(['sent' => $offset, 'failures' => 0, 'problem' => null, 'seconds' => $dispatch->seconds + $took]);

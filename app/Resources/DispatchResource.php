@@ -2,7 +2,9 @@
 
 namespace App\Resources;
 
+use App\Library\BrokenFile;
 use App\Library\Hosts;
+use App\Library\UnknownName;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Models\WorkState;
@@ -70,12 +72,22 @@ final class DispatchResource
         return [
             'id' => $account->id,
             'host' => $account->host,
-            'hostName' => app(Hosts::class)->need($account->host)->name,
+            'hostName' => self::hostName($account->host),
             'name' => $account->name,
             'signedIn' => $account->isSignedIn(),
             'connection' => $account->connection,
             'takes' => $account->takes()->toArray(),
         ];
+    }
+
+    /** A host may have been taken out of the library since. */
+    private static function hostName(string $slug): string
+    {
+        try {
+            return app(Hosts::class)->need($slug)->name;
+        } catch (UnknownName|BrokenFile) {
+            return $slug;
+        }
     }
 
     /**

@@ -7,6 +7,8 @@ use App\Models\HostAccount;
 use App\Models\Run;
 use App\Models\Teaching;
 use App\Models\Work;
+use App\Models\WorkState;
+use App\Work\Worker;
 use OuterCrate\Dispatch\Stage;
 use Tests\Support\CutLines;
 use Tests\Support\StandInHost;
@@ -121,6 +123,22 @@ it('goes on from the byte that arrived when the line is cut, and when the host i
     expect($dispatch->place)->toBe($begun)->and($dispatch->restarts)->toBe(0)
         ->and($dispatch->video()->sha256)->toBe(hash_file('sha256', $path))
         ->and($this->host->videos())->toHaveCount(1);
+});
+
+it('lets go of the line when it is stopped, and goes on from there', function () {
+    $path = $this->file('noise.bin', random_bytes(900_000));
+    $account = ($this->signedIn)();
+    $this->host->fault('slow', ['bytes' => 300_000]);
+    $dispatch = app(Dispatches::class)->ofFile($path, $account, $this->details, 'private');
+    app(Worker::class)->one(['send'], onProgress: fn () => app(Dispatches::class)->stop($dispatch->refresh()));
+    expect($dispatch->refresh()->stage)->toBe(Stage::Stopped)->and($dispatch->work->state)->toBe(WorkState::Stopped)
+        ->and($dispatch->sent)->toBeLessThan(900_000);
+    $begun = $dispatch->place;
+    $this->host->mend('slow');
+    $this->postJson("/api/dispatches/{$dispatch->id}/continue")->assertOk();
+    $this->work('send');
+    expect($dispatch->refresh()->stage)->toBe(Stage::Held, (string) $dispatch->problem)
+        ->and($dispatch->place)->toBe($begun)->and($dispatch->video()->sha256)->toBe(hash_file('sha256', $path));
 });
 
 it('waits as long as a host asks, and says what needs the person', function (string $fault, array $value, Stage $stage, string $says) {
