@@ -70,9 +70,9 @@ class Dispatch extends Model
     /** @var array<string, string> */
     protected $casts = [
         'stage' => Stage::class, 'remote' => 'array', 'details' => 'array', 'captions' => 'array', 'record' => 'array',
-        'came_back' => 'array',
-        'bytes' => 'integer', 'sent' => 'integer', 'seconds' => 'float', 'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime',
-        'released_at' => 'datetime', 'file' => Volumes::class,
+        'came_back' => 'array', 'bytes' => 'integer', 'sent' => 'integer', 'seconds' => 'float',
+        'release_at' => 'datetime', 'not_before' => 'datetime', 'arrived_at' => 'datetime', 'released_at' => 'datetime',
+        'file' => Volumes::class,
     ];
 
     /** @return BelongsTo<HostAccount, $this> */

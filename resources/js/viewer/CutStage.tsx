@@ -1,12 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { memo, useEffect, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useState } from 'react';
 import { api } from '../api/client';
 import { useAnalysis } from '../api/queries';
 import type { Cut, Range, Sheet } from '../api/types';
 import { PiecesMenu } from './PiecesMenu';
 import { RangeLine } from './RangeLine';
 import { RangeStrip } from './RangeStrip';
-import { haveNoGaps, usePieces, withMark } from './usePieces';
+import { usePieces } from './usePieces';
 import { usePlayer } from './usePlayer';
 import { useRoom } from './useRoom';
 import { Viewer } from './Viewer';
@@ -31,19 +31,14 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
     const player = usePlayer(cut, range, analysis?.proxy ?? null);
     const { frame, seek, toggle, pause, last } = player;
     const divided = usePieces(cut.id);
-    const mark = () => {
-        if (haveNoGaps(divided.pieces) && !divided.divide.isPending) {
-            divided.divide.mutate({ points: withMark(divided.pieces, frame) });
-        }
-    };
-
     useEffect(() => {
         if (analysis?.state === 'done') {
             client.invalidateQueries({ queryKey: ['sheet', cut.id] });
         }
     }, [analysis?.state, client, cut.id]);
 
-    useEffect(() => {
+    // With what is shown, not a moment later: a key that follows at once acts on what is seen.
+    useLayoutEffect(() => {
         const onKey = (event: KeyboardEvent) => {
             const target = event.target instanceof HTMLElement ? event.target : document.body;
             const here = target === document.body || target.id === 'main' || target.closest('[data-stage]') !== null;
@@ -57,7 +52,7 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
             const anywhere: Record<string, () => void> = {
                 i: () => setRange({ first: frame, last: Math.max(frame, range.last) }),
                 o: () => setRange({ first: Math.min(frame, range.first), last: frame }),
-                m: mark,
+                m: () => divided.mark(frame),
             };
             const onStage: Record<string, () => void> = {
                 ArrowLeft: () => seek(frame - step),
@@ -98,7 +93,7 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
                     height={room - LINE}
                 />
                 <RangeLine
-                    pieces={<PiecesMenu pieces={divided} seek={seek} mark={mark} />}
+                    pieces={<PiecesMenu pieces={divided} seek={seek} mark={() => divided.mark(frame)} />}
                     cut={cut}
                     range={range}
                     noticed={noticed}

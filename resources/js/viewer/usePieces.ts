@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
 import { api } from '../api/client';
 import type { PiecesAnswer, PiecesRequest } from '../api/types';
 
@@ -15,7 +16,17 @@ export function usePieces(cut: number) {
         mutationFn: (how: PiecesRequest) => api.divide(cut, how),
         onSuccess: (answer) => client.setQueryData(key, answer),
     });
-    return { pieces: data?.pieces ?? NONE, divide };
+    const line = useRef(Promise.resolve());
+    /** A mark more, or one less where there is one: one after the other, so that none is lost while another is on its way. */
+    const mark = (frame: number) => {
+        line.current = line.current.then(async () => {
+            const now = client.getQueryData<PiecesAnswer>(key)?.pieces ?? NONE;
+            if (haveNoGaps(now)) {
+                await divide.mutateAsync({ points: withMark(now, frame) }).catch(() => undefined);
+            }
+        });
+    };
+    return { pieces: data?.pieces ?? NONE, divide, mark };
 }
 
 /** Whether each piece begins where the one before it ends: only those can be changed by marks. */
