@@ -83,12 +83,6 @@ await page.getByRole('button', { name: /Footage after a gap/ }).click();
 await page.waitForTimeout(500);
 await take(page, 'range');
 
-page = await open('dark', `/cuts/${cuts.find((cut) => cut.name === 'Wheel study').id}`);
-await page.getByRole('button', { name: 'Make the picture large' }).click();
-await page.getByRole('group', { name: 'Range strip' }).click({ position: { x: 500, y: 60 } });
-await page.waitForTimeout(900);
-await take(page, 'viewer');
-
 page = await open('light', `/cuts/${cuts.find((cut) => cut.name === 'Glaze tapes').id}`);
 await page.getByRole('button', { name: 'All about it' }).click();
 await page.waitForTimeout(500);
