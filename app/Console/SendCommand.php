@@ -8,6 +8,7 @@ use App\Dispatch\HostAccounts;
 use App\Media\FileProblem;
 use App\Models\Dispatch;
 use App\Models\Run;
+use App\Models\Volumes;
 use App\Models\Work;
 use App\Resources\DispatchResource;
 use App\Work\Worker;
@@ -37,7 +38,7 @@ class SendCommand extends CrateCommand
         $account = app(HostAccounts::class)->need($host, $this->option('account'));
         $path = $this->file();
         is_file($path) || throw new FileProblem('There is no such file.', $path, 'It may have been moved or renamed.');
-        $run = Run::query()->whereNotNull('slip')->orderByDesc('id')->get()->first(fn (Run $one): bool => $one->file === $path);
+        $run = Run::query()->where('file', Volumes::place($path))->whereNotNull('slip')->orderByDesc('id')->first();
         foreach (app(Facts::class)->remarks($path, $run, $account) as $remark) {
             $this->tell($remark);
             if ($remark->severity === Severity::Stop) {

@@ -12,6 +12,7 @@ use App\Teaching\Teachings;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Postponed;
+use Closure;
 use OuterCrate\Dispatch\Patience;
 
 /** Fetches what a host made of an upload, to be looked at beside the cut, and teaches the host by it. */
@@ -52,9 +53,13 @@ class BringBack implements Kind
         OutputFile::needFolder($folder);
         $files = [];
         foreach ($lines as $i => $one) {
-            $meter->note($i / count($lines));
+            $goesOn = function () use ($meter, $i, $lines): bool {
+                $meter->note($i / count($lines));
+
+                return ! $meter->shouldStop();
+            };
             $meter->check();
-            $files[] = $this->fetched($dispatch, $one, $folder, $work->attempts);
+            $files[] = $this->fetched($dispatch, $one, $folder, $goesOn, $work->attempts);
         }
         $dispatch->update(['came_back' => $files]);
         if (is_file($dispatch->file)) {
@@ -63,8 +68,12 @@ class BringBack implements Kind
         }
     }
 
-    /** @throws Postponed where the line was lost */
-    private function fetched(Dispatch $dispatch, int $lines, string $folder, int $attempts): string
+    /**
+     * @param  Closure(): bool  $goesOn
+     *
+     * @throws Postponed where the line was lost
+     */
+    private function fetched(Dispatch $dispatch, int $lines, string $folder, Closure $goesOn, int $attempts): string
     {
         $path = "{$folder}/".pathinfo($dispatch->file, PATHINFO_FILENAME)." {$lines}p.mp4";
         if (is_file($path)) {
@@ -72,7 +81,7 @@ class BringBack implements Kind
         }
         $file = OutputFile::at($path, 'fetched');
         try {
-            $this->connections->of($dispatch->account)->fetch($dispatch, $lines, $file->target(null));
+            $this->connections->of($dispatch->account)->fetch($dispatch, $lines, $file->target(null), $goesOn);
 
             return $file->publish();
         } catch (SendingFailed $e) {

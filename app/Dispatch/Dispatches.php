@@ -11,9 +11,11 @@ use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Work\WorkQueue;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Dispatch\Captions\CaptionFile;
 use OuterCrate\Dispatch\Details;
 use OuterCrate\Dispatch\ReleaseList;
@@ -21,6 +23,7 @@ use OuterCrate\Dispatch\ReleaseTime;
 use OuterCrate\Dispatch\Remark;
 use OuterCrate\Dispatch\RemoteVideo;
 use OuterCrate\Dispatch\Stage;
+use OuterCrate\Units\Fraction;
 
 /** What a person does with what is sent: begins, changes, stops, releases, takes back. */
 class Dispatches
@@ -45,7 +48,7 @@ class Dispatches
      */
     public function ofRun(Run $run, HostAccount $account, array $details, string $visibility, ?Carbon $notBefore = null): Dispatch
     {
-        return $this->begin($run, $run->file, $run->cut_name, $account, $details, $visibility, $notBefore);
+        return $this->begin($account, self::asMade($run) + self::said($details, $visibility, $notBefore), $run);
     }
 
     /**
@@ -55,36 +58,42 @@ class Dispatches
      */
     public function ofFile(string $path, HostAccount $account, array $details, string $visibility, ?Carbon $notBefore = null): Dispatch
     {
-        return $this->begin(null, $path, pathinfo($path, PATHINFO_FILENAME), $account, $details, $visibility, $notBefore);
+        $file = ['cut_name' => pathinfo($path, PATHINFO_FILENAME), 'file' => $path];
+
+        return $this->begin($account, $file + self::said($details, $visibility, $notBefore));
     }
 
-    /** @param  array<string, mixed>  $details */
-    private function begin(
-        ?Run $run,
-        string $path,
-        string $cut,
-        HostAccount $account,
-        array $details,
-        string $visibility,
-        ?Carbon $notBefore,
-    ): Dispatch {
-        $dispatch = new Dispatch([
+    /**
+     * @param  array<string, mixed>  $details
+     * @return array<string, mixed>
+     */
+    private static function said(array $details, string $visibility, ?Carbon $notBefore): array
+    {
+        return ['details' => Details::fromArray($details)->toArray(), 'visibility' => $visibility, 'not_before' => $notBefore];
+    }
+
+    /** @return array<string, mixed> */
+    private static function asMade(Run $run): array
+    {
+        return ['run_id' => $run->id, 'cut_name' => $run->cut_name, 'file' => $run->file];
+    }
+
+    /**
+     * All that is known of it stands there before anything takes it in hand.
+     *
+     * @param  array<string, mixed>  $with
+     */
+    private function begin(HostAccount $account, array $with, ?Run $run = null, string $note = ''): Dispatch
+    {
+        $isMade = $run === null || $run->work->state === WorkState::Done;
+        $dispatch = new Dispatch($with + [
             'key' => (string) Str::uuid(),
             'host_account_id' => $account->id,
-            'run_id' => $run?->id,
-            'cut_name' => $cut,
-            'file' => $path,
             'stage' => Stage::Waiting,
-            'details' => Details::fromArray($details)->toArray(),
-            'visibility' => $visibility,
-            'not_before' => $notBefore,
-            'problem' => $run === null || $run->work->state === WorkState::Done ? null : 'It is sent when it is made.',
+            'problem' => $isMade ? null : 'It is sent when it is made.',
         ]);
-        $dispatch->save();
-        $dispatch->note("To be sent to {$this->hosts->need($account->host)->name} as {$account->name}.");
-        if ($run === null || $run->work->state === WorkState::Done) {
-            $this->queue->put($this->send, $dispatch->id);
-        }
+        $dispatch->note(trim("To be sent to {$this->hosts->need($account->host)->name} as {$account->name}. {$note}"));
+        $isMade && $this->queue->put($this->send, $dispatch->id);
 
         return $dispatch->refresh();
     }
@@ -121,20 +130,33 @@ class Dispatches
     }
 
     /**
-     * @return list<Remark> of the captions, which are kept whatever they say unless one is a stop
+     * Captions in a language; those that no host could show are not kept.
+     *
+     * @return list<Remark> what was noticed of them
      *
      * @throws InvalidArgumentException
      */
     public function captions(Dispatch $dispatch, string $language, string $text): array
     {
         $file = CaptionFile::read($text);
-        $length = $this->reader->read($dispatch->file)['reading']->duration->toFloat();
+        $remarks = $file->remarks($this->seconds($dispatch));
+        if (array_filter($remarks, fn (Remark $remark): bool => $remark->severity === Severity::Stop) !== []) {
+            return $remarks;
+        }
         $dispatch->update(['captions' => [...$dispatch->captions, $language => $file->toVtt()]]);
         if ($dispatch->stage->hasArrived()) {
             $this->tell($dispatch, fn ($connection) => $connection->captions($dispatch, $language, $file->toVtt()));
         }
 
-        return $file->remarks($length);
+        return $remarks;
+    }
+
+    /** Of its file, or of the plan of one that is not made yet or was cleared away. */
+    private function seconds(Dispatch $dispatch): float
+    {
+        return is_file($dispatch->file) || $dispatch->run === null
+            ? $this->reader->read($dispatch->file)['reading']->duration->toFloat()
+            : Fraction::parse((string) $dispatch->run->plan['duration'])->toFloat();
     }
 
     /** An exact frame of its cut as its thumbnail, sent when it has arrived. */
@@ -173,7 +195,7 @@ class Dispatches
         $list = ReleaseList::of(
             $dispatch->said(), $dispatch->account->takes(), $dispatch->video(), (string) $dispatch->sha256, waits: $when !== 'now',
         );
-        $stops = array_values(array_filter($list, fn (Remark $remark): bool => $remark->severity->value === 'stop'));
+        $stops = array_values(array_filter($list, fn (Remark $remark): bool => $remark->severity === Severity::Stop));
         if ($stops !== []) {
             throw SendingFailed::needsPerson('not-in-order', $stops[0]->text, $stops[0]->todo);
         }
@@ -226,20 +248,33 @@ class Dispatches
         $this->queue->pause($work, false);
     }
 
+    /** What its account has of the same cut, which a newer file can take the place of; null where there is none. */
+    public function earlier(Run $run, HostAccount $account): ?Dispatch
+    {
+        return Dispatch::query()
+            ->where('host_account_id', $account->id)
+            ->whereIn('stage', [Stage::Held, Stage::Released])
+            ->whereHas('run', fn (Builder $query): Builder => $query->where('cut_id', $run->cut_id)->whereNotNull('cut_id'))
+            ->orderByDesc('id')
+            ->first();
+    }
+
     /**
      * Sends a newer file in place of one that is at its host. It says the same of itself; the older one stays until this one is released.
      *
      * @throws SendingFailed when the older one is not at its host
      */
-    public function inPlaceOf(Dispatch $older, Run $run): Dispatch
+    public function inPlaceOf(Dispatch $older, Run $run, string $visibility, ?Carbon $notBefore = null): Dispatch
     {
         $older->stage->hasArrived() || throw SendingFailed::needsPerson('not-there', 'That one is not at its host.', 'Send the newer one.');
-        $newer = $this->ofRun($run, $older->account, $older->details, $older->visibility);
-        $newer->note("In place of {$older->said()->title}.", [
-            'in_place_of' => $older->id, 'captions' => $older->captions, 'thumbnail' => $older->thumbnail,
-        ]);
+        $same = ['in_place_of' => $older->id, 'captions' => $older->captions, 'thumbnail' => $older->thumbnail];
 
-        return $newer;
+        return $this->begin(
+            $older->account,
+            self::asMade($run) + $same + self::said($older->details, $visibility, $notBefore),
+            $run,
+            "In place of {$older->said()->title}.",
+        );
     }
 
     /** Takes it away from its host. The file here stays. */

@@ -9,6 +9,7 @@ use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Models\Run;
 use App\Models\Setting;
+use App\Models\Volumes;
 use App\Models\WorkState;
 use OuterCrate\Dispatch\BeforeSending;
 use OuterCrate\Dispatch\FileFacts;
@@ -108,7 +109,8 @@ class Facts
     private function sentBefore(string $path, HostAccount $account): ?string
     {
         return Dispatch::query()
-            ->where('host_account_id', $account->id)->whereIn('stage', [Stage::Held, Stage::Released])->get()
-            ->first(fn (Dispatch $other): bool => $other->file === $path)?->arrived_at?->format('j F Y');
+            ->where(['host_account_id' => $account->id, 'file' => Volumes::place($path)])
+            ->whereIn('stage', [Stage::Held, Stage::Released])
+            ->first()?->arrived_at?->format('j F Y');
     }
 }

@@ -23,6 +23,9 @@ class FollowDispatch implements Kind
 
     private const LATER = 30;
 
+    /** Seconds that its host may take to answer. */
+    private const ANSWERS = 120;
+
     public function __construct(private readonly Connections $connections, private readonly Released $released)
     {
     }
@@ -48,6 +51,7 @@ class FollowDispatch implements Kind
         if ($dispatch === null || $dispatch->stage !== Stage::Held || $dispatch->remote_id === null) {
             return;
         }
+        $meter->hold(self::ANSWERS);
         try {
             $video = $this->connections->of($dispatch->account)->video($dispatch);
             $this->hear($dispatch, $video);
@@ -59,8 +63,14 @@ class FollowDispatch implements Kind
             throw new Postponed($e->getMessage(), Patience::after($failures, $e->seconds));
         }
         if ($dispatch->stage === Stage::Held && $video->state !== 'failed') {
-            throw new Postponed('', $video->isWhole() && $dispatch->release === null ? self::LATER : self::SOON);
+            throw new Postponed('', $video->isWhole() && ! $this->isDue($dispatch) ? self::LATER : self::SOON);
         }
+    }
+
+    /** Its host is about to release it, at the time that it was told. */
+    private function isDue(Dispatch $dispatch): bool
+    {
+        return $dispatch->release === 'at' && $dispatch->release_at?->lte(now()->addSeconds(2 * self::LATER)) === true;
     }
 
     /** What the host says now; it may have released it by itself, at the time that it was told. */

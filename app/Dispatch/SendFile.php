@@ -39,6 +39,9 @@ class SendFile implements Kind
 
     private const FIRST = 262_144;
 
+    /** Seconds in which nothing is heard while a host takes what has arrived: a folder reads all of it again. */
+    private const ARRIVING = 3600;
+
     /** How often what arrived is thrown away because it is not what was sent. */
     private const MOST_RESTARTS = 3;
 
@@ -76,7 +79,7 @@ class SendFile implements Kind
             $dispatch->update(['stage' => Stage::Sending, 'problem' => null]);
             $this->know($dispatch, $meter);
             $this->bytes($dispatch, $connection, $meter);
-            $this->arrive($dispatch, $connection);
+            $this->arrive($dispatch, $connection, $meter);
         } catch (Stopped $e) {
             match ($meter->ending()) {
                 Ending::Stopped => $dispatch->update(['stage' => Stage::Stopped]),
@@ -169,8 +172,9 @@ class SendFile implements Kind
         }
     }
 
-    private function arrive(Dispatch $dispatch, HostConnection $connection): void
+    private function arrive(Dispatch $dispatch, HostConnection $connection, Meter $meter): void
     {
+        $meter->hold(self::ARRIVING);
         $video = $connection->publish($dispatch);
         $dispatch->update(['remote_id' => $video->id, 'remote' => $video->toArray()]);
         $problem = $this->bringAlong($dispatch, $connection);
@@ -203,7 +207,7 @@ class SendFile implements Kind
         foreach ($dispatch->captions as $language => $vtt) {
             $told[] = fn () => $connection->captions($dispatch, $language, $vtt);
         }
-        $dispatch->thumbnail === null ?: $told[] = fn () => $connection->thumbnail($dispatch, $dispatch->thumbnail);
+        $dispatch->thumbnail === null || ! is_file($dispatch->thumbnail) ?: $told[] = fn () => $connection->thumbnail($dispatch, $dispatch->thumbnail);
         foreach ($told as $tell) {
             try {
                 $dispatch->update(['remote' => $tell()->toArray()]);

@@ -99,7 +99,9 @@ class Dispatch extends Model
     /** @return Builder<static> the latest first */
     public static function listed(): Builder
     {
-        return self::query()->with('work')->orderByDesc('id');
+        // Neither plans nor slips are taken apart for a list that is asked for every second.
+        return self::query()->with(['work', 'run' => fn ($run) => $run->without('work')->select(['id', 'cut_id', 'source']), 'run.cut:id,card'])
+            ->orderByDesc('id');
     }
 
     public function said(): Details
@@ -115,6 +117,6 @@ class Dispatch extends Model
     /** @param  array<string, mixed>  $changes */
     public function note(string $text, array $changes = []): void
     {
-        $this->update(['record' => [...$this->record, ['at' => now()->toIso8601ZuluString(), 'text' => $text]]] + $changes);
+        $this->fill(['record' => [...$this->record, ['at' => now()->toIso8601ZuluString(), 'text' => $text]]] + $changes)->save();
     }
 }

@@ -6,6 +6,7 @@ use App\Analysis\AnalyseCut;
 use App\Database\WriteFirstConnection;
 use App\Dispatch\BringBack;
 use App\Dispatch\FollowDispatch;
+use App\Dispatch\NoteSendingEnd;
 use App\Dispatch\SendFile;
 use App\Dispatch\SendWhenMade;
 use App\Library\Devices;
@@ -68,6 +69,7 @@ class CrateServiceProvider extends ServiceProvider
     {
         Event::listen(WorkEnded::class, NoteQueueEnd::class);
         Event::listen(WorkEnded::class, SendWhenMade::class);
+        Event::listen(WorkEnded::class, NoteSendingEnd::class);
         $this->app->make(Settings::class)->apply();
     }
 }

@@ -8,6 +8,7 @@ use App\Library\UnknownName;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Models\WorkState;
+use OuterCrate\Analysis\Severity;
 use OuterCrate\Dispatch\Declaration;
 use OuterCrate\Dispatch\ReleaseList;
 use OuterCrate\Dispatch\Remark;
@@ -48,7 +49,7 @@ final class DispatchResource
             'details' => ['declarations' => (object) $dispatch->said()->declarations] + $dispatch->said()->toArray(),
             'captions' => array_keys($dispatch->captions),
             'thumbnail' => $dispatch->thumbnail === null ? null : (int) @filemtime($dispatch->thumbnail),
-            'cutFrames' => $dispatch->run?->cut?->reading()->length(),
+            'cutFrames' => $dispatch->run->cut->card['frames'] ?? null,
             'cameBack' => $dispatch->came_back ?? [],
             'source' => $dispatch->run?->source,
             'teaching' => $dispatch->teaching_id,
@@ -59,9 +60,7 @@ final class DispatchResource
             'releaseAt' => $dispatch->release_at?->toIso8601ZuluString(),
             'notBefore' => $dispatch->not_before?->toIso8601ZuluString(),
             'video' => $video === null ? null : $video->toArray() + ['words' => $video->words()],
-            'missing' => self::remarks(ReleaseList::of(
-                $dispatch->said(), $dispatch->account->takes(), $video, (string) $dispatch->sha256,
-            )),
+            'missing' => ['now' => self::stops($dispatch, false), 'later' => self::stops($dispatch, true)],
             'record' => $dispatch->record,
         ];
     }
@@ -78,6 +77,17 @@ final class DispatchResource
             'connection' => $account->connection,
             'takes' => $account->takes()->toArray(),
         ];
+    }
+
+    /**
+     * @param  bool  $waits  whether it is released later, when its sizes may be there
+     * @return list<array<string, string>> what stands in the way of a release
+     */
+    private static function stops(Dispatch $dispatch, bool $waits): array
+    {
+        $list = ReleaseList::of($dispatch->said(), $dispatch->account->takes(), $dispatch->video(), (string) $dispatch->sha256, $waits);
+
+        return self::remarks(array_values(array_filter($list, fn (Remark $remark): bool => $remark->severity === Severity::Stop)));
     }
 
     /** A host may have been taken out of the library since. */

@@ -15,7 +15,10 @@ class Faults
     public const ALL = [
         'password' => ['Every password is wrong.', []],
         'token' => ['Tokens have expired.', ['times' => 1]],
-        'drop' => ['The line is cut after so many bytes; at random, after that many on the mean.', ['after' => 200_000, 'times' => 1, 'random' => 0]],
+        'drop' => [
+            'The line is cut after so many bytes; at random, after that many on the mean.',
+            ['after' => 200_000, 'times' => 1, 'random' => 0],
+        ],
         'slow' => ['The line carries so many bytes a second.', ['bytes' => 500_000]],
         'broken' => ['Requests are answered 503.', ['times' => 3]],
         'busy' => ['Requests are answered 429, with Retry-After.', ['seconds' => 5, 'times' => 1]],

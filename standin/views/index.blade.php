@@ -5,7 +5,8 @@
 <title>Stand-in host</title>
 <style>
 body { font: 16px/1.5 monospace; background: #10242c; color: #d7f0e4; max-width: 70rem; margin: 2rem auto; padding: 0 1rem }
-h1, h2 { font-weight: normal; border-bottom: 3px double #4fa98a } a { color: #ffd98a } td, th { text-align: left; padding: .2rem 1rem .2rem 0 }
+h1, h2 { font-weight: normal; border-bottom: 3px double #4fa98a } a { color: #ffd98a }
+td, th { text-align: left; padding: .2rem 1rem .2rem 0 }
 form { display: inline } input { font: inherit; width: 8rem; background: #183a45; color: inherit; border: 1px solid #4fa98a }
 button { font: inherit; background: #4fa98a; border: 0; padding: .1rem .8rem; color: #06231a }
 </style>
@@ -36,7 +37,11 @@ button { font: inherit; background: #4fa98a; border: 0; padding: .1rem .8rem; co
 <h2>Videos</h2>
 @forelse ($videos as $video)
 <p>{{ $video->account->host }} / {{ $video->account->name }} ·
-@if ($video->visibility === 'private') {{ $video->details['title'] ?? 'untitled' }} @else <a href="/pages/{{ $video->id }}">{{ $video->details['title'] ?? 'untitled' }}</a> @endif
+@if ($video->visibility === 'private')
+{{ $video->details['title'] ?? 'untitled' }}
+@else
+<a href="/pages/{{ $video->id }}">{{ $video->details['title'] ?? 'untitled' }}</a>
+@endif
 · {{ $video->visibility }} · {{ $video->state }} {{ $video->reason }} ·
 @foreach ($video->renditions as $one) {{ $one->lines }} {{ $one->codec }} {{ $one->state }}; @endforeach</p>
 @empty

@@ -14,12 +14,19 @@ h1 { font-weight: normal } video { width: 100%; background: #000 } a { color: #f
 @if ($ready->isEmpty())
 <p>Being prepared. {{ $video->reason }}</p>
 @else
-<video controls preload="metadata" src="/pages/{{ $video->id }}/{{ $ready->last()->lines }}.mp4" @if ($video->thumbnail) poster="/pages/{{ $video->id }}/pictures/{{ $video->thumbnail }}" @endif>
+<video controls preload="metadata" src="/pages/{{ $video->id }}/{{ $ready->last()->lines }}.mp4"
+@if ($video->thumbnail) poster="/pages/{{ $video->id }}/pictures/{{ $video->thumbnail }}" @endif
+>
 @foreach ($video->captions as $caption)
-<track kind="captions" srclang="{{ $caption->language }}" label="{{ $caption->language }}" src="/pages/{{ $video->id }}/captions/{{ $caption->language }}.vtt">
+<track kind="captions" srclang="{{ $caption->language }}" label="{{ $caption->language }}"
+    src="/pages/{{ $video->id }}/captions/{{ $caption->language }}.vtt">
 @endforeach
 </video>
-<p>@foreach ($ready as $one) <a href="/pages/{{ $video->id }}/{{ $one->lines }}.mp4">{{ $one->lines }}</a> ({{ $one->codec }}) @endforeach</p>
+<p>
+@foreach ($ready as $one)
+<a href="/pages/{{ $video->id }}/{{ $one->lines }}.mp4">{{ $one->lines }}</a> ({{ $one->codec }})
+@endforeach
+</p>
 @endif
 <h1>{{ $video->details['title'] ?? 'untitled' }}</h1>
 <pre>{{ $video->details['description'] ?? '' }}</pre>

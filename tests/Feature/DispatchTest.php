@@ -8,7 +8,9 @@ use App\Models\Run;
 use App\Models\Teaching;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Work\Kinds;
 use App\Work\Worker;
+use App\Work\WorkQueue;
 use OuterCrate\Dispatch\Stage;
 use Tests\Support\CutLines;
 use Tests\Support\StandInHost;
@@ -141,6 +143,18 @@ it('lets go of the line when it is stopped, and goes on from there', function ()
         ->and($dispatch->place)->toBe($begun)->and($dispatch->video()->sha256)->toBe(hash_file('sha256', $path));
 });
 
+it('says on its page what ended a sending, also what nobody foresaw', function () {
+    $queue = app(WorkQueue::class);
+    $dispatch = app(Dispatches::class)->ofFile($this->clip('plain'), ($this->signedIn)(), [], 'private');
+    $dispatch->update(['stage' => Stage::Sending]);
+    $work = $queue->claim([app(Kinds::class)->get('send')], 'one:1');
+    $queue->end($work, WorkState::Failed, 'Something broke.');
+    expect($dispatch->refresh()->stage)->toBe(Stage::Failed)->and($dispatch->problem)->toBe('Something broke.');
+    $this->postJson("/api/dispatches/{$dispatch->id}/continue")->assertOk();
+    $this->work('send');
+    expect($dispatch->refresh()->stage)->toBe(Stage::Held);
+});
+
 it('waits as long as a host asks, and says what needs the person', function (string $fault, array $value, Stage $stage, string $says) {
     $run = ($this->upload)();
     $account = ($this->signedIn)();
@@ -183,6 +197,9 @@ it('has a host release it at a time, and at no other', function () {
     $this->answer($this->putJson("/api/dispatches/{$dispatch->id}/release", $asked), 'dispatch-answer');
     $dispatch = ($this->until)($dispatch, fn (Dispatch $one): bool => $one->video()->isWhole());
     expect($dispatch->stage)->toBe(Stage::Held)->and($dispatch->video()->visibility)->toBe('private');
+    // Hours before its time it is not asked for every other second.
+    $next = Work::query()->firstWhere(['kind' => 'follow', 'subject' => $dispatch->id])->not_before;
+    expect($next > Work::now(15))->toBeTrue();
     $this->host->fault('clock', ['seconds' => 3 * 3600 + 60]);
     // The token has expired by that clock; the host does it all the same, and says so when it is asked again.
     ($this->signedIn)();
@@ -204,6 +221,12 @@ it('sends by itself what was to be sent when it is made, and puts files into a f
     expect(array_column($remarks, 'about'))->toBe(['file', 'time']);
     $dispatch = ($this->sent)($run, $account);
     expect($dispatch->stage)->toBe(Stage::Waiting);
+    // Captions are chosen while it is made; those that no host could show are told of, and not kept.
+    $captions = fn (string $from, string $to): array => $this->answer($this->putJson("/api/dispatches/{$dispatch->id}/captions", [
+        'language' => 'en', 'text' => "WEBVTT\n\n{$from} --> {$to}\nThe kiln is lit.",
+    ]), 'captions-answer');
+    expect($captions('00:01.000', '00:00.500')['remarks'][0]['severity'])->toBe('stop')->and($dispatch->refresh()->captions)->toBe([])
+        ->and($captions('00:00.000', '00:01.000'))->toMatchArray(['remarks' => []]);
     $this->work();
     $this->work('send');
     $dispatch->refresh();
@@ -211,6 +234,7 @@ it('sends by itself what was to be sent when it is made, and puts files into a f
     $said = json_decode((string) file_get_contents("{$dispatch->place}/details.json"));
     expect(app(App\Schema\Contract::class)->faults($said, 'drop-details'))->toBe([])
         ->and(hash_file('sha256', "{$dispatch->place}/{$said->file}"))->toBe($run->refresh()->slip['sha256'])
+        ->and(file_get_contents("{$dispatch->place}/captions.en.vtt"))->toContain('The kiln is lit.')
         ->and(glob("{$dispatch->place}/ascmhl/*.mhl"))->toHaveCount(1);
 });
 
@@ -219,6 +243,9 @@ it('takes the place of an earlier one when it is released, and not before', func
     $this->putJson("/api/host-accounts/{$account->id}/terms")->assertOk();
     $run = ($this->upload)();
     $older = ($this->sent)($run, $account);
+    $check = ['run' => $run->id, 'account' => $account->id];
+    $found = $this->answer($this->postJson('/api/dispatches/check', $check), 'dispatch-check-answer')['inPlaceOf'];
+    expect($found)->toBe(['id' => $older->id, 'title' => 'Kiln Diary 14: Night firing']);
     $newer = ($this->sent)($run, $account, ['inPlaceOf' => $older->id]);
     expect($newer->said()->title)->toBe('Kiln Diary 14: Night firing')->and($this->host->videos())->toHaveCount(2);
     $newer = ($this->until)($newer, fn (Dispatch $one): bool => $one->video()?->isWhole() ?? false);

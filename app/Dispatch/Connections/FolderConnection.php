@@ -91,7 +91,9 @@ final class FolderConnection implements HostConnection
 
     public function describe(Dispatch $dispatch, Details $details): RemoteVideo
     {
-        return $this->say($dispatch, $details, $this->video($dispatch)->visibility, $this->video($dispatch)->publishAt);
+        $now = $this->video($dispatch);
+
+        return $this->say($dispatch, $details, $now->visibility, $now->publishAt);
     }
 
     public function thumbnail(Dispatch $dispatch, string $path): RemoteVideo
@@ -120,7 +122,7 @@ final class FolderConnection implements HostConnection
         // A folder has none.
     }
 
-    public function fetch(Dispatch $dispatch, int $lines, string $target): void
+    public function fetch(Dispatch $dispatch, int $lines, string $target, Closure $goesOn): void
     {
         throw SendingFailed::over('no-renditions', 'A folder makes nothing of what lies in it.', 'Look at the file itself.');
     }

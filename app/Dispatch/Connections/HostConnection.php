@@ -83,7 +83,7 @@ interface HostConnection
 
     /**
      * @param  string  $visibility  private, unlisted or public
-     * @param  DateTimeInterface|null  $at  when its host does it by itself; null for now
+     * @param  DateTimeInterface|null  $at  when its host does it by itself; null where it is done at once
      *
      * @throws SendingFailed
      */
@@ -96,10 +96,11 @@ interface HostConnection
      * Fetches what the host made of it.
      *
      * @param  string  $target  path
+     * @param  Closure(): bool  $goesOn  asked while bytes arrive; false ends it
      *
-     * @throws SendingFailed
+     * @throws SendingFailed also where it was ended
      */
-    public function fetch(Dispatch $dispatch, int $lines, string $target): void;
+    public function fetch(Dispatch $dispatch, int $lines, string $target, Closure $goesOn): void;
 
     /** @throws SendingFailed */
     public function remove(Dispatch $dispatch): void;

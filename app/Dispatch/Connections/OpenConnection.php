@@ -27,8 +27,8 @@ final class OpenConnection implements HostConnection
     /** Seconds until somebody answers, for what is a matter of a moment. */
     private const PATIENCE = 20;
 
-    /** Seconds in which less than a kilobyte leaves: then the line counts as dead. */
-    private const STANDS = 30;
+    /** Less than a kilobyte a second for half a minute: then the line counts as dead. */
+    private const STANDING = [CURLOPT_LOW_SPEED_LIMIT => 1024, CURLOPT_LOW_SPEED_TIME => 30];
 
     public function signIn(HostAccount $account, string $password): array
     {
@@ -42,7 +42,7 @@ final class OpenConnection implements HostConnection
 
     public function takes(HostAccount $account): Takes
     {
-        $takes = (array) $this->call($account, 'get', '/api/account')->json('takes');
+        $takes = (array) $this->call($account, 'GET', '/api/account')->json('takes');
         $thumbnail = $takes['thumbnailFrame'] ?? null;
 
         return Takes::fromArray([
@@ -92,8 +92,7 @@ final class OpenConnection implements HostConnection
 
                     return $isEnded ? 1 : 0;
                 },
-                'curl' => [CURLOPT_LOW_SPEED_LIMIT => 1024, CURLOPT_LOW_SPEED_TIME => self::STANDS]
-                    + ($limit > 0 ? [CURLOPT_MAX_SEND_SPEED_LARGE => $limit] : []),
+                'curl' => self::STANDING + ($limit > 0 ? [CURLOPT_MAX_SEND_SPEED_LARGE => $limit] : []),
             ]);
         try {
             return $this->offset($dispatch, $this->ask(fn (): Response => $request->send('PATCH', (string) $dispatch->place)));
@@ -104,7 +103,7 @@ final class OpenConnection implements HostConnection
 
     public function publish(Dispatch $dispatch): RemoteVideo
     {
-        return $this->told($this->call($dispatch->account, 'post', '/api/videos', [
+        return $this->told($this->call($dispatch->account, 'POST', '/api/videos', [
             'upload' => basename((string) $dispatch->place),
             'key' => $dispatch->key,
             'sha256' => $dispatch->sha256,
@@ -115,12 +114,12 @@ final class OpenConnection implements HostConnection
 
     public function video(Dispatch $dispatch): RemoteVideo
     {
-        return $this->told($this->call($dispatch->account, 'get', "/api/videos/{$dispatch->remote_id}"));
+        return $this->told($this->call($dispatch->account, 'GET', "/api/videos/{$dispatch->remote_id}"));
     }
 
     public function describe(Dispatch $dispatch, Details $details): RemoteVideo
     {
-        return $this->told($this->call($dispatch->account, 'patch', "/api/videos/{$dispatch->remote_id}", [
+        return $this->told($this->call($dispatch->account, 'PATCH', "/api/videos/{$dispatch->remote_id}", [
             'details' => (object) self::asDetails($details),
         ]));
     }
@@ -128,7 +127,7 @@ final class OpenConnection implements HostConnection
     public function thumbnail(Dispatch $dispatch, string $path): RemoteVideo
     {
         return $this->told($this->call(
-            $dispatch->account, 'put', "/api/videos/{$dispatch->remote_id}/thumbnail", (string) file_get_contents($path), 'image/jpeg',
+            $dispatch->account, 'PUT', "/api/videos/{$dispatch->remote_id}/thumbnail", (string) file_get_contents($path), 'image/jpeg',
         ));
     }
 
@@ -136,32 +135,36 @@ final class OpenConnection implements HostConnection
     {
         $address = "/api/videos/{$dispatch->remote_id}/captions/".rawurlencode($language);
 
-        return $this->told($this->call($dispatch->account, 'put', $address, $vtt, 'text/vtt'));
+        return $this->told($this->call($dispatch->account, 'PUT', $address, $vtt, 'text/vtt'));
     }
 
     public function show(Dispatch $dispatch, string $visibility, ?DateTimeInterface $at = null): RemoteVideo
     {
-        return $this->told($this->call($dispatch->account, 'put', "/api/videos/{$dispatch->remote_id}/visibility", [
+        return $this->told($this->call($dispatch->account, 'PUT', "/api/videos/{$dispatch->remote_id}/visibility", [
             'visibility' => $visibility,
         ] + ($at === null ? [] : ['at' => $at->format('Y-m-d\TH:i:s\Z')])));
     }
 
     public function acceptTerms(HostAccount $account): void
     {
-        $version = $this->call($account, 'get', '/api/account')->json('terms.version');
-        $this->call($account, 'put', '/api/account/terms', ['version' => $version]);
+        $version = $this->call($account, 'GET', '/api/account')->json('terms.version');
+        $this->call($account, 'PUT', '/api/account/terms', ['version' => $version]);
     }
 
-    public function fetch(Dispatch $dispatch, int $lines, string $target): void
+    public function fetch(Dispatch $dispatch, int $lines, string $target, Closure $goesOn): void
     {
         $account = $dispatch->account;
+        $request = $this->client($account)->timeout(0)->sink($target)->withOptions([
+            'progress' => fn (): int => $goesOn() ? 0 : 1,
+            'curl' => self::STANDING,
+        ]);
         $address = "/api/videos/{$dispatch->remote_id}/renditions/{$lines}";
-        self::good($this->ask(fn (): Response => $this->client($account)->timeout(0)->sink($target)->get($address)), $account);
+        self::good($this->ask(fn (): Response => $request->get($address)), $account);
     }
 
     public function remove(Dispatch $dispatch): void
     {
-        $this->call($dispatch->account, 'delete', "/api/videos/{$dispatch->remote_id}");
+        $this->call($dispatch->account, 'DELETE', "/api/videos/{$dispatch->remote_id}");
     }
 
     private function client(HostAccount $account, bool $signed = true): PendingRequest
@@ -186,7 +189,7 @@ final class OpenConnection implements HostConnection
         };
         $type === null ?: $client->withHeaders(['Content-Type' => $type]);
 
-        return self::good($this->ask(fn (): Response => $client->send(strtoupper($method), $address, $options)), $account);
+        return self::good($this->ask(fn (): Response => $client->send($method, $address, $options)), $account);
     }
 
     /** @param  Closure(): Response  $ask */

@@ -51,23 +51,14 @@ class DispatchController
     public function store(Request $request): JsonResponse
     {
         $asked = Payload::of($request, 'dispatch-request');
-        if (isset($asked['inPlaceOf'])) {
-            $older = Dispatch::query()->find($asked['inPlaceOf'])
-                ?? throw RequestRefused::notThere('There is no such file at its host.', 'Send this one by itself.');
-            $dispatch = $this->dispatches->inPlaceOf($older, $this->run($asked['run']));
-
-            return response()->json(['dispatch' => DispatchResource::of($dispatch)], 202);
-        }
         $at = isset($asked['at'])
             ? self::tried(fn () => ReleaseTime::of($asked['at'], $asked['zone'] ?? (string) config('crate.dispatch.zone')))
             : null;
-        $dispatch = $this->dispatches->ofRun(
-            $this->run($asked['run']),
-            $this->account($asked['account']),
-            $asked['details'] ?? [],
-            $asked['visibility'] ?? 'private',
-            $at === null ? null : Carbon::instance($at->moment),
-        );
+        $notBefore = $at === null ? null : Carbon::instance($at->moment);
+        [$run, $visibility] = [$this->run($asked['run']), $asked['visibility'] ?? 'private'];
+        $dispatch = isset($asked['inPlaceOf'])
+            ? $this->dispatches->inPlaceOf($this->older($asked['inPlaceOf']), $run, $visibility, $notBefore)
+            : $this->dispatches->ofRun($run, $this->account($asked['account']), $asked['details'] ?? [], $visibility, $notBefore);
 
         return response()->json(['dispatch' => DispatchResource::of($dispatch)], 202);
     }
@@ -76,12 +67,13 @@ class DispatchController
     public function check(Request $request): JsonResponse
     {
         $asked = Payload::of($request, 'dispatch-request');
-        $run = $this->run($asked['run']);
+        [$run, $account] = [$this->run($asked['run']), $this->account($asked['account'])];
+        $older = $this->dispatches->earlier($run, $account);
 
         return response()->json([
-            'cut' => $run->cut_id,
             'file' => mb_scrub(basename($run->file)),
-            'remarks' => DispatchResource::remarks($this->facts->remarks($run->file, $run, $this->account($asked['account']))),
+            'inPlaceOf' => $older === null ? null : ['id' => $older->id, 'title' => $older->said()->title ?: $older->cut_name],
+            'remarks' => DispatchResource::remarks($this->facts->remarks($run->file, $run, $account)),
         ]);
     }
 
@@ -216,6 +208,12 @@ class DispatchController
     {
         return Run::query()->find($id)
             ?? throw RequestRefused::notThere('There is no such file.', 'Look at the slips for what was made.');
+    }
+
+    private function older(int $id): Dispatch
+    {
+        return Dispatch::query()->find($id)
+            ?? throw RequestRefused::notThere('There is no such file at its host.', 'Send this one by itself.');
     }
 
     private function account(int $id): HostAccount

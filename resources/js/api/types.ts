@@ -324,7 +324,13 @@ export interface Dispatch {
         }[];
         words: string;
     };
-    missing: Remark[];
+    /**
+     * What stands in the way of a release at once, and of one that waits for sizes or a time.
+     */
+    missing: {
+        now: Remark[];
+        later: Remark[];
+    };
     record: {
         at: string;
         text: string;
@@ -739,8 +745,14 @@ export interface DispatchAnswer {
  */
 export interface DispatchCheckAnswer {
     remarks: Remark[];
-    cut: number | null;
     file: string;
+    /**
+     * What it can take the place of.
+     */
+    inPlaceOf: null | {
+        id: number;
+        title: string;
+    };
 }
 /**
  * What is sent, the latest first; accounts; hosts that this machine reaches.

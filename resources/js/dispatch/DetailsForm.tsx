@@ -3,6 +3,7 @@ import { api } from '../api/client';
 import type { Dispatch, DispatchList } from '../api/types';
 import { Segments } from '../ui/Segments';
 import { Trouble } from '../ui/States';
+import { useStable } from '../ui/useStable';
 import { Captions } from './Captions';
 import { Series } from './Series';
 import { Tags } from './Tags';
@@ -34,8 +35,7 @@ export function DetailsForm({ dispatch, questions, templates, act }: Props) {
     const details: Details = { ...dispatch.details, ...own };
     const { takes } = dispatch.account;
 
-    const flush = useRef(() => {});
-    flush.current = () => {
+    const flush = useStable(() => {
         window.clearTimeout(timer.current);
         const change = waiting.current;
         if (Object.keys(change).length === 0) {
@@ -46,24 +46,23 @@ export function DetailsForm({ dispatch, questions, templates, act }: Props) {
             // What was typed meanwhile stays as it was typed.
             onSuccess: () => Object.keys(waiting.current).length === 0 && setOwn({}),
         });
-    };
+    });
     // What waits when the page is left goes out at once.
     useEffect(() => {
-        const leave = () => flush.current();
-        window.addEventListener('pagehide', leave);
+        window.addEventListener('pagehide', flush);
         return () => {
-            window.removeEventListener('pagehide', leave);
-            leave();
+            window.removeEventListener('pagehide', flush);
+            flush();
         };
-    }, []);
+    }, [flush]);
     const change = (patch: Partial<Details>) => {
         setOwn((before) => ({ ...before, ...patch }));
         waiting.current = { ...waiting.current, ...patch };
         window.clearTimeout(timer.current);
-        timer.current = window.setTimeout(() => flush.current(), PAUSE);
+        timer.current = window.setTimeout(flush, PAUSE);
     };
     return (
-        <section aria-label="Details" className="text-[13px]" onBlur={() => flush.current()}>
+        <section aria-label="Details" className="text-[13px]" onBlur={flush}>
             <div className="mb-2 flex items-center gap-3">
                 <h3 className="font-medium">Details</h3>
                 <Series

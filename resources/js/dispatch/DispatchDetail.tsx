@@ -15,6 +15,7 @@ import { useDispatchAction } from './useDispatches';
 export function DispatchDetail({ dispatch, list }: { dispatch: Dispatch; list: DispatchList }) {
     const act = useDispatchAction();
     const describing = useDispatchAction();
+    const look = dispatch.stage === 'waiting' ? 'bg-sunk' : 'border border-stop bg-stop-wash';
     const hasArrived = dispatch.stage === 'held' || dispatch.stage === 'released';
     return (
         <section aria-label={`${dispatch.file} to ${dispatch.account.hostName}`}>
@@ -30,7 +31,7 @@ export function DispatchDetail({ dispatch, list }: { dispatch: Dispatch; list: D
             {dispatch.problem !== null && dispatch.problem !== '' && (
                 <p
                     role={dispatch.stage === 'waiting' ? 'status' : 'alert'}
-                    className={`mb-3 rounded px-3 py-2 text-[13px] ${dispatch.stage === 'waiting' ? 'bg-sunk' : 'border border-stop bg-stop-wash'}`}
+                    className={`mb-3 rounded px-3 py-2 text-[13px] ${look}`}
                 >
                     <Figures text={dispatch.problem} />
                 </p>

@@ -67,7 +67,7 @@ export function Hold({ dispatch, zone, act }: Props) {
                 </ul>
             )}
             {video.renditions.some(({ state }) => state === 'ready') && <CameBack dispatch={dispatch} act={act} />}
-            {dispatch.missing.some(({ about }) => about === 'terms') && (
+            {dispatch.missing.now.some(({ about }) => about === 'terms') && (
                 <div className="mb-3 flex items-center gap-3 rounded bg-sunk px-3 py-2">
                     <span>{dispatch.account.hostName} asks you to accept its terms.</span>
                     <Button className="ml-auto" disabled={terms.isPending} onClick={() => terms.mutate()}>

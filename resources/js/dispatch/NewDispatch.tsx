@@ -35,10 +35,7 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
         queryFn: () => api.checkBeforeSending({ run, account: account?.id ?? 0 }),
         enabled: account !== null,
     });
-    const earlier = list.dispatches.find(
-        (one) =>
-            one.account.id === account?.id && one.cut === check.data?.cut && ['held', 'released'].includes(one.stage),
-    );
+    const earlier = check.data?.inPlaceOf ?? null;
     const send = useDispatchAction();
     const remarks = check.data?.remarks ?? [];
     const isStopped = remarks.some((remark) => remark.severity === 'stop');
@@ -132,7 +129,7 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
                                             account: account.id,
                                             visibility,
                                             ...(begins === 'at' ? { at, zone: list.zone } : {}),
-                                            ...(replaces && earlier !== undefined ? { inPlaceOf: earlier.id } : {}),
+                                            ...(replaces && earlier !== null ? { inPlaceOf: earlier.id } : {}),
                                         }),
                                     {
                                         onSuccess: ({ dispatch }) => navigate(`/dispatch/${dispatch.id}`),
@@ -143,7 +140,7 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
                             Send
                         </Button>
                     </div>
-                    {earlier !== undefined && (
+                    {earlier !== null && (
                         <label className="mt-3 flex items-center gap-2 text-[13px]">
                             <input
                                 type="checkbox"
@@ -151,7 +148,7 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
                                 onChange={(event) => setReplaces(event.target.checked)}
                                 className="accent-rust"
                             />
-                            In place of “{earlier.details.title || earlier.file}”, which goes once this one is released
+                            In place of “{earlier.title}”, which goes once this one is released
                         </label>
                     )}
                     {send.error && <Trouble message={send.error.message} />}

@@ -50,9 +50,7 @@ export function Release({ dispatch, zone: own, act }: Props) {
             </div>
         );
     }
-    const open = dispatch.missing.filter(
-        ({ about, severity }) => severity === 'stop' && !(about === 'processing' && when !== 'now'),
-    );
+    const open = when === 'now' ? dispatch.missing.now : dispatch.missing.later;
     return (
         <div>
             <h4 className="mb-1.5 font-medium">Release</h4>
