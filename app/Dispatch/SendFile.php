@@ -207,7 +207,10 @@ class SendFile implements Kind
         foreach ($dispatch->captions as $language => $vtt) {
             $told[] = fn () => $connection->captions($dispatch, $language, $vtt);
         }
-        $dispatch->thumbnail === null || ! is_file($dispatch->thumbnail) ?: $told[] = fn () => $connection->thumbnail($dispatch, $dispatch->thumbnail);
+        $picture = (string) $dispatch->thumbnail;
+        if (is_file($picture)) {
+            $told[] = fn () => $connection->thumbnail($dispatch, $picture);
+        }
         foreach ($told as $tell) {
             try {
                 $dispatch->update(['remote' => $tell()->toArray()]);

@@ -100,8 +100,9 @@ class Dispatch extends Model
     public static function listed(): Builder
     {
         // Neither plans nor slips are taken apart for a list that is asked for every second.
-        return self::query()->with(['work', 'run' => fn ($run) => $run->without('work')->select(['id', 'cut_id', 'source']), 'run.cut:id,card'])
-            ->orderByDesc('id');
+        $run = fn ($query) => $query->without('work')->select(['id', 'cut_id', 'source']);
+
+        return self::query()->with(['work', 'run' => $run, 'run.cut:id,card'])->orderByDesc('id');
     }
 
     public function said(): Details
