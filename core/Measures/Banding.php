@@ -118,6 +118,11 @@ final class Banding
         $area = (2 * $reach + 1) ** 2;
         $seen = [];
         for ($y = 0; $y < $height; $y += self::GRID) {
+            if (! in_array(true, array_slice($isSmooth, $y * $width, $width), true)) {
+                array_push($seen, ...array_fill(0, intdiv($width + self::GRID - 1, self::GRID), 0.0));
+
+                continue;
+            }
             $top = max(0, $y - $reach) * $width;
             $bottom = min($height - 1, $y + $reach) * $width;
             $counts = array_fill(0, 1024, 0);

@@ -41,7 +41,7 @@ final class CloseUp
         $bands = Bands::of($first->luma);
         $this->detail->add($reference->bands, $bands);
         $this->shadows->add($reference->bands, $bands);
-        $this->grain->add($reference->first->luma, $reference->second->luma, $first->luma, $second->luma);
+        $this->grain->add($reference->grain, $first->luma, $second->luma);
         $this->tone->add($reference->bands, $bands);
         $this->tone->addChroma($reference->first, $first);
         $this->banding += max(0.0, Banding::of($first->luma, $this->lines) - $reference->banding);

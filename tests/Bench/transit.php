@@ -5,6 +5,7 @@
  * scores lie, whether they rank alike, and what share of the time the pieces take.
  *
  * usage: bin/bench transit [CUTS [CANDIDATES [WIDTHxHEIGHT]]]    1, 3 and 640x360 when left out, for an impression; 10 and 6 take hours
+ *        bin/bench transit 5-9 6                  some of the cuts, counted from 0
  *        bin/bench transit long                   four candidates of ten minutes at 1920×1080, in pieces alone
  */
 
@@ -31,7 +32,9 @@ $scenes = [
 ];
 $kbps = [300, 600, 1200, 2400, 4800, 9600];
 $isLong = ($argv[1] ?? '') === 'long';
-[$cuts, $candidates] = $isLong ? [1, 4] : [max(1, (int) ($argv[1] ?? 1)), max(2, min(6, (int) ($argv[2] ?? 3)))];
+$candidates = $isLong ? 4 : max(2, min(6, (int) ($argv[2] ?? 3)));
+$isPart = preg_match('~^(\d+)-(\d+)$~', $argv[1] ?? '', $m) === 1;
+[$first, $last] = $isPart ? [(int) $m[1], (int) $m[2]] : [0, max(1, (int) ($argv[1] ?? 1)) - 1];
 
 $size = $argv[3] ?? '640x360';
 $make = function (int $number) use ($scenes, $scratch, $size): string {
@@ -59,16 +62,24 @@ $outputs = array_map(fn (int $rate): array => ['preset' => 'lanternwick-even', '
     'frameRate' => 'follow',
 ]], $isLong ? [4500, 9000, 13500, 18000] : array_map($ofSize, array_slice($kbps, 0, $candidates)));
 
-/** Scores of the candidates on the deciding screen, and the seconds that it took. */
-$test = function (Cut $cut, array $chosen, array $screens = [480]) use ($host, $outputs): array {
+/** Seconds that processors have worked for this bench, whatever else goes on here (times(2)). */
+$worked = function (): float {
+    $times = posix_times();
+
+    return ($times['utime'] + $times['stime'] + $times['cutime'] + $times['cstime']) / 100;
+};
+/** Scores of the candidates on the deciding screen, and the seconds that it took: of the clock, and of the processors. */
+$test = function (Cut $cut, array $chosen, array $screens = [480]) use ($host, $outputs, $worked): array {
     $columns = app(CutDesk::class)->columns($cut, $cut->reading(), $outputs, $cut->range($cut->reading()));
     $names = array_map(fn (Column $column): string => (string) $column->plan->bitrate->average, $columns);
     $test = app(TransitTests::class)->ask($cut, $host, $columns, $screens, chosen: $chosen, names: $names);
-    $begun = hrtime(true);
+    [$begun, $before] = [hrtime(true), $worked()];
     app(Worker::class)->one(['transit'], only: [$test->work->id]);
     $result = $test->refresh()->result ?? throw new RuntimeException((string) $test->work->error);
 
-    return [array_map(fn (array $one): float => $one['after'][0]['ssimDb'], $result['candidates']), (hrtime(true) - $begun) / 1e9];
+    $scores = array_map(fn (array $one): float => $one['after'][0]['ssimDb'], $result['candidates']);
+
+    return [$scores, (hrtime(true) - $begun) / 1e9, $worked() - $before];
 };
 if ($isLong) {
     $short = "{$scratch}/twenty-seconds.mkv";
@@ -85,17 +96,19 @@ if ($isLong) {
     figure('of five minutes', sprintf('%.0f %%', $seconds / 3), 'at most 100 %');
     exit;
 }
-[$off, $alike, $pairs, $pieces, $whole] = [[], 0, 0, 0.0, 0.0];
-for ($number = 0; $number < $cuts; $number++) {
+[$off, $alike, $pairs, $pieces, $whole, $ofPieces, $ofWhole] = [[], 0, 0, 0.0, 0.0, 0.0, 0.0];
+for ($number = $first; $number <= $last; $number++) {
     $cut = app(CutShelf::class)->bringIn($make($number));
     while (app(Worker::class)->one(['analyse'])) {
         continue;
     }
     $cut = Cut::query()->findOrFail($cut->id);
-    [$sampled, $seconds] = $test($cut, []);
-    [$exact, $all] = $test($cut, [FrameRange::whole($cut->reading()->length())]);
+    [$sampled, $seconds, $work] = $test($cut, []);
+    [$exact, $all, $allWork] = $test($cut, [FrameRange::whole($cut->reading()->length())]);
     $pieces += $seconds;
     $whole += $all;
+    $ofPieces += $work;
+    $ofWhole += $allWork;
     foreach ($exact as $i => $db) {
         $off[] = abs($sampled[$i] - $db);
         for ($j = 0; $j < $i; $j++) {
@@ -106,10 +119,11 @@ for ($number = 0; $number < $cuts; $number++) {
         }
     }
     $list = fn (array $scores): string => implode(' ', array_map(fn (float $db): string => sprintf('%.2f', $db), $scores));
-    figure("cut {$number}, pieces", $list($sampled).' dB', sprintf('%.0f s', $seconds));
-    figure("cut {$number}, the whole", $list($exact).' dB', sprintf('%.0f s', $all));
+    figure("cut {$number}, pieces", $list($sampled).' dB', sprintf('%.0f s, %.0f of processors', $seconds, $work));
+    figure("cut {$number}, the whole", $list($exact).' dB', sprintf('%.0f s, %.0f of processors', $all, $allWork));
 }
 figure('pairs that rank alike', sprintf('%d of %d, %.0f %%', $alike, $pairs, 100 * $alike / max(1, $pairs)), 'at least 95 %');
 figure('furthest off', sprintf('%.2f dB', max($off)), 'within 0.3 dB');
 figure('off on the mean', sprintf('%.2f dB', array_sum($off) / count($off)), '');
-figure('time of the pieces, of the whole’s', sprintf('%.0f %%', 100 * $pieces / $whole), 'at most 10 %');
+figure('time of the pieces, of the whole’s', sprintf('%.1f %%', 100 * $pieces / $whole), 'at most 10 %');
+figure('time of processors for the pieces, of the whole’s', sprintf('%.1f %%', 100 * $ofPieces / $ofWhole), '');

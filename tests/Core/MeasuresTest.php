@@ -5,6 +5,7 @@ use OuterCrate\Measures\Banding;
 use OuterCrate\Measures\Bands;
 use OuterCrate\Measures\DetailKept;
 use OuterCrate\Measures\FaultMap;
+use OuterCrate\Measures\Grain;
 use OuterCrate\Measures\GrainKept;
 use OuterCrate\Measures\OverTime;
 use OuterCrate\Measures\Picture;
@@ -120,7 +121,7 @@ function detail(Plane $reference, Plane $test, bool $shadowsOnly = false): Detai
 function grain(Plane $first, Plane $second, Plane $testFirst, Plane $testSecond): ?float
 {
     $grain = new GrainKept;
-    $grain->add($first, $second, $testFirst, $testSecond);
+    $grain->add(new Grain($first, $second), $testFirst, $testSecond);
 
     return $grain->kept();
 }

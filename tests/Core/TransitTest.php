@@ -1,6 +1,7 @@
 <?php
 
 use OuterCrate\Analysis\FoundSound;
+use OuterCrate\Encoding\Commands\ReelCommand;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Reading\SoundLevel;
@@ -277,6 +278,19 @@ it('tells what a host makes of all the sound by what it made of parts', function
         'text' => 'The sound is turned up by 5.1 dB, its peaks pressed down by 2.3 dB to fit: '.
             "−15.1\u{2009}LUFS after the host, peaks at −1.0\u{2009}dBTP.",
     ]],
+]);
+
+it('keeps pieces as they are where that is small, and packed without loss otherwise', function (array $picture, int $frames, string $codec) {
+    $reading = Desk::reading(Probes::plain($picture + ['width' => 1920, 'height' => 1080]));
+    $arguments = ReelCommand::of($reading, 'cut', [new FrameRange(0, $frames - 1)], 'reel')->arguments;
+
+    expect($arguments[array_search('-c:v', $arguments, true) + 1])->toBe($codec);
+})->with([
+    // A frame of 1920×1080 in 4:2:0 takes 3,110,400 bytes; 164 of them are as much as is kept.
+    'few frames' => [[], 164, 'rawvideo'],
+    'one more' => [[], 165, 'ffvhuff'],
+    '10 bits, which Matroska does not name' => [['pix_fmt' => 'yuv420p10le'], 10, 'ffvhuff'],
+    'fields, whose order is in the picture' => [['field_order' => 'tt'], 10, 'ffvhuff'],
 ]);
 
 it('stops asking for more where a picture cannot use it', function () {

@@ -6,12 +6,20 @@ namespace OuterCrate\Encoding\Commands;
 
 use InvalidArgumentException;
 use OuterCrate\Encoding\Excerpt;
+use OuterCrate\Formats\Scan;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\VideoReading;
 use OuterCrate\Units\FrameRange;
 
 /** Pieces of a cut one after another in one file, decoded once and kept without loss at the cut's own size, rate and depth. */
 final class ReelCommand
 {
+    /** Bytes up to which pictures are kept as they are: what a machine holds in its memory, since it is read some thirty times. */
+    private const AS_THEY_ARE = 512_000_000;
+
+    /** Bytes of a pixel of what Matroska names as it is (draft-ietf-cellar-codec, V_UNCOMPRESSED), by the engine's name. */
+    private const BYTES = ['yuv420p' => 1.5, 'yuvj420p' => 1.5, 'yuv422p' => 2.0, 'yuvj422p' => 2.0];
+
     /**
      * @param  list<FrameRange>  $pieces  in the order of the cut
      *
@@ -51,10 +59,7 @@ final class ReelCommand
             '-r',
             (string) $video->frameRate,
             '-c:v',
-            // Every candidate reads it, and this one is read eight times as fast as the codec that makes files a fifth smaller (FFV1).
-            'ffvhuff',
-            '-context',
-            '1',
+            ...self::codec($video, $pieces),
             ...$colour->primaries === null ? [] : ['-color_primaries', $colour->primaries],
             ...$colour->transfer === null ? [] : ['-color_trc', $colour->transfer],
             ...$colour->matrix === null ? [] : ['-colorspace', $colour->matrix === 'gbr' ? 'rgb' : $colour->matrix],
@@ -67,5 +72,20 @@ final class ReelCommand
             'matroska',
             'file:'.$output,
         ]);
+    }
+
+    /**
+     * What is read fastest: every candidate and every measurement reads all of it.
+     *
+     * @param  list<FrameRange>  $pieces
+     * @return list<string>
+     */
+    private static function codec(VideoReading $video, array $pieces): array
+    {
+        $frames = array_sum(array_map(static fn (FrameRange $piece): int => $piece->count(), $pieces));
+        $bytes = (self::BYTES[$video->pixelFormatName] ?? INF) * $video->size->width * $video->size->height * $frames;
+
+        // FFVHUFF is read eight times as fast as what makes files a fifth smaller (FFV1), and a fifth as fast as what is not packed.
+        return $video->scan === Scan::Progressive && $bytes <= self::AS_THEY_ARE ? ['rawvideo'] : ['ffvhuff', '-context', '1'];
     }
 }
