@@ -117,9 +117,9 @@ return [
     'dispatch' => [
         // Where hosts are reached, by slug: nothing is ever sent anywhere else.
         'hosts' => $reached,
-        // Bytes a second that sending may take of the line; 0 for all of it.
-        'bytes_a_second' => (int) env('CRATE_SEND_BYTES', 0),
-        // Hours of the day in which it is sent, as 22:00-06:30; empty for all of them.
+        // Bits a second that sending may take of the line, 0 for all of it; and the hours of the day in which it is sent, as
+        // 22:00-06:30, empty for all of them. Until the person says otherwise.
+        'bits_a_second' => 8 * (int) env('CRATE_SEND_BYTES', 0),
         'hours' => (string) env('CRATE_SEND_HOURS', ''),
         // How clocks stand here.
         'zone' => (string) env('CRATE_ZONE', '')

@@ -127,12 +127,16 @@ Route::prefix('dispatches/{dispatch}')->whereNumber('dispatch')->controller(Disp
     Route::post('templates', 'keepTemplate');
     Route::post('fill/{template}', 'fill');
     Route::put('captions', 'captions');
+    Route::delete('captions/{language}', 'withoutCaptions');
     Route::put('thumbnail', 'thumbnail');
     Route::get('thumbnail', 'thumbnailPicture');
+    Route::put('picture', 'bringPicture');
+    Route::get('picture', 'picture');
     Route::put('release', 'release');
     Route::post('stop', 'stop');
     Route::post('pause', 'pause');
     Route::post('continue', 'goOn');
+    Route::put('place', 'move');
     Route::post('look', 'look');
     Route::post('bring-back', 'bringBack');
     Route::delete('', 'remove');

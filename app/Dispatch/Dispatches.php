@@ -23,6 +23,7 @@ use OuterCrate\Dispatch\ReleaseTime;
 use OuterCrate\Dispatch\Remark;
 use OuterCrate\Dispatch\RemoteVideo;
 use OuterCrate\Dispatch\Stage;
+use OuterCrate\Encoding\Framing;
 use OuterCrate\Units\Fraction;
 
 /** What a person does with what is sent: begins, changes, stops, releases, takes back. */
@@ -151,6 +152,18 @@ class Dispatches
         return $remarks;
     }
 
+    /** It has no captions in this language any more. */
+    public function withoutCaptions(Dispatch $dispatch, string $language): void
+    {
+        if (! isset($dispatch->captions[$language])) {
+            return;
+        }
+        $dispatch->update(['captions' => array_diff_key($dispatch->captions, [$language => true])]);
+        if ($dispatch->stage->hasArrived()) {
+            $this->tell($dispatch, fn ($connection) => $connection->captions($dispatch, $language, null));
+        }
+    }
+
     /** Of its file, or of the plan of one that is not made yet or was cleared away. */
     private function seconds(Dispatch $dispatch): float
     {
@@ -159,10 +172,16 @@ class Dispatches
             : Fraction::parse((string) $dispatch->run->plan['duration'])->toFloat();
     }
 
-    /** An exact frame of its cut as its thumbnail, sent when it has arrived. */
-    public function thumbnail(Dispatch $dispatch, int $frame, float $lift): void
+    /**
+     * A part of an exact frame of its cut as its thumbnail, or of the picture that was brought along; sent when it has arrived.
+     *
+     * @param  int|null  $frame  counted from 0; null for the picture
+     */
+    public function thumbnail(Dispatch $dispatch, ?int $frame, Framing $part, float $lift): void
     {
-        $path = $this->thumbnails->make($dispatch, $frame, $lift);
+        $path = $frame === null
+            ? $this->thumbnails->ofPicture($dispatch, $part, $lift)
+            : $this->thumbnails->ofFrame($dispatch, $frame, $part, $lift);
         $dispatch->update(['thumbnail' => $path]);
         if ($dispatch->stage->hasArrived()) {
             $this->tell($dispatch, fn ($connection) => $connection->thumbnail($dispatch, $path));
@@ -234,6 +253,18 @@ class Dispatches
     public function pause(Dispatch $dispatch, bool $paused): void
     {
         $this->queue->pause($dispatch->work, $paused);
+    }
+
+    /**
+     * Before another that waits to be sent, or behind all of them.
+     *
+     * @return bool false where it does not wait
+     */
+    public function move(Dispatch $dispatch, ?int $before): bool
+    {
+        $other = $before === null ? null : Work::query()->where(['kind' => Dispatch::SENDS, 'subject' => $before])->value('id');
+
+        return $this->queue->move($dispatch->work, $other);
     }
 
     /** What was stopped, failed or waits for the person goes on, from the byte that its host has. */

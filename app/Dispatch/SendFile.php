@@ -9,6 +9,7 @@ use App\Engine\Stopped;
 use App\Media\Checksum;
 use App\Models\Dispatch;
 use App\Models\Work;
+use App\Settings\Settings;
 use App\Work\Ending;
 use App\Work\Kind;
 use App\Work\Meter;
@@ -49,6 +50,7 @@ class SendFile implements Kind
         private readonly Connections $connections,
         private readonly WorkQueue $queue,
         private readonly FollowDispatch $follow,
+        private readonly Settings $settings,
     ) {
     }
 
@@ -97,11 +99,8 @@ class SendFile implements Kind
     private function waitForItsTime(Dispatch $dispatch): void
     {
         $wait = $dispatch->not_before?->isFuture() ? (int) ceil(now()->diffInSeconds($dispatch->not_before)) : 0;
-        $hours = explode('-', (string) config('crate.dispatch.hours'));
-        if (count($hours) === 2) {
-            $zone = new DateTimeZone((string) config('crate.dispatch.zone'));
-            $wait = max($wait, (new Hours(trim($hours[0]), trim($hours[1]), $zone))->wait(now()->toDateTimeImmutable()));
-        }
+        $hours = Hours::of((string) config('crate.dispatch.hours'), new DateTimeZone((string) config('crate.dispatch.zone')));
+        $wait = max($wait, $hours?->wait(now()->toDateTimeImmutable()) ?? 0);
         if ($wait > 0) {
             $dispatch->update(['stage' => Stage::Waiting, 'problem' => 'It is sent when its hour has come.']);
             // Clocks are set, and machines sleep: it is looked at again before.
@@ -134,6 +133,9 @@ class SendFile implements Kind
         $piece = max(self::LEAST, self::FIRST >> min(8, $dispatch->failures));
         while ($offset < $dispatch->bytes) {
             $this->stand($meter);
+            // Its hours may end while it is sent, and a person may say how fast.
+            $this->settings->apply();
+            $this->waitForItsTime($dispatch);
             $bytes = min($piece, $dispatch->bytes - $offset);
             $begun = Clock::seconds();
             $left = $offset;
@@ -187,7 +189,7 @@ class SendFile implements Kind
     private function teachLine(Dispatch $dispatch): void
     {
         $seconds = (int) round($dispatch->seconds);
-        if ($seconds > 0 && isset($dispatch->run->plan['host']) && (int) config('crate.dispatch.bytes_a_second') === 0) {
+        if ($seconds > 0 && isset($dispatch->run->plan['host']) && (int) config('crate.dispatch.bits_a_second') === 0) {
             $dispatch->run->update(['sent_seconds' => $seconds, 'sent_at' => now()]);
         }
     }

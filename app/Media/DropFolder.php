@@ -86,6 +86,11 @@ final class DropFolder
         OutputFile::replace("{$this->path}/{$name}", $content);
     }
 
+    public function takeOut(string $name): void
+    {
+        @unlink("{$this->path}/{$name}");
+    }
+
     public function path(string $name): string
     {
         return "{$this->path}/{$name}";

@@ -2,6 +2,7 @@
 
 namespace App\Resources;
 
+use App\Dispatch\Thumbnails;
 use App\Library\BrokenFile;
 use App\Library\Hosts;
 use App\Library\UnknownName;
@@ -12,6 +13,7 @@ use OuterCrate\Analysis\Severity;
 use OuterCrate\Dispatch\Declaration;
 use OuterCrate\Dispatch\ReleaseList;
 use OuterCrate\Dispatch\Remark;
+use OuterCrate\Dispatch\RemoteVideo;
 use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
@@ -40,6 +42,7 @@ final class DispatchResource
             'stageWords' => $dispatch->stage->words(),
             'problem' => $dispatch->problem,
             'paused' => $work->exists && $work->paused,
+            'place' => $work->exists && $work->state === WorkState::Waiting ? $work->place : null,
             'bytes' => $dispatch->bytes,
             'bytesLabel' => (string) new ByteCount($dispatch->bytes),
             'sentLabel' => (string) new ByteCount($sent),
@@ -59,9 +62,24 @@ final class DispatchResource
             'release' => $dispatch->release,
             'releaseAt' => $dispatch->release_at?->toIso8601ZuluString(),
             'notBefore' => $dispatch->not_before?->toIso8601ZuluString(),
-            'video' => $video === null ? null : $video->toArray() + ['words' => $video->words()],
+            'video' => $video === null
+                ? null
+                : $video->toArray() + ['words' => $video->words(), 'better' => self::better($dispatch->account, $video)],
+            'picture' => is_file(Thumbnails::picture($dispatch)),
             'missing' => ['now' => self::stops($dispatch, false), 'later' => self::stops($dispatch, true)],
             'record' => $dispatch->record,
+        ];
+    }
+
+    /** @return array<string, mixed> what of it is told while it is on its way */
+    public static function onBelt(Dispatch $dispatch): array
+    {
+        return [
+            'name' => $dispatch->said()->title ?: $dispatch->cut_name,
+            'what' => 'to '.self::hostName($dispatch->account->host),
+            'page' => "/dispatch/{$dispatch->id}",
+            'running' => $dispatch->work->state === WorkState::Running && ! $dispatch->work->paused,
+            'percent' => $dispatch->work->percent,
         ];
     }
 
@@ -88,6 +106,16 @@ final class DispatchResource
         $list = ReleaseList::of($dispatch->said(), $dispatch->account->takes(), $dispatch->video(), (string) $dispatch->sha256, $waits);
 
         return self::remarks(array_values(array_filter($list, fn (Remark $remark): bool => $remark->severity === Severity::Stop)));
+    }
+
+    /** What a file has to be to get the tier above its own, as the host publishes it or was taught; null where there is none. */
+    private static function better(HostAccount $account, RemoteVideo $video): ?string
+    {
+        try {
+            return $video->tier === null ? null : app(Hosts::class)->need($account->host)->recompression?->above($video->tier);
+        } catch (UnknownName|BrokenFile) {
+            return null;
+        }
     }
 
     /** A host may have been taken out of the library since. */

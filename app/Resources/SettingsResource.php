@@ -25,6 +25,7 @@ final class SettingsResource
             'sounds' => EndSound::SOUNDS,
             'mostAtOnce' => RunsAtOnce::MOST,
             'cores' => SideBySide::cores(),
+            'zone' => config('crate.dispatch.zone'),
             'changed' => $settings->changed(),
         ];
     }

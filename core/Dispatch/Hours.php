@@ -27,6 +27,24 @@ final readonly class Hours
         $this->to = self::minute($to);
     }
 
+    /**
+     * @param  string  $text  22:00-06:30; empty for all of the day
+     * @return self|null null for all of the day
+     *
+     * @throws InvalidArgumentException when it says neither
+     */
+    public static function of(string $text, DateTimeZone $zone): ?self
+    {
+        if ($text === '') {
+            return null;
+        }
+        $hours = preg_split('~\s*[-–]\s*~u', $text) ?: [];
+
+        return count($hours) === 2
+            ? new self($hours[0], $hours[1], $zone)
+            : throw new InvalidArgumentException("“{$text}” does not say from when to when.");
+    }
+
     /** Seconds until the line may be used; 0 when it may be now. */
     public function wait(DateTimeImmutable $now): int
     {

@@ -12,6 +12,8 @@ use OuterCrate\Dispatch\ReleaseTime;
 use OuterCrate\Dispatch\Remark;
 use OuterCrate\Dispatch\RemoteVideo;
 use OuterCrate\Dispatch\Takes;
+use OuterCrate\Encoding\Commands\ThumbnailCommand;
+use OuterCrate\Encoding\Framing;
 use OuterCrate\Presets\Role;
 use OuterCrate\Units\FrameSize;
 
@@ -174,3 +176,26 @@ it('keeps to the hours of the line', function (string $from, string $to, string 
     // That night the clocks leave an hour out.
     'in spring' => ['06:00', '08:00', '2026-03-28 23:00', 6 * 3600],
 ]);
+
+it('reads from when to when the line may be used', function (string $text, ?int $wait) {
+    $zone = new DateTimeZone('Europe/Vienna');
+    expect(Hours::of($text, $zone)?->wait(new DateTimeImmutable('2026-11-28 12:00', $zone)))->toBe($wait);
+})->with([['', null], ['22:00-06:30', 10 * 3600], ['8:00 – 18:00', 0]]);
+
+it('refuses hours that say neither', fn (string $text) => Hours::of($text, new DateTimeZone('UTC')))
+    ->with(['22:00', '22 to 6', '22:00-25:00', '1:00-2:00-3:00'])
+    ->throws(InvalidArgumentException::class);
+
+it('takes the part of a picture that a person chose', function (Framing $part, string $filters) {
+    $arguments = ThumbnailCommand::of('still', new FrameSize(1280, 720), $part, 0.5, 2, 'made')->arguments;
+    expect($arguments[array_search('-vf', $arguments, true) + 1])->toBe($filters);
+})->with([
+    'the middle' => [new Framing, 'scale=w=1280:h=720:force_original_aspect_ratio=increase:flags=lanczos,'
+        .'crop=1280:720:(in_w-out_w)*0.5000:(in_h-out_h)*0.5000,eq=gamma=1.400'],
+    'closer, at the left' => [new Framing(0, 1, 1.25), 'scale=w=1600:h=900:force_original_aspect_ratio=increase:flags=lanczos,'
+        .'crop=1280:720:(in_w-out_w)*0.0000:(in_h-out_h)*1.0000,eq=gamma=1.400'],
+]);
+
+it('knows no part that lies outside', fn (float $across, float $closer) => new Framing($across, 0.5, $closer))
+    ->with([[-0.1, 1], [1.1, 1], [0.5, 0.9], [0.5, 3.5]])
+    ->throws(InvalidArgumentException::class);

@@ -233,6 +233,16 @@ it('says what a host does to an upload from its tiers', function (string $host, 
     ['orrery', 'Every upload becomes HEVC. Audio:'],
 ]);
 
+it('says whom the tier above takes', function (string $host, string $tier, ?string $words) {
+    $said = Desk::host($host)->recompression->above($tier);
+    expect($said === null ? null : strtr($said, ["\u{2009}" => ' ']))->toBe($words);
+})->with([
+    ['lanternwick', 'basic', 'The fine tier (VP9) is for uploads 1440 lines or taller, or above 30 fps.'],
+    ['lanternwick', 'fine', null],
+    ['lanternwick', 'no tier', null],
+    ['platen', 'every upload', null],
+]);
+
 it('asks a codec by the width of the frame that is made, and takes no other there', function (int $width, string $codec, array $takes) {
     $orrery = Desk::host('orrery');
     $cut = Probes::plain(['width' => 5760, 'height' => 2880, 'avg_frame_rate' => '30/1', 'r_frame_rate' => '30/1']);

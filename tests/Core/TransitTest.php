@@ -280,7 +280,7 @@ it('tells what a host makes of all the sound by what it made of parts', function
     ]],
 ]);
 
-it('keeps pieces as they are where that is small, and packed without loss otherwise', function (array $picture, int $frames, string $codec) {
+it('keeps pieces as they are where that is small, and packed otherwise', function (array $picture, int $frames, string $codec) {
     $reading = Desk::reading(Probes::plain($picture + ['width' => 1920, 'height' => 1080]));
     $arguments = ReelCommand::of($reading, 'cut', [new FrameRange(0, $frames - 1)], 'reel')->arguments;
 

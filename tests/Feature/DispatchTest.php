@@ -12,8 +12,11 @@ use App\Work\Kinds;
 use App\Work\Worker;
 use App\Work\WorkQueue;
 use OuterCrate\Dispatch\Stage;
+use Symfony\Component\Process\Process;
 use Tests\Support\CutLines;
+use Tests\Support\Elsewhere;
 use Tests\Support\StandInHost;
+use Tests\Support\TestDatabase;
 
 beforeEach(function (): void {
     $this->host = new StandInHost($this->folder('host'));
@@ -85,6 +88,7 @@ it('sends a made file, holds it while its sizes come, and releases it when all a
         ->and($video['details'])->toMatchArray(['title' => 'Kiln Diary 14: Night firing', 'tags' => ['glaze', 'kiln'], 'rights' => true])
         ->and(file_get_contents($video['page']))->toContain('Night firing');
     $list = $this->answer($this->getJson('/api/dispatches'), 'dispatch-list');
+    expect($list['dispatches'][0]['video']['better'])->toBe('The fine tier (VP9) is for uploads 1440 lines or taller, or above 30 fps.');
     expect(array_column($list['dispatches'][0]['record'], 'text'))->toContain('Arrived at its host.', 'Released: everybody can see it.')
         ->and(json_encode([$list, HostAccount::query()->first()]))->not->toContain((string) $account->token);
 });
@@ -184,6 +188,122 @@ it('says why a host does not take a video, and releases nothing then', function 
     expect($dispatch->problem)->toContain('shape');
     $this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'now'])->assertStatus(422);
     expect($this->host->videos()[0]['visibility'])->toBe('private');
+});
+
+it('releases nothing of which sizes are missing or failed', function (string $fault, string $state) {
+    $account = ($this->signedIn)();
+    $this->putJson("/api/host-accounts/{$account->id}/terms")->assertOk();
+    $this->host->fault($fault);
+    $dispatch = ($this->sent)(($this->upload)(), $account);
+    $this->answer($this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'ready']), 'dispatch-answer');
+    for ($i = 0; $i < 3; $i++) {
+        usleep(700_000);
+        Work::query()->update(['not_before' => null]);
+        $this->work('follow');
+    }
+    expect($dispatch->refresh()->stage)->toBe(Stage::Held)->and($dispatch->video()->state)->toBe($state)
+        ->and($this->host->videos()[0]['visibility'])->toBe('private');
+    if ($state === 'failed') {
+        expect($dispatch->problem)->toContain('could not use it');
+
+        return;
+    }
+    // What stood goes on.
+    $this->host->mend($fault);
+    ($this->until)($dispatch, fn (Dispatch $one): bool => $one->stage === Stage::Released);
+})->with([['processing-fails', 'failed'], ['processing-stands', 'processing']]);
+
+it('goes on after its machine has slept, beside one that took over meanwhile', function () {
+    $folder = dirname($this->folder('shared'));
+    TestDatabase::share($folder);
+    $path = $this->file('noise.bin', random_bytes(1_500_000));
+    $account = ($this->signedIn)();
+    $this->host->fault('slow', ['bytes' => 400_000]);
+    $dispatch = app(Dispatches::class)->ofFile($path, $account, $this->details, 'private');
+    $knows = ['CRATE_HOSTS_AT' => "lanternwick={$this->host->address}", 'APP_KEY' => config('app.key')];
+    $asleep = Elsewhere::artisan($folder, ['crate:work', '--kinds=send'], $knows);
+    for ($i = 0; $i < 200 && $dispatch->refresh()->sent === 0; $i++) {
+        usleep(50_000);
+    }
+    expect($dispatch->sent)->toBeGreaterThan(0, $asleep->getOutput().$asleep->getErrorOutput());
+    $asleep->signal(SIGSTOP);
+    // The line does not outlast its sleep, nor does what it has in hand.
+    $this->host->end();
+    $this->host->begin();
+    $this->host->mend('slow');
+    config(['crate.work.lease' => 2.0]);
+
+    Work::query()->update(['lease_until' => Work::now(-1)]);
+    // One who is there, but says nothing, is waited for half as long again.
+    $worker = app(Worker::class);
+    for ($i = 0; $i < 100 && $dispatch->refresh()->stage !== Stage::Held; $i++) {
+        Work::query()->update(['not_before' => null]);
+        $worker->one(['send']) || usleep(100_000);
+    }
+    expect($dispatch->stage)->toBe(Stage::Held, (string) $dispatch->problem);
+    $sent = $dispatch->record;
+    $asleep->signal(SIGCONT);
+    // Long enough for what it had in hand, were it to go on with that.
+    sleep(2);
+    $asleep->stop(5);
+    expect($dispatch->refresh()->record)->toBe($sent);
+    expect($dispatch->refresh()->stage)->toBe(Stage::Held)->and($dispatch->restarts)->toBe(0)
+        ->and($dispatch->video()->sha256)->toBe(hash_file('sha256', $path))
+        ->and($this->host->videos())->toHaveCount(1);
+});
+
+it('keeps to the hours and the order that a person says', function () {
+    mkdir($this->folder('drop'));
+    $account = app(HostAccounts::class)->signIn('platen', 'studio', '');
+    $send = fn (string $name): Dispatch => app(Dispatches::class)->ofFile($this->clip('plain', $name), $account, [], 'private');
+    [$first, $second, $third] = array_map($send, ['one.mov', 'two.mov', 'three.mov']);
+    $order = fn (): array => collect($this->answer($this->getJson('/api/dispatches'), 'dispatch-list')['dispatches'])
+        ->sortBy('place')->pluck('id')->all();
+    $this->answer($this->putJson("/api/dispatches/{$third->id}/place", ['before' => $first->id]), 'dispatch-answer');
+    expect($order())->toBe([$third->id, $first->id, $second->id])
+        ->and(array_column($this->answer($this->getJson('/api/runs'), 'run-list')['tests'], 'name'))->toBe(['one', 'two', 'three']);
+
+    $this->answer($this->putJson('/api/settings', ['sendHours' => '22 to 6']), 'error', 422);
+    $this->answer($this->putJson('/api/settings', ['sendSpeed' => 12]), 'error', 422);
+    $zone = (string) config('crate.dispatch.zone');
+    $later = now($zone)->addHours(2)->format('H:i').'-'.now($zone)->addHours(3)->format('H:i');
+    $this->answer($this->putJson('/api/settings', ['sendHours' => $later, 'sendSpeed' => 8_000_000]), 'settings');
+    $this->work('send');
+    expect($first->refresh()->stage)->toBe(Stage::Waiting)->and($first->problem)->toContain('hour');
+    $this->answer($this->putJson('/api/settings', ['sendHours' => null]), 'settings');
+    Work::query()->update(['not_before' => null]);
+    app(Worker::class)->one(['send']);
+    expect($third->refresh()->stage)->toBe(Stage::Held)->and($first->refresh()->stage)->toBe(Stage::Waiting);
+    $this->putJson("/api/dispatches/{$third->id}/place", ['before' => null])->assertStatus(422)->assertSee('no longer waits');
+});
+
+it('changes thumbnail and captions of what has arrived, too', function () {
+    $dispatch = ($this->sent)(($this->upload)(), ($this->signedIn)());
+    $at = "/api/dispatches/{$dispatch->id}";
+    $bring = fn (string $bytes) => $this->call('PUT', "{$at}/picture", [], [], [], ['CONTENT_TYPE' => 'application/octet-stream'], $bytes);
+    $this->answer($bring('no picture'), 'error', 422);
+    $halves = $this->folder('media').'/halves.png';
+    $drawn = 'color=red:s=1000x400,drawbox=x=500:w=500:t=fill:c=blue';
+    (new Process(['ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', $drawn, '-frames:v', '1', $halves]))->mustRun();
+    $this->answer($bring((string) file_get_contents($halves)), 'dispatch-answer');
+    $colour = function (array $asked) use ($at): array {
+        $this->answer($this->putJson("{$at}/thumbnail", $asked), 'dispatch-answer');
+        $read = ['ffmpeg', '-v', 'error', '-i', '-', '-vf', 'scale=1:1:flags=area', '-pix_fmt', 'rgb24', '-f', 'rawvideo', '-'];
+        $process = new Process($read, input: (string) file_get_contents($this->get("{$at}/thumbnail")->baseResponse->getFile()));
+
+        return array_values(unpack('C3', $process->mustRun()->getOutput()));
+    };
+    // Closer than half of it, at its edges: one colour alone. JPEG and its chroma leave a few codes of the other.
+    [$red, , $blue] = $colour(['across' => 0, 'closer' => 2.5]);
+    expect($red)->toBeGreaterThan(245)->and($blue)->toBeLessThan(10);
+    [$red, , $blue] = $colour(['across' => 1, 'closer' => 2.5]);
+    expect($blue)->toBeGreaterThan(245)->and($red)->toBeLessThan(10);
+    $said = ['language' => 'en', 'text' => "WEBVTT\n\n00:00.000 --> 00:01.000\nThe kiln is lit."];
+    $this->answer($this->putJson("{$at}/captions", $said), 'captions-answer');
+    [$video] = $this->host->videos();
+    expect($video['captions'])->toBe(['en'])->and($video['thumbnail'])->not->toBeNull();
+    $this->answer($this->deleteJson("{$at}/captions/en"), 'dispatch-answer');
+    expect($this->host->videos()[0]['captions'])->toBe([])->and($dispatch->refresh()->captions)->toBe([]);
 });
 
 it('has a host release it at a time, and at no other', function () {

@@ -103,9 +103,10 @@ final class FolderConnection implements HostConnection
         return $this->video($dispatch);
     }
 
-    public function captions(Dispatch $dispatch, string $language, string $vtt): RemoteVideo
+    public function captions(Dispatch $dispatch, string $language, ?string $vtt): RemoteVideo
     {
-        $this->folder($dispatch)->write("captions.{$language}.vtt", $vtt);
+        $folder = $this->folder($dispatch);
+        $vtt === null ? $folder->takeOut("captions.{$language}.vtt") : $folder->write("captions.{$language}.vtt", $vtt);
 
         return $this->video($dispatch);
     }

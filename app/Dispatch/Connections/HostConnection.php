@@ -75,11 +75,11 @@ interface HostConnection
     public function thumbnail(Dispatch $dispatch, string $path): RemoteVideo;
 
     /**
-     * @param  string  $vtt  WebVTT
+     * @param  string|null  $vtt  WebVTT; null for none in this language any more
      *
      * @throws SendingFailed
      */
-    public function captions(Dispatch $dispatch, string $language, string $vtt): RemoteVideo;
+    public function captions(Dispatch $dispatch, string $language, ?string $vtt): RemoteVideo;
 
     /**
      * @param  string  $visibility  private, unlisted or public

@@ -77,7 +77,7 @@ final class OpenConnection implements HostConnection
     public function send(Dispatch $dispatch, int $offset, int $bytes, Closure $onBytes): int
     {
         $isEnded = false;
-        $limit = (int) config('crate.dispatch.bytes_a_second');
+        $limit = intdiv((int) config('crate.dispatch.bits_a_second'), 8);
         $body = new LimitStream(Utils::streamFor(Utils::tryFopen($dispatch->file, 'rb')), $bytes, $offset);
         $request = $this->client($dispatch->account)
             ->timeout(0)
@@ -131,11 +131,13 @@ final class OpenConnection implements HostConnection
         ));
     }
 
-    public function captions(Dispatch $dispatch, string $language, string $vtt): RemoteVideo
+    public function captions(Dispatch $dispatch, string $language, ?string $vtt): RemoteVideo
     {
         $address = "/api/videos/{$dispatch->remote_id}/captions/".rawurlencode($language);
 
-        return $this->told($this->call($dispatch->account, 'PUT', $address, $vtt, 'text/vtt'));
+        return $this->told($vtt === null
+            ? $this->call($dispatch->account, 'DELETE', $address)
+            : $this->call($dispatch->account, 'PUT', $address, $vtt, 'text/vtt'));
     }
 
     public function show(Dispatch $dispatch, string $visibility, ?DateTimeInterface $at = null): RemoteVideo

@@ -6,8 +6,10 @@ use App\Dispatch\Dispatches;
 use App\Dispatch\Facts;
 use App\Dispatch\HostAccounts;
 use App\Dispatch\Templates;
+use App\Dispatch\Thumbnails;
 use App\Http\Payload;
 use App\Http\RequestRefused;
+use App\Media\Pictures;
 use App\Models\DetailTemplate;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
@@ -19,6 +21,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use InvalidArgumentException;
 use OuterCrate\Dispatch\ReleaseTime;
+use OuterCrate\Encoding\Framing;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Sending, holding, releasing. */
@@ -111,12 +114,38 @@ class DispatchController
         ]);
     }
 
+    public function withoutCaptions(Dispatch $dispatch, string $language): JsonResponse
+    {
+        $this->dispatches->withoutCaptions($dispatch, $language);
+
+        return self::told($dispatch);
+    }
+
     public function thumbnail(Request $request, Dispatch $dispatch): JsonResponse
     {
         $asked = Payload::of($request, 'thumbnail-request');
-        $this->dispatches->thumbnail($dispatch, $asked['frame'], $asked['lift'] ?? 0.0);
+        $part = new Framing($asked['across'] ?? 0.5, $asked['down'] ?? 0.5, $asked['closer'] ?? 1.0);
+        $this->dispatches->thumbnail($dispatch, $asked['frame'] ?? null, $part, $asked['lift'] ?? 0.0);
 
         return self::told($dispatch);
+    }
+
+    /** Brings along a picture of one’s own, of which a part becomes the thumbnail. */
+    public function bringPicture(Request $request, Dispatch $dispatch): JsonResponse
+    {
+        Pictures::keep($request->getContent(), Thumbnails::picture($dispatch));
+        $this->dispatches->thumbnail($dispatch, null, new Framing, 0.0);
+
+        return self::told($dispatch);
+    }
+
+    public function picture(Dispatch $dispatch): BinaryFileResponse
+    {
+        $path = Thumbnails::picture($dispatch);
+
+        return is_file($path)
+            ? response()->file($path, ['Content-Type' => (string) mime_content_type($path), 'Cache-Control' => 'no-store'])
+            : throw RequestRefused::notThere('No picture was brought along for it.', 'Choose one.');
     }
 
     public function thumbnailPicture(Dispatch $dispatch): BinaryFileResponse
@@ -151,6 +180,17 @@ class DispatchController
     public function goOn(Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->goOn($dispatch);
+
+        return self::told($dispatch);
+    }
+
+    /** Before another that waits to be sent, or behind all of them. */
+    public function move(Request $request, Dispatch $dispatch): JsonResponse
+    {
+        $before = Payload::of($request, 'run-move-request')['before'];
+        $this->dispatches->move($dispatch, $before) || throw RequestRefused::notPossible(
+            'This no longer waits to be sent.', 'Only what waits has an order.',
+        );
 
         return self::told($dispatch);
     }

@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Models\CutAnalysis;
+use App\Models\Dispatch;
 use App\Models\QueuedRuns;
 use App\Models\Run;
 use App\Models\RunLog;
@@ -16,6 +17,7 @@ use App\Packing\MakeFile;
 use App\Packing\Packer;
 use App\Packing\Recall;
 use App\Resources\AnalysisResource;
+use App\Resources\DispatchResource;
 use App\Resources\QueueResource;
 use App\Resources\RunResource;
 use App\Resources\TeachingResource;
@@ -67,6 +69,7 @@ class RunController
             'tests' => [
                 ...self::underWay(TransitTest::query()->with('cut:id,name'), ['id', 'cut_id', 'card'])->map(TransitResource::onBelt(...)),
                 ...self::underWay(Teaching::query(), ['id', 'host', 'asked'])->map(TeachingResource::onBelt(...)),
+                ...self::underWay(Dispatch::query(), ['id', 'cut_name', 'details', 'host_account_id'])->map(DispatchResource::onBelt(...)),
             ],
             'worker' => Presence::isThere(),
             'queue' => QueueResource::of(

@@ -14,6 +14,8 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class SameOrigin
 {
+    private const TYPES = ['application/json', 'application/offset+octet-stream', 'application/octet-stream'];
+
     public function handle(Request $request, Closure $next): Response
     {
         if (! $request->isMethodSafe()) {
@@ -21,9 +23,9 @@ final class SameOrigin
             if ($origin !== null && $origin !== $request->getSchemeAndHttpHost()) {
                 return Problem::answer(403, 'origin', 'This request came from another page and was refused.');
             }
-            // Neither JSON nor the bytes of an upload can be sent by a form, and a script of another page would have to ask first.
+            // Neither JSON nor bytes can be sent by a form, and a script of another page would have to ask first.
             $type = strtolower(trim(explode(';', (string) $request->headers->get('Content-Type'))[0]));
-            if (! in_array($type, ['application/offset+octet-stream', 'application/json'], true) && $request->getContent() !== '') {
+            if (! in_array($type, self::TYPES, true) && $request->getContent() !== '') {
                 return Problem::answer(415, 'media-type', 'Send JSON, with the header Content-Type: application/json.');
             }
         }

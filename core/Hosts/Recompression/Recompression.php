@@ -35,6 +35,23 @@ final readonly class Recompression
         return $this->tiers[count($this->tiers) - 1];
     }
 
+    /**
+     * Whom the tier above another takes: “The fine tier (VP9) is for uploads 1440 lines or taller.”
+     *
+     * @return string|null null where there is none above it, or no such tier
+     */
+    public function above(string $name): ?string
+    {
+        $at = array_search($name, array_map(static fn (Tier $tier): string => $tier->name, $this->tiers), true);
+        $above = $at === false ? null : $this->tiers[$at - 1] ?? null;
+        if ($above === null) {
+            return null;
+        }
+        $conditions = array_map(static fn (Condition $condition): string => $condition->words(), $above->when);
+
+        return "The {$above->name} tier ({$above->codecs()}) is for uploads ".implode(', or ', $conditions).'.';
+    }
+
     /** Uploads 1440 lines or taller, or above 30 fps, get the fine tier (VP9); the rest get the basic tier (H.264). */
     public function words(): string
     {

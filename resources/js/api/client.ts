@@ -81,18 +81,21 @@ export class ApiError extends Error {
 /** Browsers send no more than 64 KiB for a page that is gone. */
 const MOST_LATE = 60_000;
 
-/** `outlives`: goes on when the page is left meanwhile. */
+/** A file goes as it is, everything else as JSON. `outlives`: goes on when the page is left meanwhile. */
 async function call<T>(method: string, path: string, body?: unknown, outlives = false): Promise<T> {
     let response: Response;
-    const text = body === undefined ? undefined : JSON.stringify(body);
+    const isFile = body instanceof Blob;
+    const text = body === undefined || isFile ? undefined : JSON.stringify(body);
     try {
         response = await fetch(`/api/${path}`, {
             method,
             headers: {
                 Accept: 'application/json',
-                ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+                ...(body === undefined
+                    ? {}
+                    : { 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' }),
             },
-            body: text,
+            body: isFile ? body : text,
             keepalive: outlives && text !== undefined && text.length < MOST_LATE,
         });
     } catch {
@@ -176,6 +179,12 @@ export const api = {
     changeDispatch: (id: number, how: 'stop' | 'pause' | 'continue' | 'look' | 'bring-back') =>
         call<DispatchAnswer>('POST', `dispatches/${id}/${how}`),
     removeDispatch: (id: number) => call<DispatchAnswer>('DELETE', `dispatches/${id}`),
+    withoutCaption: (id: number, language: string) =>
+        call<DispatchAnswer>('DELETE', `dispatches/${id}/captions/${encodeURIComponent(language)}`),
+    bringPicture: (id: number, picture: File) => call<DispatchAnswer>('PUT', `dispatches/${id}/picture`, picture),
+    moveDispatch: (id: number, before: number | null) =>
+        call<DispatchAnswer>('PUT', `dispatches/${id}/place`, { before }),
+    signOutOfHost: (account: number) => call<HostAccountAnswer>('DELETE', `host-accounts/${account}/token`),
     signInToHost: (request: HostSignInRequest) => call<HostAccountAnswer>('POST', 'host-accounts', request),
     acceptTerms: (account: number) => call<HostAccountAnswer>('PUT', `host-accounts/${account}/terms`),
     store: () => call<Store>('GET', 'store'),
@@ -192,7 +201,7 @@ export const api = {
     slips: (pack: string) => call<Pack>('GET', `packs/${pack}`),
     runs: () => call<RunList>('GET', 'runs'),
     runsSince: (at: string) => call<RunList>('GET', `runs?since=${encodeURIComponent(at)}`),
-    latestOf: (cut: number) => call<RunList>('GET', `runs?cut=${cut}&latest=1`),
+    latestOf: (cut: number) => call<RunList>('GET', `runs?cut=${cut}&latest=24`),
     belt: () => call<RunList>('GET', 'runs?latest=8&first=4'),
     sent: (run: number, took: string | null) => call<PackedRun>('PUT', `runs/${run}/sent`, { took }),
     stop: (run: number) => call<RunAnswer>('POST', `runs/${run}/stop`),

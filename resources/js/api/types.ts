@@ -323,6 +323,10 @@ export interface Dispatch {
             bytes: number | null;
         }[];
         words: string;
+        /**
+         * What a file has to be to get the tier above the one that it got; null where there is none.
+         */
+        better: string | null;
     };
     /**
      * What stands in the way of a release at once, and of one that waits for sizes or a time.
@@ -353,6 +357,14 @@ export interface Dispatch {
      */
     source: string | null;
     teaching: number | null;
+    /**
+     * Whether a picture was brought along for its thumbnail.
+     */
+    picture: boolean;
+    /**
+     * Where it stands among those that wait to be sent; null where it does not wait.
+     */
+    place: number | null;
 }
 /**
  * An account at a host, and what its host takes.
@@ -3199,6 +3211,14 @@ export interface SettingsRequest {
     endSound?: string | null;
     webhook?: string | null;
     webhookSecret?: string | null;
+    /**
+     * Bits per second that sending may take of the line; 0 for all of it.
+     */
+    sendSpeed?: number | null;
+    /**
+     * 22:00-06:30; empty for all of the day.
+     */
+    sendHours?: string | null;
 }
 /**
  * Answer of GET and PUT /api/settings; printed by `bin/crate settings --json`.
@@ -3237,6 +3257,18 @@ export interface Settings {
      * Those that somebody set.
      */
     changed: string[];
+    /**
+     * Bits per second that sending may take of the line; 0 for all of it.
+     */
+    sendSpeed: number;
+    /**
+     * 22:00-06:30; empty for all of the day.
+     */
+    sendHours: string;
+    /**
+     * How clocks stand here.
+     */
+    zone: string;
 }
 /**
  * Body of PUT /api/cuts/{cut}/sheet.
@@ -3570,11 +3602,26 @@ export interface TemplateRequest {
     name: string;
 }
 /**
- * A frame of the cut as a thumbnail.
+ * A part of a frame of the cut, or of the picture that was brought along, as a thumbnail.
  */
 export interface ThumbnailRequest {
-    frame: number;
+    /**
+     * Counted from 0; absent for the picture that was brought along.
+     */
+    frame?: number;
     lift?: number;
+    /**
+     * 0 keeps the left of what does not fit, 1 the right.
+     */
+    across?: number;
+    /**
+     * 0 keeps the top of what does not fit, 1 the bottom.
+     */
+    down?: number;
+    /**
+     * 1 keeps as much as fits, 2 half of that in both directions.
+     */
+    closer?: number;
 }
 /**
  * Answer of GET /api/cuts/{cut}/tests/latest: the newest test of a cut; null where it was never tested.

@@ -1,13 +1,15 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { X } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { Dispatch } from '../api/types';
 import { Button } from '../ui/Button';
 import { Trouble } from '../ui/States';
 import { Remarks } from './Remarks';
+import type { useDispatchAction } from './useDispatches';
 
 /** Captions in a language, from a file. */
-export function Captions({ dispatch }: { dispatch: Dispatch }) {
+export function Captions({ dispatch, act }: { dispatch: Dispatch; act: ReturnType<typeof useDispatchAction> }) {
     const client = useQueryClient();
     const picker = useRef<HTMLInputElement>(null);
     const [language, setLanguage] = useState(dispatch.details.language || 'en');
@@ -19,7 +21,21 @@ export function Captions({ dispatch }: { dispatch: Dispatch }) {
         <div>
             <div className="mb-1 flex items-center gap-2">
                 <span className="text-[12px] text-soft">Captions</span>
-                <span className="figure">{dispatch.captions.join(', ') || 'none'}</span>
+                {dispatch.captions.length === 0 && <span>none</span>}
+                {dispatch.captions.map((one) => (
+                    <span key={one} className="figure flex items-center rounded bg-sunk pl-2">
+                        {one}
+                        <Button
+                            kind="quiet"
+                            className="px-1"
+                            disabled={act.isPending}
+                            aria-label={`Take the captions in ${one} away`}
+                            onClick={() => act.mutate(() => api.withoutCaption(dispatch.id, one))}
+                        >
+                            <X size={12} />
+                        </Button>
+                    </span>
+                ))}
                 <label htmlFor="caption-language" className="ml-auto text-[12px] text-soft">
                     in
                 </label>

@@ -142,8 +142,8 @@ export function DetailsForm({ dispatch, questions, templates, act }: Props) {
                     );
                 })}
             </fieldset>
-            {dispatch.cutFrames !== null && <Thumbnail dispatch={dispatch} frames={dispatch.cutFrames} act={act} />}
-            <Captions dispatch={dispatch} />
+            <Thumbnail dispatch={dispatch} frames={dispatch.cutFrames} act={act} />
+            <Captions dispatch={dispatch} act={act} />
         </section>
     );
 }

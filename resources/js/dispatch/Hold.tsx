@@ -46,7 +46,8 @@ export function Hold({ dispatch, zone, act }: Props) {
             </h3>
             <p role="status" className="mb-2 text-soft">
                 <Figures text={video.words} />
-                {video.tier ? ` It got the ${video.tier} tier.` : ''}
+                {video.tier ? ` It got the ${video.tier} tier. ` : ''}
+                {video.better !== null && <Figures text={video.better} />}
             </p>
             {video.renditions.length > 0 && (
                 <ul aria-label="Sizes" className="mb-4 border-t border-line">

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { Dispatch } from '../api/types';
 import { Button } from '../ui/Button';
@@ -6,59 +6,159 @@ import type { useDispatchAction } from './useDispatches';
 
 interface Props {
     dispatch: Dispatch;
-    /** That its cut has. */
-    frames: number;
+    /** That its cut has; null where it was made of none. */
+    frames: number | null;
     act: ReturnType<typeof useDispatchAction>;
 }
 
-/** An exact frame of the cut, filled to the shape that the host takes, lifted where it is dark. */
+/** Which part of the picture fills the frame, as thumbnail-request.json has it, and how much the dark is lifted. */
+const whole = { across: 0.5, down: 0.5, closer: 1, lift: 0 };
+
+const sliders = [
+    { name: 'closer', label: 'Closer', min: 1, max: 3 },
+    { name: 'across', label: 'Across', min: 0, max: 1 },
+    { name: 'down', label: 'Down', min: 0, max: 1 },
+    { name: 'lift', label: 'Lift', min: 0, max: 1 },
+] as const;
+
+/** A part of an exact frame of the cut, or of a picture of one’s own, lifted where it is dark. */
 export function Thumbnail({ dispatch, frames, act }: Props) {
-    const [frame, setFrame] = useState(Math.floor(frames / 2));
-    const [lift, setLift] = useState(0);
-    const { id, thumbnail, cut } = dispatch;
-    const shown =
-        thumbnail === null ? `/api/cuts/${cut}/frames/${frame}` : `/api/dispatches/${id}/thumbnail?${thumbnail}`;
+    const { id, thumbnail, cut, picture } = dispatch;
+    const picker = useRef<HTMLInputElement>(null);
+    const [frame, setFrame] = useState(Math.floor((frames ?? 1) / 2));
+    const [ofPicture, setOfPicture] = useState(picture);
+    const [part, setPart] = useState(whole);
+    // What is being chosen is shown in place of what was taken.
+    const [chooses, setChooses] = useState(thumbnail === null);
+    const source = ofPicture ? `/api/dispatches/${id}/picture` : `/api/cuts/${cut}/frames/${frame}`;
+    const isShown = ofPicture || frames !== null;
+    const take = () =>
+        act.mutate(() => api.thumbnail(id, { ...(ofPicture ? {} : { frame }), ...part }), {
+            onSuccess: () => setChooses(false),
+        });
+    const bring = (file: File) =>
+        act.mutate(() => api.bringPicture(id, file), {
+            onSuccess: () => {
+                setOfPicture(true);
+                setPart(whole);
+                setChooses(false);
+            },
+        });
+    const place = `${100 * part.across}% ${100 * part.down}%`;
     return (
         <div className="mb-3 flex items-start gap-3">
-            <img
-                src={shown}
-                alt={thumbnail === null ? `Frame ${frame} of the cut` : 'The thumbnail'}
-                className="h-[90px] w-[160px] flex-none rounded bg-sunk object-cover"
-            />
-            <div className="grid flex-1 grid-cols-[64px_1fr] items-center gap-x-2 gap-y-1.5">
-                <span className="col-span-2 text-[12px] text-soft">
+            <span className="block h-[108px] w-[192px] flex-none overflow-hidden rounded bg-sunk">
+                {thumbnail !== null && !chooses ? (
+                    <img
+                        src={`/api/dispatches/${id}/thumbnail?${thumbnail}`}
+                        alt="The thumbnail"
+                        className="size-full object-cover"
+                    />
+                ) : (
+                    isShown && (
+                        <img
+                            src={source}
+                            alt={ofPicture ? 'A picture of your own' : `Frame ${frame} of the cut`}
+                            className="size-full object-cover"
+                            style={{
+                                objectPosition: place,
+                                transform: `scale(${part.closer})`,
+                                transformOrigin: place,
+                                filter: part.lift > 0 ? `brightness(${1 + part.lift / 2})` : undefined,
+                            }}
+                        />
+                    )
+                )}
+            </span>
+            <div className="grid flex-1 grid-cols-[52px_1fr] items-center gap-x-2 gap-y-1">
+                <span className="col-span-2 flex items-center gap-2 text-[12px] text-soft">
                     {thumbnail === null ? 'No thumbnail yet: the host picks one' : 'Thumbnail'}
-                </span>
-                <label htmlFor="thumbnail-frame">Frame</label>
-                <input
-                    id="thumbnail-frame"
-                    type="number"
-                    min={0}
-                    max={frames - 1}
-                    value={frame}
-                    onChange={(event) => setFrame(Math.max(0, Math.min(frames - 1, Number(event.target.value))))}
-                    className="figure h-7 w-24 rounded border border-line bg-page px-2"
-                />
-                <label htmlFor="thumbnail-lift">Lift</label>
-                <div className="flex items-center gap-2">
                     <input
-                        id="thumbnail-lift"
-                        type="range"
-                        min={0}
-                        max={1}
-                        step={0.05}
-                        value={lift}
-                        onChange={(event) => setLift(Number(event.target.value))}
-                        className="min-w-0 flex-1 accent-rust"
+                        ref={picker}
+                        type="file"
+                        accept="image/jpeg,image/png"
+                        aria-label="Picture for the thumbnail"
+                        className="sr-only"
+                        tabIndex={-1}
+                        onChange={(event) => {
+                            const [file] = event.target.files ?? [];
+                            event.target.value = '';
+                            file && bring(file);
+                        }}
                     />
                     <Button
+                        kind="quiet"
+                        className="ml-auto"
                         disabled={act.isPending}
-                        onClick={() => act.mutate(() => api.thumbnail(id, { frame, lift }))}
+                        onClick={() => picker.current?.click()}
                     >
-                        Take it
+                        A picture of your own
                     </Button>
-                </div>
+                </span>
+                {frames !== null && (
+                    <>
+                        <label htmlFor="thumbnail-frame">Frame</label>
+                        <input
+                            id="thumbnail-frame"
+                            type="number"
+                            min={0}
+                            max={frames - 1}
+                            value={frame}
+                            onChange={(event) => {
+                                setFrame(Math.max(0, Math.min(frames - 1, Number(event.target.value))));
+                                setOfPicture(false);
+                                setChooses(true);
+                            }}
+                            className="figure h-7 w-24 rounded border border-line bg-page px-2"
+                        />
+                    </>
+                )}
+                {isShown &&
+                    sliders.map(({ name, label, min, max }) => (
+                        <Slider
+                            key={name}
+                            {...{ name, label, min, max }}
+                            value={part[name]}
+                            change={(value) => {
+                                setPart({ ...part, [name]: value });
+                                setChooses(true);
+                            }}
+                        />
+                    ))}
+                {isShown && chooses && (
+                    <span className="col-start-2">
+                        <Button disabled={act.isPending} onClick={take}>
+                            Take it
+                        </Button>
+                    </span>
+                )}
             </div>
         </div>
+    );
+}
+
+interface SliderProps {
+    name: string;
+    label: string;
+    min: number;
+    max: number;
+    value: number;
+    change: (value: number) => void;
+}
+
+function Slider({ name, label, min, max, value, change }: SliderProps) {
+    const id = `thumbnail-${name}`;
+    return (
+        <>
+            <label htmlFor={id}>{label}</label>
+            <input
+                id={id}
+                type="range"
+                {...{ min, max, value }}
+                step={0.05}
+                onChange={(event) => change(Number(event.target.value))}
+                className="min-w-0 accent-rust"
+            />
+        </>
     );
 }

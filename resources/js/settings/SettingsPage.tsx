@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
 import type { Settings, SettingsRequest } from '../api/types';
+import { Accounts } from '../dispatch/Accounts';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Failed, Loading, Trouble } from '../ui/States';
@@ -18,6 +19,12 @@ type Name = keyof SettingsRequest;
 const numberIn = (text: string) => {
     const number = Number(text.trim().replace(',', '.'));
     return Number.isFinite(number) ? number : 0;
+};
+
+/** Nothing is all of the line, as 0 is; what is no number is refused. */
+const bitsIn = (text: string) => {
+    const megabits = text.trim() === '' ? 0 : Number(text.trim().replace(',', '.'));
+    return Number.isFinite(megabits) ? Math.round(megabits * 1e6) : -1;
 };
 
 /** What holds for this machine: where files come from and go, how much is done at once, and what happens at the end. */
@@ -94,6 +101,31 @@ export function SettingsPage() {
                     />,
                 )}
                 {row(
+                    'sendSpeed',
+                    'Sending takes',
+                    'Mb/s of the line at most, so that others have some of it. 0 for all of it.',
+                    <TypedSetting
+                        key={data.sendSpeed}
+                        label="Speed of sending in Mb/s"
+                        narrow
+                        value={String(data.sendSpeed / 1e6)}
+                        save={(text) => set({ sendSpeed: bitsIn(text) })}
+                    />,
+                )}
+                {row(
+                    'sendHours',
+                    'Sent between',
+                    <>By the clocks of {data.zone}; what is on its way stands still outside of them.</>,
+                    <TypedSetting
+                        key={data.sendHours}
+                        label="Hours of sending"
+                        narrow
+                        value={data.sendHours}
+                        placeholder="any hour"
+                        save={(sendHours) => set({ sendHours })}
+                    />,
+                )}
+                {row(
                     'runsAtOnce',
                     'Runs at once',
                     <>
@@ -160,6 +192,7 @@ export function SettingsPage() {
                     />,
                 )}
             </dl>
+            <Accounts />
             <WatchFolders />
             <Workers />
         </div>

@@ -3,6 +3,7 @@ import { memo, useState } from 'react';
 import type { Plan } from '../api/types';
 import { ColumnPreset } from './ColumnPreset';
 import type { Output } from './outputs';
+import { SendOutput } from './SendOutput';
 import type { Columns } from './useColumns';
 
 interface Props {
@@ -67,6 +68,7 @@ export const OutputHead = memo(function OutputHead({
                     {plan?.role ?? '…'}
                 </button>
                 <span className="ml-auto flex gap-1">
+                    <SendOutput cut={cut} output={output} number={number} />
                     <Tool label={`Compare output ${number}`} pressed={compared} onClick={() => compare(output.key)}>
                         <Columns2 size={13} />
                     </Tool>

@@ -1,11 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api } from '../api/client';
+import { useLatestRuns } from './useLatestRuns';
 
 /** From a sheet to what came out of it last. */
 export function ToSlips({ cut }: { cut: number }) {
-    // Asked again when something was packed, as everything of runs is.
-    const run = useQuery({ queryKey: ['runs', 'of', cut], queryFn: () => api.latestOf(cut) }).data?.runs[0];
+    const [run] = useLatestRuns(cut);
     return run === undefined ? null : (
         <Link
             to={`/slips/${run.pack}`}

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Transit } from '../api/types';
-import { Figures } from '../ui/Figures';
+import { Figures, inFigures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 
 interface Props {
@@ -153,7 +153,7 @@ function Sound({ result }: { result: Transit }) {
 function Cell({ text, title }: { text: string; title?: string | undefined }) {
     return (
         <td className="px-2 text-right whitespace-nowrap" title={title}>
-            <Figures text={text} />
+            {inFigures(text)}
         </td>
     );
 }
@@ -161,18 +161,21 @@ function Cell({ text, title }: { text: string; title?: string | undefined }) {
 /** How much of the detail is left by its size, the finest at the left. */
 function Octaves({ after }: { after: After }) {
     const spoken = after.detailKept.map(percent).join(', ');
+    const bar = (octave: number, height: number) => `M${9 * octave} 15v${-height}h8v${height}z`;
     return (
-        <span
+        <svg
             role="img"
             aria-label={`Detail kept from fine to coarse: ${spoken}`}
-            title={spoken}
-            className="ml-auto flex h-[15px] w-fit items-end gap-px"
+            width={9 * after.detailKept.length - 1}
+            height={15}
+            className="ml-auto block"
         >
-            {after.detailKept.map((share, octave) => (
-                <span key={octave} className="flex h-full w-2 items-end bg-line">
-                    <span className="w-full bg-note" style={{ height: `${100 * (share ?? 0)}%` }} />
-                </span>
-            ))}
-        </span>
+            <title>{spoken}</title>
+            <path className="fill-line" d={after.detailKept.map((_, octave) => bar(octave, 15)).join('')} />
+            <path
+                className="fill-note"
+                d={after.detailKept.map((share, octave) => bar(octave, 15 * (share ?? 0))).join('')}
+            />
+        </svg>
     );
 }
