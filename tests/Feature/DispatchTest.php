@@ -21,6 +21,8 @@ use Tests\Support\TestDatabase;
 beforeEach(function (): void {
     $this->host = new StandInHost($this->folder('host'));
     $this->host->begin();
+    // It makes sizes where a test is of them.
+    $this->host->fault('processing-stands');
     config(['crate.dispatch.hosts' => ['lanternwick' => $this->host->address, 'platen' => $this->folder('drop')]]);
     $this->signedIn = fn (): HostAccount => app(HostAccounts::class)->signIn('lanternwick', StandInHost::NAME, StandInHost::PASSWORD);
     $this->upload = function (): Run {
@@ -54,6 +56,7 @@ beforeEach(function (): void {
 afterEach(fn () => $this->host->end());
 
 it('sends a made file, holds it while its sizes come, and releases it when all are there', function () {
+    $this->host->mend('processing-stands');
     $run = ($this->upload)();
     $account = ($this->signedIn)();
     $check = ['run' => $run->id, 'account' => $account->id];
@@ -191,6 +194,7 @@ it('says why a host does not take a video, and releases nothing then', function 
 });
 
 it('releases nothing of which sizes are missing or failed', function (string $fault, string $state) {
+    $this->host->mend('processing-stands');
     $account = ($this->signedIn)();
     $this->putJson("/api/host-accounts/{$account->id}/terms")->assertOk();
     $this->host->fault($fault);
@@ -307,6 +311,7 @@ it('changes thumbnail and captions of what has arrived, too', function () {
 });
 
 it('has a host release it at a time, and at no other', function () {
+    $this->host->mend('processing-stands');
     $account = ($this->signedIn)();
     $this->putJson("/api/host-accounts/{$account->id}/terms")->assertOk();
     $dispatch = ($this->sent)(($this->upload)(), $account);
@@ -359,6 +364,7 @@ it('sends by itself what was to be sent when it is made, and puts files into a f
 });
 
 it('takes the place of an earlier one when it is released, and not before', function () {
+    $this->host->mend('processing-stands');
     $account = ($this->signedIn)();
     $this->putJson("/api/host-accounts/{$account->id}/terms")->assertOk();
     $run = ($this->upload)();

@@ -58,8 +58,13 @@ class RunController
                 ->where('updated_at', '>=', $since)
                 ->orWhereHas('work', fn (Builder $work): Builder => $work->where('updated_at', '>=', $since)))
                 ->limit(2 * self::SHOWN)->get();
-        $analyses = self::underWay(CutAnalysis::query()->with('cut:id,name'), ['id', 'cut_id'])
+        $kinds = Work::query()->whereIn('state', WorkState::underWay())->where('kind', '<>', Run::WORK)->distinct()->pluck('kind')->all();
+        $analyses = self::underWay($kinds, CutAnalysis::WORK, CutAnalysis::query()->with('cut:id,name'), ['id', 'cut_id'])
             ->sortBy(fn (CutAnalysis $analysis): int => $analysis->work->state === WorkState::Running ? 0 : 1);
+        $tests = self::underWay($kinds, TransitTest::WORK, TransitTest::query()->with('cut:id,name'), ['id', 'cut_id', 'card']);
+        $teachings = self::underWay($kinds, Teaching::WORK, Teaching::query(), ['id', 'host', 'asked']);
+        $sent = ['id', 'cut_name', 'details', 'host_account_id'];
+        $sendings = self::underWay($kinds, Dispatch::SENDS, Dispatch::query(), $sent);
 
         return response()->json([
             'at' => $at,
@@ -67,9 +72,9 @@ class RunController
             'runs' => $runs->map(RunResource::of(...)),
             'analyses' => $analyses->values()->map(AnalysisResource::onBelt(...)),
             'tests' => [
-                ...self::underWay(TransitTest::query()->with('cut:id,name'), ['id', 'cut_id', 'card'])->map(TransitResource::onBelt(...)),
-                ...self::underWay(Teaching::query(), ['id', 'host', 'asked'])->map(TeachingResource::onBelt(...)),
-                ...self::underWay(Dispatch::query(), ['id', 'cut_name', 'details', 'host_account_id'])->map(DispatchResource::onBelt(...)),
+                ...$tests->map(TransitResource::onBelt(...)),
+                ...$teachings->map(TeachingResource::onBelt(...)),
+                ...$sendings->map(DispatchResource::onBelt(...)),
             ],
             'worker' => Presence::isThere(),
             'queue' => QueueResource::of(
@@ -181,7 +186,7 @@ class RunController
         $underWay = self::shown()->whereKey($wanted)->get()->sortBy(fn (Run $run): int => $places[$run->id])->values();
         // What a sheet or a slip asks for of its cut is told whether it was put away or not.
         $over = self::shown()
-            ->whereHas('work', fn (Builder $work): Builder => $work->whereNotIn('state', WorkState::underWay()))
+            ->whereIn('id', Work::query()->select('subject')->where('kind', Run::WORK)->whereNotIn('state', WorkState::underWay()))
             ->when($cut !== null, fn (Builder $query): Builder => $query->where('cut_id', $cut))
             ->when($cut === null, fn (Builder $query): Builder => $query->whereNull('cleared_at'))
             ->orderByDesc('id')->limit($latest)->get();
@@ -237,12 +242,17 @@ class RunController
      *
      * @template T of Model
      *
+     * @param  list<string>  $kinds  of which there is anything under way: mostly none, and this is asked for twice a second
      * @param  Builder<T>  $query
      * @param  list<string>  $columns
      * @return Models<int, T>
      */
-    private static function underWay(Builder $query, array $columns): Models
+    private static function underWay(array $kinds, string $kind, Builder $query, array $columns): Models
     {
+        if (! in_array($kind, $kinds, true)) {
+            return new Models;
+        }
+
         return $query->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
             ->with('work')->orderBy('id')->get($columns);
     }
