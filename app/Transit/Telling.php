@@ -2,6 +2,7 @@
 
 namespace App\Transit;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Measures\Banding;
 use OuterCrate\Measures\OverTime;
@@ -35,7 +36,7 @@ final readonly class Telling
             'host' => $this->host->slug,
             'hostName' => $this->host->name,
             'hostVersion' => $this->host->version,
-            'simulation' => $this->simulation(),
+            'simulation' => $this->simulation().self::onePass($results),
             'measures' => $this->measures(),
             'sampled' => ['frames' => $frames, 'of' => $this->range->count(), 'share' => round($frames / $this->range->count(), 4)],
             'pieces' => array_map(fn (TestPiece $piece): array => [
@@ -142,6 +143,22 @@ final readonly class Telling
         return $lessons === 0
             ? "A simulation of what {$this->host->name} publishes or was taught."
             : "A simulation of {$this->host->name}, as it was taught by ".($lessons === 1 ? 'an upload.' : "{$lessons} uploads.");
+    }
+
+    /**
+     * What is not as it would be in a whole.
+     *
+     * @param  list<array<string, mixed>>  $results
+     */
+    private static function onePass(array $results): string
+    {
+        $once = array_filter($results, function (array $result): bool {
+            $rate = $result['candidate']->plan->bitrate;
+
+            return $rate->mode === BitrateMode::Vbr && $rate->passes === 1;
+        });
+
+        return $once === [] ? '' : ' One pass is tried in two, for pieces are too short for its rate control: a whole would keep a little less.';
     }
 
     /** @return array<string, string> what each figure is */
