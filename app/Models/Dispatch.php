@@ -46,6 +46,7 @@ use OuterCrate\Dispatch\Stage;
  * @property ?Carbon $created_at
  * @property HostAccount $account
  * @property ?Run $run
+ * @property ?Teaching $teaching
  * @property Work $work that sends it
  */
 class Dispatch extends Model
@@ -87,6 +88,12 @@ class Dispatch extends Model
         return $this->belongsTo(Run::class);
     }
 
+    /** @return BelongsTo<Teaching, $this> of its host, by what that made of it */
+    public function teaching(): BelongsTo
+    {
+        return $this->belongsTo(Teaching::class);
+    }
+
     /** @return HasOne<Work, $this> */
     public function work(): HasOne
     {
@@ -102,7 +109,7 @@ class Dispatch extends Model
         // Neither plans nor slips are taken apart for a list that is asked for every second.
         $run = fn ($query) => $query->without('work')->select(['id', 'cut_id', 'source']);
 
-        return self::query()->with(['work', 'run' => $run, 'run.cut:id,card'])->orderByDesc('id');
+        return self::query()->with(['work', 'run' => $run, 'run.cut:id,card', 'teaching:id,result'])->orderByDesc('id');
     }
 
     public function said(): Details

@@ -56,6 +56,7 @@ final class DispatchResource
             'cameBack' => $dispatch->came_back ?? [],
             'source' => $dispatch->run?->source,
             'teaching' => $dispatch->teaching_id,
+            'measured' => self::measured($dispatch),
             'mayClear' => $dispatch->run_id !== null && $dispatch->stage->hasArrived() && $video?->sha256 === $dispatch->sha256
                 && is_file($dispatch->file),
             'visibility' => $dispatch->visibility,
@@ -106,6 +107,15 @@ final class DispatchResource
         $list = ReleaseList::of($dispatch->said(), $dispatch->account->takes(), $dispatch->video(), (string) $dispatch->sha256, $waits);
 
         return self::remarks(array_values(array_filter($list, fn (Remark $remark): bool => $remark->severity === Severity::Stop)));
+    }
+
+    /** @return list<array{lines: int, ssimDb: float, kbps: float}> what its host made of it, as it was measured when it had come back */
+    private static function measured(Dispatch $dispatch): array
+    {
+        return array_map(
+            fn (array $one): array => ['lines' => $one['shorterSide'], 'ssimDb' => $one['ssimDb'], 'kbps' => $one['kbps']],
+            $dispatch->teaching->result['lessons'][0]['renditions'] ?? [],
+        );
     }
 
     /** What a file has to be to get the tier above its own, as the host publishes it or was taught; null where there is none. */

@@ -158,7 +158,7 @@ final readonly class Telling
             return $rate->mode === BitrateMode::Vbr && $rate->passes === 1;
         });
 
-        return $once === [] ? '' : ' One pass is tried in two, for pieces are too short for its rate control: a whole would keep a little less.';
+        return $once === [] ? '' : ' One pass is tried in two, for pieces are too short for its rate control: a whole keeps a little less.';
     }
 
     /** @return array<string, string> what each figure is */

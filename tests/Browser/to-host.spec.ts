@@ -55,6 +55,11 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     await page.getByLabel('Frame').fill('20');
     await page.getByRole('button', { name: 'Take it' }).click();
     await expect(page.getByRole('img', { name: 'The thumbnail' })).toBeVisible();
+    // A part of it: what is chosen is seen until it is taken.
+    await page.getByLabel('Closer').fill('2');
+    await expect(page.getByRole('img', { name: 'Frame 20 of the cut' })).toHaveCSS('transform', /2, 0, 0, 2/);
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(page.getByRole('img', { name: 'The thumbnail' })).toBeVisible();
     await page.getByLabel('Category').selectOption('craft');
     for (const [question, answer] of [
         ['Is it made for children?', 'No'],
@@ -79,7 +84,9 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     await expect(hold.getByRole('list', { name: 'Sizes' })).toContainText('360 lines', { timeout: 60_000 });
     await expect(page.getByText('Arrived at its host.')).toBeVisible();
     await expect(hold.getByText('All sizes are there')).toBeVisible({ timeout: 60_000 });
-    await expect(hold.getByText('It got the basic tier.')).toBeVisible();
+    await expect(hold.getByText('It got the basic tier.')).toContainText('The fine tier (VP9) is for uploads 1440');
+    await page.getByRole('button', { name: 'Take the captions in en away' }).click();
+    await expect(page.getByRole('button', { name: 'Take the captions in en away' })).toBeHidden();
 
     // What its host made of it comes back, beside the cut.
     await page.getByRole('button', { name: 'Bring it back' }).click();
@@ -103,4 +110,10 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     await fault('clock', null);
     const address = await page.getByRole('link', { name: 'its page' }).getAttribute('href');
     expect(await (await fetch(address ?? '')).text()).toContain('Kiln Diary 14: Night firing');
+
+    await page.goto('/settings');
+    const accounts = page.getByRole('region', { name: 'Accounts at hosts' });
+    await expect(accounts.getByRole('listitem')).toContainText('signed in');
+    await accounts.getByRole('button', { name: 'Sign out' }).click();
+    await expect(accounts.getByRole('listitem')).toContainText('signed out');
 });

@@ -90,7 +90,10 @@ it('sends a made file, holds it while its sizes come, and releases it when all a
         ->and(array_unique(array_column($video['renditions'], 'state')))->toBe(['ready'])
         ->and($video['details'])->toMatchArray(['title' => 'Kiln Diary 14: Night firing', 'tags' => ['glaze', 'kiln'], 'rights' => true])
         ->and(file_get_contents($video['page']))->toContain('Night firing');
+    $learnt = ['shorterSide' => 360, 'ssimDb' => 14.21, 'kbps' => 512.3];
+    $dispatch->teaching->update(['result' => ['lessons' => [['renditions' => [$learnt]]]]]);
     $list = $this->answer($this->getJson('/api/dispatches'), 'dispatch-list');
+    expect($list['dispatches'][0]['measured'])->toBe([['lines' => 360, 'ssimDb' => 14.21, 'kbps' => 512.3]]);
     expect($list['dispatches'][0]['video']['better'])->toBe('The fine tier (VP9) is for uploads 1440 lines or taller, or above 30 fps.');
     expect(array_column($list['dispatches'][0]['record'], 'text'))->toContain('Arrived at its host.', 'Released: everybody can see it.')
         ->and(json_encode([$list, HostAccount::query()->first()]))->not->toContain((string) $account->token);

@@ -39,6 +39,9 @@ class RunController
 {
     private const SHOWN = 200;
 
+    /** Seconds after which what waits for its time is no part of what goes on. */
+    private const SOON = 60.0;
+
     /** Seconds that answers reach back beyond the one before: what was being written meanwhile is told by the next one. */
     private const OVERLAP = 2.0;
 
@@ -253,7 +256,9 @@ class RunController
             return new Models;
         }
 
-        return $query->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay()))
+        // What is put off for long is no part of what goes on now.
+        return $query->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay())
+            ->where(fn (Builder $soon): Builder => $soon->whereNull('not_before')->orWhere('not_before', '<=', Work::now(self::SOON))))
             ->with('work')->orderBy('id')->get($columns);
     }
 }

@@ -365,6 +365,14 @@ export interface Dispatch {
      * Where it stands among those that wait to be sent; null where it does not wait.
      */
     place: number | null;
+    /**
+     * What its host made of it, as it was measured against the upload when it had come back.
+     */
+    measured: {
+        lines: number;
+        ssimDb: number;
+        kbps: number;
+    }[];
 }
 /**
  * An account at a host, and what its host takes.

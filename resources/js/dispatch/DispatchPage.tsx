@@ -12,7 +12,8 @@ import { useDispatches } from './useDispatches';
 export default function DispatchPage() {
     const { id } = useParams();
     const { data, error, refetch } = useDispatches();
-    useTitle('Dispatch');
+    const sending = data?.dispatches.find(({ stage }) => stage === 'sending');
+    useTitle(sending === undefined ? 'Dispatch' : `${sending.percent} % sent`);
     if (error && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;
     }

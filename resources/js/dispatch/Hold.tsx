@@ -60,6 +60,7 @@ export function Hold({ dispatch, zone, act }: Props) {
                             )}
                             <Figures text={`${one.lines} lines`} />
                             <span className="text-soft">{one.codec}</span>
+                            <Measured of={dispatch.measured.find(({ lines }) => lines === one.lines)} />
                             <span className="ml-auto text-soft">
                                 {one.state === 'ready' ? 'there' : one.state === 'failed' ? 'failed' : 'comes later'}
                             </span>
@@ -78,5 +79,14 @@ export function Hold({ dispatch, zone, act }: Props) {
             )}
             {dispatch.stage === 'held' && <Release dispatch={dispatch} zone={zone} act={act} />}
         </section>
+    );
+}
+
+/** How it compares with the upload, once it has come back and was measured. */
+function Measured({ of }: { of: Dispatch['measured'][number] | undefined }) {
+    return of === undefined ? null : (
+        <span className="text-soft" title="SSIM against the upload, in pieces of it (Wang et al. 2004)">
+            <Figures text={`${of.ssimDb.toFixed(1)} dB of the upload, ${Math.round(of.kbps)} kb/s`} />
+        </span>
     );
 }

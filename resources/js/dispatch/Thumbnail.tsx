@@ -30,7 +30,7 @@ export function Thumbnail({ dispatch, frames, act }: Props) {
     const [part, setPart] = useState(whole);
     // What is being chosen is shown in place of what was taken.
     const [chooses, setChooses] = useState(thumbnail === null);
-    const source = ofPicture ? `/api/dispatches/${id}/picture` : `/api/cuts/${cut}/frames/${frame}`;
+    const source = ofPicture ? `/api/dispatches/${id}/picture?${thumbnail}` : `/api/cuts/${cut}/frames/${frame}`;
     const isShown = ofPicture || frames !== null;
     const take = () =>
         act.mutate(() => api.thumbnail(id, { ...(ofPicture ? {} : { frame }), ...part }), {
