@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../api/client';
 import type { Dispatch } from '../api/types';
 import { Button } from '../ui/Button';
+import { FileButton } from '../ui/FileButton';
 import { Trouble } from '../ui/States';
 import { Remarks } from './Remarks';
 import type { useDispatchAction } from './useDispatches';
@@ -11,7 +12,6 @@ import type { useDispatchAction } from './useDispatches';
 /** Captions in a language, from a file. */
 export function Captions({ dispatch, act }: { dispatch: Dispatch; act: ReturnType<typeof useDispatchAction> }) {
     const client = useQueryClient();
-    const picker = useRef<HTMLInputElement>(null);
     const [language, setLanguage] = useState(dispatch.details.language || 'en');
     const bring = useMutation({
         mutationFn: async (file: File) => api.caption(dispatch.id, { language, text: await file.text() }),
@@ -45,22 +45,14 @@ export function Captions({ dispatch, act }: { dispatch: Dispatch; act: ReturnTyp
                     onChange={(event) => setLanguage(event.target.value)}
                     className="h-7 w-16 rounded border border-line bg-page px-2"
                 />
-                <input
-                    ref={picker}
-                    type="file"
+                <FileButton
                     accept=".srt,.vtt"
-                    aria-label="Captions file"
-                    className="sr-only"
-                    tabIndex={-1}
-                    onChange={(event) => {
-                        const [file] = event.target.files ?? [];
-                        event.target.value = '';
-                        file && bring.mutate(file);
-                    }}
-                />
-                <Button disabled={bring.isPending} onClick={() => picker.current?.click()}>
+                    name="Captions file"
+                    disabled={bring.isPending}
+                    pick={(file) => bring.mutate(file)}
+                >
                     Choose a file
-                </Button>
+                </FileButton>
             </div>
             {bring.error && <Trouble message={bring.error.message} />}
             {bring.data && bring.data.remarks.length > 0 && <Remarks remarks={bring.data.remarks} />}

@@ -1,7 +1,8 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../api/client';
 import type { Dispatch } from '../api/types';
 import { Button } from '../ui/Button';
+import { FileButton } from '../ui/FileButton';
 import type { useDispatchAction } from './useDispatches';
 
 interface Props {
@@ -24,7 +25,6 @@ const sliders = [
 /** A part of an exact frame of the cut, or of a picture of one’s own, lifted where it is dark. */
 export function Thumbnail({ dispatch, frames, act }: Props) {
     const { id, thumbnail, cut, picture } = dispatch;
-    const picker = useRef<HTMLInputElement>(null);
     const [frame, setFrame] = useState(Math.floor((frames ?? 1) / 2));
     const [ofPicture, setOfPicture] = useState(picture);
     const [part, setPart] = useState(whole);
@@ -73,27 +73,16 @@ export function Thumbnail({ dispatch, frames, act }: Props) {
             <div className="grid flex-1 grid-cols-[52px_1fr] items-center gap-x-2 gap-y-1">
                 <span className="col-span-2 flex items-center gap-2 text-[12px] text-soft">
                     {thumbnail === null ? 'No thumbnail yet: the host picks one' : 'Thumbnail'}
-                    <input
-                        ref={picker}
-                        type="file"
+                    <FileButton
                         accept="image/jpeg,image/png"
-                        aria-label="Picture for the thumbnail"
-                        className="sr-only"
-                        tabIndex={-1}
-                        onChange={(event) => {
-                            const [file] = event.target.files ?? [];
-                            event.target.value = '';
-                            file && bring(file);
-                        }}
-                    />
-                    <Button
+                        name="Picture for the thumbnail"
                         kind="quiet"
                         className="ml-auto"
                         disabled={act.isPending}
-                        onClick={() => picker.current?.click()}
+                        pick={bring}
                     >
                         A picture of your own
-                    </Button>
+                    </FileButton>
                 </span>
                 {frames !== null && (
                     <>

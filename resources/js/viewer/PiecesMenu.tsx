@@ -1,6 +1,7 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
+import { FileButton } from '../ui/FileButton';
 import { Popover } from '../ui/Popover';
 import { haveNoGaps, type usePieces } from './usePieces';
 
@@ -13,7 +14,6 @@ interface Props {
 /** How many files the range goes out in, and where each begins. */
 export function PiecesMenu({ pieces: { pieces, divide }, seek, mark }: Props) {
     const [open, setOpen] = useState(false);
-    const file = useRef<HTMLInputElement>(null);
     const said = pieces.length === 0 ? 'in one file' : `in ${pieces.length} pieces`;
     const fixed = !haveNoGaps(pieces);
     return (
@@ -81,27 +81,15 @@ export function PiecesMenu({ pieces: { pieces, divide }, seek, mark }: Props) {
                 <Button disabled={divide.isPending} onClick={() => divide.mutate({ shots: true })}>
                     {divide.isPending && divide.variables.shots ? 'Looking …' : 'At found shots'}
                 </Button>
-                <Button
+                <FileButton
+                    accept=".edl,.csv,.tsv,.txt,.vtt"
+                    name="List of pieces"
                     disabled={divide.isPending}
-                    onClick={() => file.current?.click()}
                     title="A CMX 3600 EDL, a CSV with a place on each line, or WebVTT chapters"
+                    pick={async (file) => divide.mutate({ list: await file.text() })}
                 >
                     By a list …
-                </Button>
-                <input
-                    ref={file}
-                    type="file"
-                    accept=".edl,.csv,.tsv,.txt,.vtt"
-                    aria-label="List of pieces"
-                    className="hidden"
-                    onChange={async (event) => {
-                        const list = await event.target.files?.[0]?.text();
-                        event.target.value = '';
-                        if (list !== undefined) {
-                            divide.mutate({ list });
-                        }
-                    }}
-                />
+                </FileButton>
                 {pieces.length > 0 && (
                     <Button kind="quiet" disabled={divide.isPending} onClick={() => divide.mutate({ points: [] })}>
                         One file
