@@ -74,11 +74,11 @@ class RunController
             'order' => $queued->pluck('id'),
             'runs' => $runs->map(RunResource::of(...)),
             'analyses' => $analyses->values()->map(AnalysisResource::onBelt(...)),
-            'tests' => [
+            'tests' => collect([
                 ...$tests->map(TransitResource::onBelt(...)),
                 ...$teachings->map(TeachingResource::onBelt(...)),
                 ...$sendings->map(DispatchResource::onBelt(...)),
-            ],
+            ])->sortByDesc('running')->values(),
             'worker' => Presence::isThere(),
             'queue' => QueueResource::of(
                 $queued,

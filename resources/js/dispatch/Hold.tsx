@@ -86,7 +86,7 @@ export function Hold({ dispatch, zone, act }: Props) {
 function Measured({ of }: { of: Dispatch['measured'][number] | undefined }) {
     return of === undefined ? null : (
         <span className="text-soft" title="SSIM against the upload, in pieces of it (Wang et al. 2004)">
-            <Figures text={`${of.ssimDb.toFixed(1)} dB of the upload, ${Math.round(of.kbps)} kb/s`} />
+            <Figures text={`${Math.round(of.kbps)} kb/s · SSIM ${of.ssimDb.toFixed(1)} dB`} />
         </span>
     );
 }

@@ -71,18 +71,8 @@ export function Thumbnail({ dispatch, frames, act }: Props) {
                 )}
             </span>
             <div className="grid flex-1 grid-cols-[52px_1fr] items-center gap-x-2 gap-y-1">
-                <span className="col-span-2 flex items-center gap-2 text-[12px] text-soft">
+                <span className="col-span-2 text-[12px] text-soft">
                     {thumbnail === null ? 'No thumbnail yet: the host picks one' : 'Thumbnail'}
-                    <FileButton
-                        accept="image/jpeg,image/png"
-                        name="Picture for the thumbnail"
-                        kind="quiet"
-                        className="ml-auto"
-                        disabled={act.isPending}
-                        pick={bring}
-                    >
-                        A picture of your own
-                    </FileButton>
                 </span>
                 {frames !== null && (
                     <>
@@ -114,13 +104,22 @@ export function Thumbnail({ dispatch, frames, act }: Props) {
                             }}
                         />
                     ))}
-                {isShown && chooses && (
-                    <span className="col-start-2">
+                <span className="col-span-2 mt-1 flex gap-2">
+                    {isShown && chooses && (
                         <Button disabled={act.isPending} onClick={take}>
                             Take it
                         </Button>
-                    </span>
-                )}
+                    )}
+                    <FileButton
+                        accept="image/jpeg,image/png"
+                        name="Picture for the thumbnail"
+                        kind="quiet"
+                        disabled={act.isPending}
+                        pick={bring}
+                    >
+                        A picture of your own
+                    </FileButton>
+                </span>
             </div>
         </div>
     );
