@@ -65,15 +65,30 @@ class Tester
             $onShare(0.05 + 0.95 * $done / $steps);
         };
         $onShare(0.05);
-        // Looked at before it is copied, not once in each copy.
-        count($candidates) > 1 && $this->likeness->prepare($reel, $shouldStop);
         $all = array_map(
             fn (Candidate $candidate): Closure => fn (Closure $shouldStop, Closure $step): array => $this->sent(
                 $reel, $cut, $recompression, $candidate, $screens, $step, $shouldStop,
             ),
             $candidates,
         );
-        SideBySide::run(self::heaviestFirst($all, $candidates), $step, $shouldStop);
+        $order = self::heaviestFirst($candidates);
+        $look = fn () => $this->likeness->prepare($reel, $shouldStop);
+        $atOnce = SideBySide::atOnce(count($candidates));
+        $ahead = [];
+        if (count($candidates) > $atOnce && $atOnce > 1) {
+            // The reel is looked at while the first uploads are encoded, for which nobody has to know how it looks; what comes of these is
+            // found in the store at the end.
+            $ahead = array_splice($order, 0, $atOnce);
+            array_push($order, ...$ahead);
+        } else {
+            // Looked at before it is copied, not once in each copy.
+            count($candidates) > 1 && $look();
+        }
+        $jobs = [
+            ...array_map(fn (int $i): Closure => fn (Closure $shouldStop) => $this->upload($reel, $cut, $candidates[$i], $shouldStop), $ahead),
+            ...array_map(fn (int $i): Closure => $all[$i], $order),
+        ];
+        SideBySide::run($jobs, $step, $shouldStop, $ahead === [] ? null : $look);
         $nothing = fn () => null;
         // Found in the store now; what went wrong there goes wrong here, and is said.
         $results = array_map(fn (Closure $one): array => $one($shouldStop, $done < $steps ? $step : $nothing), $all);
@@ -90,18 +105,15 @@ class Tester
     /**
      * What takes longest is not begun last, with nothing left to do beside it.
      *
-     * @template T
-     *
-     * @param  list<T>  $all
      * @param  list<Candidate>  $candidates
-     * @return list<T>
+     * @return list<int> their places
      */
-    private static function heaviestFirst(array $all, array $candidates): array
+    private static function heaviestFirst(array $candidates): array
     {
         $bits = array_map(fn (Candidate $candidate): int => $candidate->plan->bitrate->average->bitsPerSecond ?? 0, $candidates);
         arsort($bits);
 
-        return array_map(fn (int $i): mixed => $all[$i], array_keys($bits));
+        return array_keys($bits);
     }
 
     /**

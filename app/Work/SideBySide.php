@@ -23,13 +23,15 @@ final class SideBySide
      *     each step
      * @param  Closure(): void  $onStep
      * @param  Closure(): bool  $shouldStop
+     * @param  (Closure(): void)|null  $meanwhile  done once by this process itself, while the first jobs go on: what it finds is known to
+     *     the jobs that begin later
      *
      * @throws Stopped
      */
-    public static function run(array $jobs, Closure $onStep, Closure $shouldStop): void
+    public static function run(array $jobs, Closure $onStep, Closure $shouldStop, ?Closure $meanwhile = null): void
     {
-        $atOnce = min(self::MOST, self::cores(), count($jobs));
-        if ($atOnce < 2 || ! function_exists('pcntl_fork')) {
+        $atOnce = self::atOnce(count($jobs));
+        if ($atOnce < 2) {
             return;
         }
         $running = [];
@@ -39,6 +41,8 @@ final class SideBySide
                     [$id, $steps] = self::begin(array_shift($jobs));
                     $running[$id] = $steps;
                 }
+                $meanwhile === null ?: $meanwhile();
+                $meanwhile = null;
                 foreach ($running as $id => $steps) {
                     $hasEnded = pcntl_waitpid($id, $status, WNOHANG) !== 0;
                     for ($done = strlen((string) stream_get_contents($steps)); $done > 0; $done--) {
@@ -57,6 +61,12 @@ final class SideBySide
             array_map(fn (int $id): bool => posix_kill($id, SIGTERM), array_keys($running));
             array_map(fn (int $id): int => pcntl_waitpid($id, $status), array_keys($running));
         }
+    }
+
+    /** How many of so many things are done at once; 1 where no copies can be made. */
+    public static function atOnce(int $jobs): int
+    {
+        return function_exists('pcntl_fork') ? max(1, min(self::MOST, self::cores(), $jobs)) : 1;
     }
 
     /** Cores that this machine has for us. */

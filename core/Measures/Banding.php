@@ -96,10 +96,14 @@ final class Banding
         for ($y = 0; $y < $height; $y++) {
             $row = $y * $width;
             $next = min($height - 1, $y + 1) * $width;
-            for ($x = 0; $x < $width; $x++) {
-                $beside = $x < $width - 1 ? $x + 1 : $x;
-                $means[] = $p[$row + $x] + $p[$row + $beside] + $p[$next + $x] + $p[$next + $beside] + 2 >> 2;
+            // What stands beside a sample is the next one's own.
+            $here = $p[$row] + $p[$next];
+            for ($x = 1; $x < $width; $x++) {
+                $beside = $p[$row + $x] + $p[$next + $x];
+                $means[] = $here + $beside + 2 >> 2;
+                $here = $beside;
             }
+            $means[] = 2 * $here + 2 >> 2;
         }
 
         return $means;
@@ -129,15 +133,16 @@ final class Banding
             $right = -1;
             $left = 0;
             for ($x = 0; $x < $width; $x += self::GRID) {
-                for (; $right < min($width - 1, $x + $reach); $right++) {
-                    for ($i = $top + $right + 1, $end = $bottom + $right + 1; $i <= $end; $i += $width) {
+                $end = $x + $reach < $width ? $x + $reach : $width - 1;
+                for (; $right < $end; $right++) {
+                    for ($i = $top + $right + 1, $stop = $bottom + $right + 1; $i <= $stop; $i += $width) {
                         if ($isSmooth[$i]) {
                             $counts[$p[$i]]++;
                         }
                     }
                 }
                 for (; $left < $x - $reach; $left++) {
-                    for ($i = $top + $left, $end = $bottom + $left; $i <= $end; $i += $width) {
+                    for ($i = $top + $left, $stop = $bottom + $left; $i <= $stop; $i += $width) {
                         if ($isSmooth[$i]) {
                             $counts[$p[$i]]--;
                         }
@@ -149,9 +154,12 @@ final class Banding
                     $code = $p[$i];
                     $own = $counts[$code];
                     foreach (self::STEPS as $step) {
-                        $other = max($counts[$code + $step] ?? 0, $counts[$code - $step] ?? 0);
+                        $above = $counts[$code + $step] ?? 0;
+                        $other = $counts[$code - $step] ?? 0;
+                        $other = $above > $other ? $above : $other;
                         if ($other > 0) {
-                            $most = max($most, $weights[$step][$code] * $own * $other / ($own + $other));
+                            $strength = $weights[$step][$code] * $own * $other / ($own + $other);
+                            $most = $strength > $most ? $strength : $most;
                         }
                     }
                 }
@@ -173,11 +181,16 @@ final class Banding
         $sums = array_fill(0, ($width + 1) * ($height + 1), 0);
         for ($y = 0; $y < $height; $y++) {
             $run = 0;
-            $below = min($height - 1, $y + 1) * $width;
-            for ($x = 0; $x < $width; $x++) {
-                $here = $p[$y * $width + $x];
-                $run += $here === $p[$y * $width + min($width - 1, $x + 1)] && $here === $p[$below + $x] ? 1 : 0;
-                $sums[($y + 1) * ($width + 1) + $x + 1] = $sums[$y * ($width + 1) + $x + 1] + $run;
+            $i = $y * $width;
+            $below = $y < $height - 1 ? $width : 0;
+            $sum = ($y + 1) * ($width + 1);
+            $here = $p[$i];
+            for ($last = $i + $width - 1; $i <= $last; $i++) {
+                $beside = $i < $last ? $p[$i + 1] : $here;
+                $run += $here === $beside && $here === $p[$i + $below] ? 1 : 0;
+                $sum++;
+                $sums[$sum] = $sums[$sum - $width - 1] + $run;
+                $here = $beside;
             }
         }
         $isSmooth = [];
@@ -185,8 +198,8 @@ final class Banding
             $top = max(0, $y - 3) * ($width + 1);
             $bottom = min($height, $y + 4) * ($width + 1);
             for ($x = 0; $x < $width; $x++) {
-                $left = max(0, $x - 3);
-                $right = min($width, $x + 4);
+                $left = $x < 3 ? 0 : $x - 3;
+                $right = $x > $width - 4 ? $width : $x + 4;
                 $isSmooth[] = $sums[$bottom + $right] - $sums[$bottom + $left] - $sums[$top + $right] + $sums[$top + $left] >= self::SMOOTH;
             }
         }

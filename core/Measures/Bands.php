@@ -54,7 +54,12 @@ final readonly class Bands
     /** @return list<int> */
     private static function parts(Plane $plane): array
     {
-        return array_map(static fn (int $sample): int => $sample * self::PARTS, $plane->samples);
+        $parts = [];
+        foreach ($plane->samples as $sample) {
+            $parts[] = $sample * self::PARTS;
+        }
+
+        return $parts;
     }
 
     /**

@@ -32,15 +32,14 @@ final class Smooth
             }
         }
         $smooth = [];
-        for ($y = 0; $y < $height; $y++) {
-            $a = max(0, $y - 2) * $width;
-            $b = max(0, $y - 1) * $width;
-            $c = $y * $width;
-            $d = min($height - 1, $y + 1) * $width;
-            $e = min($height - 1, $y + 2) * $width;
-            for ($x = 0; $x < $width; $x++) {
-                $smooth[] =
-                    $across[$a + $x] + $across[$e + $x] + 4 * ($across[$b + $x] + $across[$d + $x]) + 6 * $across[$c + $x] + 128 >> 8;
+        $rows = array_chunk($across, max(1, $width));
+        foreach ($rows as $y => $row) {
+            $a = $rows[$y - 2] ?? $rows[0];
+            $b = $rows[$y - 1] ?? $rows[0];
+            $d = $rows[$y + 1] ?? $rows[$height - 1];
+            $e = $rows[$y + 2] ?? $rows[$height - 1];
+            foreach ($row as $x => $c) {
+                $smooth[] = $a[$x] + $e[$x] + 4 * ($b[$x] + $d[$x]) + 6 * $c + 128 >> 8;
             }
         }
 

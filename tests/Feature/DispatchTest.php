@@ -394,6 +394,16 @@ it('says of what it sent how long that took, which teaches the speed of the line
     expect($run->refresh()->sent_seconds)->toBeBetween(1, 4)->and($run->sent_at)->not->toBeNull();
 });
 
+it('takes no more of the line than a person says', function () {
+    $account = ($this->signedIn)();
+    $this->answer($this->putJson('/api/settings', ['sendSpeed' => 1_600_000]), 'settings');
+    $dispatch = app(Dispatches::class)->ofFile($this->file('noise.bin', random_bytes(500_000)), $account, $this->details, 'private');
+    $this->work('send');
+    // 500 kB at 200 kB a second; the transfer may run ahead by a second of it.
+    expect($dispatch->refresh()->stage)->toBe(Stage::Held, (string) $dispatch->problem)
+        ->and($dispatch->seconds)->toBeGreaterThan(1.5);
+});
+
 it('fills what is said of a video from its series, and leaves to the person what only they can answer', function () {
     mkdir($this->folder('drop'));
     $account = app(HostAccounts::class)->signIn('platen', 'studio', '');
