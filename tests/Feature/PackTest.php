@@ -137,7 +137,7 @@ it('stops a run under way and keeps no half file', function () {
 });
 
 it('hands a run back to the queue when the worker ends, unless it was asked to stop meanwhile', function () {
-    $cut = Cut::query()->find($this->bringIn('long')['id']);
+    $cut = Cut::query()->find($this->bringIn()['id']);
     [$first, $second] = $this->queued($cut, [['preset' => 'slow-line'], ['preset' => 'review-720']])->all();
     $leave = fn (Run $run, bool $stop) => app(Worker::class)->one(
         ['make'],
