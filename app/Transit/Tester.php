@@ -85,7 +85,10 @@ class Tester
             count($candidates) > 1 && $look();
         }
         $jobs = [
-            ...array_map(fn (int $i): Closure => fn (Closure $shouldStop) => $this->upload($reel, $cut, $candidates[$i], $shouldStop), $ahead),
+            ...array_map(
+                fn (int $i): Closure => fn (Closure $shouldStop): Encoded => $this->upload($reel, $cut, $candidates[$i], $shouldStop),
+                $ahead,
+            ),
             ...array_map(fn (int $i): Closure => $all[$i], $order),
         ];
         SideBySide::run($jobs, $step, $shouldStop, $ahead === [] ? null : $look);
