@@ -495,6 +495,18 @@ it('does several things at once, hears of each step, and ends them all when it i
     $ids = array_map(fn (string $name): string => (string) file_get_contents("{$this->folder}/{$name}"), ['one', 'two', 'broken']);
     expect($steps)->toBe(5)->and(array_unique([...$ids, (string) getmypid()]))->toHaveCount(4);
 
+    // What is found meanwhile is known to whatever begins later.
+    $found = 'nothing';
+    $says = fn (string $name): Closure => function () use ($name, &$found): void {
+        file_put_contents("{$this->folder}/{$name}", $found);
+    };
+    $jobs = [...array_fill(0, SideBySide::atOnce(100), $says('first')), $says('later')];
+    SideBySide::run($jobs, $count, fn (): bool => false, function () use (&$found): void {
+        $found = 'the look of it';
+    });
+    expect(file_get_contents("{$this->folder}/first"))->toBe('nothing')
+        ->and(file_get_contents("{$this->folder}/later"))->toBe('the look of it');
+
     $waits = fn (string $name): Closure => function (Closure $shouldStop, Closure $step) use ($name): void {
         $step();
         while (! $shouldStop()) {
