@@ -497,8 +497,10 @@ it('does several things at once, hears of each step, and ends them all when it i
 
     // What is found meanwhile is known to whatever begins later.
     $found = 'nothing';
-    $says = fn (string $name): Closure => function () use ($name, &$found): void {
-        file_put_contents("{$this->folder}/{$name}", $found);
+    $says = function (string $name) use (&$found): Closure {
+        return function () use ($name, &$found): void {
+            file_put_contents("{$this->folder}/{$name}", $found);
+        };
     };
     $jobs = [...array_fill(0, SideBySide::atOnce(100), $says('first')), $says('later')];
     SideBySide::run($jobs, $count, fn (): bool => false, function () use (&$found): void {
