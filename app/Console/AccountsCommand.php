@@ -3,6 +3,7 @@
 namespace App\Console;
 
 use App\Dispatch\HostAccounts;
+use App\Models\HostAccount;
 use App\Resources\DispatchResource;
 
 class AccountsCommand extends CrateCommand
@@ -28,7 +29,7 @@ class AccountsCommand extends CrateCommand
             $what === 'accept-terms' => $accounts->acceptTerms($accounts->need($host, $name)),
             default => throw new WrongUse("bin/crate accounts knows list, sign-in, sign-out and accept-terms, not “{$what}”."),
         };
-        $all = $accounts->all()->map(DispatchResource::account(...))->all();
+        $all = $accounts->all()->map(fn (HostAccount $one): array => DispatchResource::account($one))->all();
         if ($this->option('json')) {
             $this->json(['accounts' => $all]);
 

@@ -16,7 +16,7 @@ class SentCommand extends CrateCommand
     protected function perform(): int
     {
         in_array($this->argument('what'), [null, 'list'], true) || throw new WrongUse('bin/crate sent knows list.');
-        $all = Dispatch::listed()->get()->map(DispatchResource::of(...))->all();
+        $all = DispatchResource::all(Dispatch::listed()->get());
         if ($this->option('json')) {
             $this->json(['dispatches' => $all]);
 

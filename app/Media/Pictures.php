@@ -6,7 +6,7 @@ namespace App\Media;
 final class Pictures
 {
     /** Bytes of one at most. */
-    public const MOST = 20_000_000;
+    private const MOST = 20_000_000;
 
     /** Pixels of one at most: a small file can unfold to any size. */
     private const PIXELS = 60_000_000;

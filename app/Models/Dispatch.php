@@ -88,10 +88,13 @@ class Dispatch extends Model
         return $this->belongsTo(Run::class);
     }
 
-    /** @return BelongsTo<Teaching, $this> of its host, by what that made of it */
+    /** @return BelongsTo<Teaching, $this> of its host, by what that made of it: no more than what was measured of that */
     public function teaching(): BelongsTo
     {
-        return $this->belongsTo(Teaching::class);
+        $teaching = $this->belongsTo(Teaching::class);
+        $teaching->select(['id', 'result->lessons[0]->renditions as renditions'])->withCasts(['renditions' => 'array']);
+
+        return $teaching;
     }
 
     /** @return HasOne<Work, $this> */
@@ -109,7 +112,7 @@ class Dispatch extends Model
         // Neither plans nor slips are taken apart for a list that is asked for every second.
         $run = fn ($query) => $query->without('work')->select(['id', 'cut_id', 'source']);
 
-        return self::query()->with(['work', 'run' => $run, 'run.cut:id,card', 'teaching:id,result'])->orderByDesc('id');
+        return self::query()->with(['work', 'run' => $run, 'run.cut:id,card', 'teaching'])->orderByDesc('id');
     }
 
     public function said(): Details

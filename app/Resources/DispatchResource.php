@@ -14,6 +14,7 @@ use OuterCrate\Dispatch\Declaration;
 use OuterCrate\Dispatch\ReleaseList;
 use OuterCrate\Dispatch\Remark;
 use OuterCrate\Dispatch\RemoteVideo;
+use OuterCrate\Hosts\Host;
 use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
@@ -21,9 +22,30 @@ use OuterCrate\Units\Fraction;
 /** A dispatch as the page shows it (resources/schema/dispatch.json). */
 final class DispatchResource
 {
-    /** @return array<string, mixed> */
-    public static function of(Dispatch $dispatch): array
+    /**
+     * A list that is asked for every second: each host is looked up once.
+     *
+     * @param  iterable<Dispatch>  $dispatches
+     * @return list<array<string, mixed>>
+     */
+    public static function all(iterable $dispatches): array
     {
+        $hosts = $told = [];
+        foreach ($dispatches as $dispatch) {
+            $slug = $dispatch->account->host;
+            $told[] = self::of($dispatch, $hosts[$slug] ??= self::host($slug));
+        }
+
+        return $told;
+    }
+
+    /**
+     * @param  Host|null  $host  that it goes to; looked up when null
+     * @return array<string, mixed>
+     */
+    public static function of(Dispatch $dispatch, ?Host $host = null): array
+    {
+        $host ??= self::host($dispatch->account->host);
         $work = $dispatch->work;
         $isSending = in_array($work->state->value, WorkState::inHand(), true);
         $sent = max($dispatch->sent, $isSending ? (int) ($work->detail['bytes'] ?? 0) : 0);
@@ -37,7 +59,7 @@ final class DispatchResource
             'cut' => $dispatch->run?->cut_id,
             'cutName' => $dispatch->cut_name,
             'file' => mb_scrub(basename($dispatch->file)),
-            'account' => self::account($dispatch->account),
+            'account' => self::account($dispatch->account, $host),
             'stage' => $dispatch->stage->value,
             'stageWords' => $dispatch->stage->words(),
             'problem' => $dispatch->problem,
@@ -65,7 +87,7 @@ final class DispatchResource
             'notBefore' => $dispatch->not_before?->toIso8601ZuluString(),
             'video' => $video === null
                 ? null
-                : $video->toArray() + ['words' => $video->words(), 'better' => self::better($dispatch->account, $video)],
+                : $video->toArray() + ['words' => $video->words(), 'better' => self::better($host, $video)],
             'picture' => is_file(Thumbnails::picture($dispatch)),
             'missing' => ['now' => self::stops($dispatch, false), 'later' => self::stops($dispatch, true)],
             'record' => $dispatch->record,
@@ -77,7 +99,7 @@ final class DispatchResource
     {
         return [
             'name' => $dispatch->said()->title ?: $dispatch->cut_name,
-            'what' => 'to '.self::hostName($dispatch->account->host),
+            'what' => 'to '.(self::host($dispatch->account->host)->name ?? $dispatch->account->host),
             'page' => "/dispatch/{$dispatch->id}",
             'running' => $dispatch->work->state === WorkState::Running && ! $dispatch->work->paused,
             'percent' => $dispatch->work->percent,
@@ -85,12 +107,14 @@ final class DispatchResource
     }
 
     /** @return array<string, mixed> */
-    public static function account(HostAccount $account): array
+    public static function account(HostAccount $account, ?Host $host = null): array
     {
+        $host ??= self::host($account->host);
+
         return [
             'id' => $account->id,
             'host' => $account->host,
-            'hostName' => self::hostName($account->host),
+            'hostName' => $host->name ?? $account->host,
             'name' => $account->name,
             'signedIn' => $account->isSignedIn(),
             'connection' => $account->connection,
@@ -114,27 +138,23 @@ final class DispatchResource
     {
         return array_map(
             fn (array $one): array => ['lines' => $one['shorterSide'], 'ssimDb' => $one['ssimDb'], 'kbps' => $one['kbps']],
-            $dispatch->teaching->result['lessons'][0]['renditions'] ?? [],
+            $dispatch->teaching->renditions ?? [],
         );
     }
 
     /** What a file has to be to get the tier above its own, as the host publishes it or was taught; null where there is none. */
-    private static function better(HostAccount $account, RemoteVideo $video): ?string
+    private static function better(?Host $host, RemoteVideo $video): ?string
     {
-        try {
-            return $video->tier === null ? null : app(Hosts::class)->need($account->host)->recompression?->above($video->tier);
-        } catch (UnknownName|BrokenFile) {
-            return null;
-        }
+        return $video->tier === null ? null : $host?->recompression?->above($video->tier);
     }
 
-    /** A host may have been taken out of the library since. */
-    private static function hostName(string $slug): string
+    /** Null for one that has been taken out of the library since. */
+    private static function host(string $slug): ?Host
     {
         try {
-            return app(Hosts::class)->need($slug)->name;
+            return app(Hosts::class)->need($slug);
         } catch (UnknownName|BrokenFile) {
-            return $slug;
+            return null;
         }
     }
 

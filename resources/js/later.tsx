@@ -2,7 +2,7 @@ import { type ComponentType, useEffect, useReducer } from 'react';
 import { Failed, Loading } from './ui/States';
 
 /** A page whose script is loaded when it is wanted, or a moment before. */
-class Later {
+export class Later {
     Page: ComponentType | null = null;
     error: Error | null = null;
     #asked: Promise<void> | null = null;
@@ -35,13 +35,15 @@ export const survivesPage = new Later(() => import('./survives/SurvivesPage'));
  */
 export function Loaded({ page, what }: { page: Later; what: string }) {
     const [, look] = useReducer((looks: number) => looks + 1, 0);
+    // As it was when this was drawn: what comes between that and the look after it has to be shown, too.
+    const { Page } = page;
     useEffect(() => {
-        if (page.Page === null) {
+        if (Page === null) {
             page.ahead().then(look);
         }
-    }, [page]);
-    if (page.Page !== null) {
-        return <page.Page />;
+    }, [page, Page]);
+    if (Page !== null) {
+        return <Page />;
     }
     return page.error === null ? (
         <Loading what={what} />

@@ -40,8 +40,8 @@ class DispatchController
     public function index(): JsonResponse
     {
         return response()->json([
-            'dispatches' => Dispatch::listed()->limit(self::SHOWN)->get()->map(DispatchResource::of(...)),
-            'accounts' => $this->accounts->all()->map(DispatchResource::account(...)),
+            'dispatches' => DispatchResource::all(Dispatch::listed()->limit(self::SHOWN)->get()),
+            'accounts' => $this->accounts->all()->map(fn (HostAccount $one): array => DispatchResource::account($one)),
             'hosts' => array_keys((array) config('crate.dispatch.hosts')),
             'templates' => $this->templates->all()->map(
                 fn (DetailTemplate $one): array => ['id' => $one->id, 'host' => $one->host, 'name' => $one->name],

@@ -3145,11 +3145,11 @@ export interface RunLog {
     }[];
 }
 /**
- * Body of PUT /api/runs/{run}/place.
+ * Body of PUT /api/runs/{run}/place and of PUT /api/dispatches/{dispatch}/place.
  */
 export interface RunMoveRequest {
     /**
-     * The run that it is to come before; null for the end.
+     * The one that it is to come before; null for the end.
      */
     before: number | null;
 }

@@ -18,13 +18,7 @@ type Name = keyof SettingsRequest;
 /** What is no number is sent as one that is refused, with its reason. */
 const numberIn = (text: string) => {
     const number = Number(text.trim().replace(',', '.'));
-    return Number.isFinite(number) ? number : 0;
-};
-
-/** Nothing is all of the line, as 0 is; what is no number is refused. */
-const bitsIn = (text: string) => {
-    const megabits = text.trim() === '' ? 0 : Number(text.trim().replace(',', '.'));
-    return Number.isFinite(megabits) ? Math.round(megabits * 1e6) : -1;
+    return Number.isFinite(number) ? number : -1;
 };
 
 /** What holds for this machine: where files come from and go, how much is done at once, and what happens at the end. */
@@ -109,7 +103,7 @@ export function SettingsPage() {
                         label="Speed of sending in Mb/s"
                         narrow
                         value={String(data.sendSpeed / 1e6)}
-                        save={(text) => set({ sendSpeed: bitsIn(text) })}
+                        save={(text) => set({ sendSpeed: Math.round(numberIn(text) * 1e6) })}
                     />,
                 )}
                 {row(
