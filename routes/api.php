@@ -143,6 +143,7 @@ Route::prefix('dispatches/{dispatch}')->whereNumber('dispatch')->controller(Disp
 });
 Route::post('host-accounts', [DispatchController::class, 'signIn']);
 Route::delete('host-accounts/{account}/token', [DispatchController::class, 'signOut']);
+Route::delete('host-accounts/{account}', [DispatchController::class, 'forget']);
 Route::put('host-accounts/{account}/terms', [DispatchController::class, 'acceptTerms']);
 
 Route::get('choices', ChoicesController::class);

@@ -9,7 +9,7 @@ use App\Resources\DispatchResource;
 class AccountsCommand extends CrateCommand
 {
     protected $signature = 'accounts
-        {what? : list, sign-in, sign-out or accept-terms; list when left out}
+        {what? : list, sign-in, sign-out, forget or accept-terms; list when left out}
         {host? : Whose account}
         {name? : Which one}
         {--json : Print JSON}';
@@ -26,8 +26,9 @@ class AccountsCommand extends CrateCommand
             $host === null || $name === null => throw new WrongUse("Say whose: bin/crate accounts {$what} HOST NAME."),
             $what === 'sign-in' => $accounts->signIn($host, $name, $this->password()),
             $what === 'sign-out' => $accounts->signOut($accounts->need($host, $name)),
+            $what === 'forget' => $accounts->forget($accounts->need($host, $name)),
             $what === 'accept-terms' => $accounts->acceptTerms($accounts->need($host, $name)),
-            default => throw new WrongUse("bin/crate accounts knows list, sign-in, sign-out and accept-terms, not “{$what}”."),
+            default => throw new WrongUse("bin/crate accounts knows list, sign-in, sign-out, forget and accept-terms, not “{$what}”."),
         };
         $all = $accounts->all()->map(fn (HostAccount $one): array => DispatchResource::account($one))->all();
         if ($this->option('json')) {

@@ -316,6 +316,7 @@ class Dispatches
             $this->connections->of($dispatch->account)->remove($dispatch);
         }
         $dispatch->note('Removed from its host.', ['stage' => Stage::Removed, 'release' => null, 'release_at' => null]);
+        Thumbnails::forgetPicture($dispatch);
     }
 
     /** Fetches what its host made of it, and teaches the host by that. */

@@ -10,7 +10,7 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use OuterCrate\Dispatch\Stage;
 
-/** Accounts at hosts: signing in and out. */
+/** Accounts at hosts: signing in and out, and forgetting one. */
 class HostAccounts
 {
     public function __construct(
@@ -42,8 +42,8 @@ class HostAccounts
     public function signIn(string $host, string $name, string $password): HostAccount
     {
         [$connection, $address] = Connections::reached($host);
-        $account = HostAccount::query()->firstOrNew(['host' => $host, 'name' => $name]);
-        $account->fill(['connection' => $connection, 'address' => $address]);
+        $account = HostAccount::withTrashed()->firstOrNew(['host' => $host, 'name' => $name]);
+        $account->fill(['connection' => $connection, 'address' => $address, 'forgotten_at' => null]);
         $talks = $this->connections->of($account);
         ['token' => $token, 'expiresAt' => $expires] = $talks->signIn($account, $password);
         $account->fill(['token' => $token, 'expires_at' => $expires === null ? null : Carbon::parse($expires)]);
@@ -57,6 +57,24 @@ class HostAccounts
     public function signOut(HostAccount $account): void
     {
         $account->update(['token' => null, 'expires_at' => null]);
+    }
+
+    /**
+     * Its token is gone, and it is offered no more; what was sent with it goes on naming it.
+     *
+     * @throws SendingFailed while something is on its way with it, or held
+     */
+    public function forget(HostAccount $account): void
+    {
+        $going = Dispatch::query()->where('host_account_id', $account->id)
+            ->whereIn('stage', [Stage::Waiting, Stage::Sending, Stage::NeedsYou, Stage::Held])->count();
+        $going === 0 || throw SendingFailed::needsPerson(
+            'account-in-use',
+            $going === 1 ? 'A file is on its way with this account, or held.' : "{$going} files are on their way with this account, or held.",
+            'Release, stop or remove what is, or sign out alone.',
+        );
+        $this->signOut($account);
+        $account->delete();
     }
 
     public function acceptTerms(HostAccount $account): void

@@ -26,6 +26,7 @@ class Released
         try {
             $this->connections->of($older->account)->remove($older);
             $older->note('Removed from its host: a newer one took its place.', ['stage' => Stage::Removed]);
+            Thumbnails::forgetPicture($older);
         } catch (SendingFailed $e) {
             // Two of them are seen meanwhile, which is said.
             $dispatch->update(['problem' => "The older one is still at its host: {$e->getMessage()} Remove it there, or on its page."]);

@@ -8,6 +8,7 @@ use App\Media\ExactFrames;
 use App\Media\OutputFile;
 use App\Media\Scratch;
 use App\Models\Dispatch;
+use Illuminate\Support\Facades\File;
 use OuterCrate\Encoding\Commands\ThumbnailCommand;
 use OuterCrate\Encoding\Framing;
 use OuterCrate\Units\FrameSize;
@@ -75,6 +76,12 @@ class Thumbnails
     public static function picture(Dispatch $dispatch): string
     {
         return config('crate.derived')."/dispatches/{$dispatch->key}.picture";
+    }
+
+    /** What was brought along for one that is no longer at its host. Its thumbnail stays: one that took its place shows the same. */
+    public static function forgetPicture(Dispatch $dispatch): void
+    {
+        File::delete(self::picture($dispatch));
     }
 
     private function made(Dispatch $dispatch, string $still, int $width, Framing $part, float $lift, Scratch $scratch): string

@@ -6,6 +6,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Support\Carbon;
 use OuterCrate\Dispatch\Details;
 use OuterCrate\Dispatch\RemoteVideo;
@@ -76,10 +77,13 @@ class Dispatch extends Model
         'file' => Volumes::class,
     ];
 
-    /** @return BelongsTo<HostAccount, $this> */
+    /** @return BelongsTo<HostAccount, $this> also one that was forgotten */
     public function account(): BelongsTo
     {
-        return $this->belongsTo(HostAccount::class, 'host_account_id');
+        $account = $this->belongsTo(HostAccount::class, 'host_account_id');
+        $account->withoutGlobalScope(SoftDeletingScope::class);
+
+        return $account;
     }
 
     /** @return BelongsTo<Run, $this> */

@@ -3,11 +3,13 @@
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use OuterCrate\Dispatch\Takes;
 
 /**
- * An account at a host. Its password is never kept; its token is sealed with the application's key.
+ * An account at a host. Its password is never kept; its token is sealed with the application's key. One that was forgotten is named by
+ * what was sent with it, and by nothing else.
  *
  * @property int $id
  * @property string $host slug
@@ -16,10 +18,15 @@ use OuterCrate\Dispatch\Takes;
  * @property string $address where its host is reached, or the folder
  * @property ?string $token
  * @property ?Carbon $expires_at
+ * @property ?Carbon $forgotten_at
  * @property array<string, mixed> $takes as its host said when it was signed in last
  */
 class HostAccount extends Model
 {
+    use SoftDeletes;
+
+    public const DELETED_AT = 'forgotten_at';
+
     protected $guarded = [];
 
     protected $hidden = ['token'];

@@ -32,18 +32,22 @@ class HeldEncoder
     ) {
     }
 
-    /** @param  Closure(): bool  $shouldStop */
-    public function encode(Reel $reel, Material $of, Plan $plan, Closure $shouldStop): Encoded
+    /**
+     * @param  Closure(): bool  $shouldStop
+     * @param  string|null  $alike  key under which it is kept what was right for the first of files that are alike: copies of the same
+     *     pieces, encoded at the same rate; null for a file like no other
+     */
+    public function encode(Reel $reel, Material $of, Plan $plan, Closure $shouldStop, ?string $alike = null): Encoded
     {
         $tries = new Tries($this->runner, $of->path, $shouldStop);
         try {
-            return $this->held($tries, $reel, $of, $plan);
+            return $this->held($tries, $reel, $of, $plan, $alike);
         } finally {
             $tries->end();
         }
     }
 
-    private function held(Tries $tries, Reel $reel, Material $of, Plan $plan): Encoded
+    private function held(Tries $tries, Reel $reel, Material $of, Plan $plan, ?string $alike): Encoded
     {
         $rate = $plan->bitrate;
         if ($rate->mode !== BitrateMode::Vbr || $rate->average === null) {
@@ -63,30 +67,45 @@ class HeldEncoder
                 buffer: $rate->buffer === null ? null : (int) round($raised * $rate->buffer),
             );
         };
-        // Begun from the same place whatever was encoded before: a candidate comes to the same in any company.
-        [$asked, $raised] = $reel->pieces === []
-            ? [$wanted, 1.0]
-            : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $wanted);
-        [$tried, $made] = [[], []];
-        do {
-            $encoded = $this->once($tries, $reel, $of, $plan->atBitrate($at($asked, $raised)), $wanted);
-            $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
-            $made[] = $encoded;
-            $asked = HoldRate::next($wanted, $tried);
-        } while ($asked !== null);
+        $first = $this->planned($reel, $of, $plan->atBitrate($at($wanted)));
+        // One first pass serves all tries, also where the last of them is known already.
+        $reel->pieces === [] ?: $tries->gathering($first);
+        $kept = StepStore::key('held', $this->keyOf($of, $first), ...$this->weights($reel));
+        $made = [];
+        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $alike, &$made): array {
+            [$begun, $raised] = $reel->pieces === []
+                ? [$wanted, 1.0]
+                : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $first, $wanted);
+            $known = $alike === null ? null : $this->store->known("{$alike}.json");
+            $asked = HoldRate::within($wanted, $begun * (float) ($known['times'] ?? 1));
+            $tried = [];
+            do {
+                $encoded = $this->once($tries, $reel, $of, $plan->atBitrate($at($asked, $raised)), $wanted);
+                $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
+                $made[(string) $asked] = $encoded;
+                $asked = HoldRate::next($wanted, $tried);
+            } while ($asked !== null);
+            [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];
+            $alike === null ?: $this->store->figures($alike, fn (): array => ['times' => $asked * $wanted / $came / $begun]);
 
-        return $made[HoldRate::nearest($wanted, $tried)];
+            return ['asked' => $asked, 'raised' => $raised];
+        };
+        // Found once: whoever comes back to it, or sends it in other company, gets the same.
+        ['asked' => $asked, 'raised' => $raised] = $this->store->figures($kept, $find);
+
+        return $made[(string) $asked] ?? $this->once($tries, $reel, $of, $plan->atBitrate($at((float) $asked, (float) $raised)), $wanted);
     }
 
     /**
      * The average to begin with, and how much a peak is raised for the pieces: what the first pass says that the second will share out.
      *
+     * @param  non-empty-list<Pass>  $passes  at the average that is wanted
      * @return array{float, float}
      */
-    private function begin(Tries $tries, Reel $reel, Material $of, Plan $plan, float $wanted): array
+    private function begin(Tries $tries, Reel $reel, Material $of, Plan $plan, array $passes, float $wanted): array
     {
         $guess = HoldRate::first($wanted, $reel->pieces ?: throw TestRefused::older());
-        $gathering = $tries->gathering($this->planned($reel, $of, $plan));
+        $gathering = $tries->gathering($passes);
         if ($gathering === null) {
             return [$guess, 1.0];
         }

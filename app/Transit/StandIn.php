@@ -8,6 +8,7 @@ use App\Media\CutReader;
 use App\Media\OutputFile;
 use App\Media\Scratch;
 use App\Media\SoundMeter;
+use App\Media\StepStore;
 use Closure;
 use OuterCrate\Analysis\Found;
 use OuterCrate\Encoding\Commands\EncodeCommand;
@@ -45,7 +46,11 @@ class StandIn
     {
         $spec = AsRendition::of($rung, $upload->frame, $upload->hdr);
 
-        return $this->encoder->encode($reel, $of, $this->planner->plan($this->subjects->of($of->reading, $found), $spec), $shouldStop);
+        $plan = $this->planner->plan($this->subjects->of($of->reading, $found), $spec);
+        // Uploads of the same pieces are off by much the same.
+        $alike = StepStore::key('alike', $reel->key, serialize($rung), (string) $upload->frame, (int) $upload->hdr);
+
+        return $this->encoder->encode($reel, $of, $plan, $shouldStop, $alike);
     }
 
     /**

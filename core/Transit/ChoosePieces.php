@@ -9,7 +9,7 @@ use OuterCrate\Units\FrameRange;
 /**
  * Chooses the pieces of a range that are sent through a host: places that are alike in what there is to code, movement, gradients and
  * grain are put together, and the one in the middle of each group stands for it. The places that are worst for a host (most to code,
- * fastest, darkest gradients, most grain) stand beside those, for themselves and what is like them.
+ * fastest, darkest gradients, most grain) stand beside those, for themselves and what is like them. Those that stand for most are longest.
  */
 final class ChoosePieces
 {
@@ -24,7 +24,7 @@ final class ChoosePieces
 
     public const USUAL = 4;
 
-    /** Worst places that are worth a piece of their own; each is half as long, since little is like it. */
+    /** Worst places that are worth a piece of their own. */
     private const WORST = 3;
 
     public const MOST = 24;
@@ -34,6 +34,9 @@ final class ChoosePieces
 
     /** Seconds of a range that is taken whole where nobody asked for fewer pieces: it takes as long as a few of them. */
     private const WHOLE = 8;
+
+    /** How long a piece is that stands for little, beside the others. */
+    private const SHORT = 0.4;
 
     /** How much the ends of a range are apart by when they come, where the spread of a feature is 1. */
     private const WHEN = 0.5;
@@ -76,7 +79,7 @@ final class ChoosePieces
         }
         $groups = Alike::groups(self::features($by), array_keys($whys), $count);
 
-        return self::weighed($places, $by[0], $groups, $whys);
+        return self::weighed($places, $by[0], $groups, $whys, $count);
     }
 
     /**
@@ -148,21 +151,26 @@ final class ChoosePieces
     }
 
     /**
-     * Each piece stands for the places of its group.
+     * Each piece stands for the places of its group. The ones that stand for most are as long as places are, as many as were asked for;
+     * the others are shorter, worst or not: what they are off by counts for little.
      *
      * @param  list<FrameRange>  $places
      * @param  list<float>  $effort
      * @param  array<int, non-empty-list<int>>  $groups  by the place that stands for it
      * @param  array<int, Why>  $whys  of those that are worst
+     * @param  int  $long  pieces that are as long as their places
      * @return list<TestPiece>
      */
-    private static function weighed(array $places, array $effort, array $groups, array $whys): array
+    private static function weighed(array $places, array $effort, array $groups, array $whys, int $long): array
     {
+        $sizes = array_map(count(...), $groups);
+        arsort($sizes);
+        $largest = array_slice($sizes, 0, $long, true);
         $pieces = [];
         foreach ($groups as $place => $members) {
             $mean = array_sum(array_map(static fn (int $one): float => $effort[$one], $members)) / count($members);
             $pieces[] = new TestPiece(
-                isset($whys[$place]) ? self::middle($places[$place]) : $places[$place],
+                isset($largest[$place]) ? $places[$place] : self::middle($places[$place]),
                 count($members) / count($places),
                 $effort[$place] > 0 ? $mean / $effort[$place] : 1.0,
                 $whys[$place] ?? Why::Typical,
@@ -173,10 +181,10 @@ final class ChoosePieces
         return $pieces;
     }
 
-    /** Half of a place, from its middle. */
+    /** A part of a place, from its middle. */
     private static function middle(FrameRange $place): FrameRange
     {
-        $frames = max(1, intdiv($place->count(), 2));
+        $frames = max(1, (int) round(self::SHORT * $place->count()));
         $first = $place->first + intdiv($place->count() - $frames, 2);
 
         return new FrameRange($first, $first + $frames - 1);

@@ -100,6 +100,9 @@ it('lets a piece of each class stand for it, and takes the worst places with the
 
     expect(chosen($pieces))->toContain('30 fastest', '90 gradient', '100 busiest')
         ->and(array_sum(array_map(fn (TestPiece $p): float => $p->share, $pieces)))->toEqualWithDelta(1.0, 1e-9);
+    // Those that stand for most are longest, as many as were asked for, whether they are worst or not.
+    $lengths = collect($pieces)->sortByDesc('share')->map(fn (TestPiece $p): int => $p->frames->count())->values()->all();
+    expect($lengths)->toBe([25, 25, ...array_fill(0, count($pieces) - 2, 10)]);
     // Weighed, the pieces come to what there is to code in the whole.
     $whole = array_sum($effort) / 120;
     $told = array_sum(array_map(

@@ -311,6 +311,27 @@ it('changes thumbnail and captions of what has arrived, too', function () {
     expect($video['captions'])->toBe(['en'])->and($video['thumbnail'])->not->toBeNull();
     $this->answer($this->deleteJson("{$at}/captions/en"), 'dispatch-answer');
     expect($this->host->videos()[0]['captions'])->toBe([])->and($dispatch->refresh()->captions)->toBe([]);
+    // What was brought along for it goes with it.
+    $this->get("{$at}/picture")->assertOk();
+    $this->answer($this->deleteJson($at), 'dispatch-answer');
+    $this->answer($this->getJson("{$at}/picture"), 'error', 404);
+});
+
+it('forgets an account with which nothing is on its way, and knows it again', function () {
+    $account = ($this->signedIn)();
+    $dispatch = ($this->sent)(($this->upload)(), $account);
+    $forgets = fn () => $this->deleteJson("/api/host-accounts/{$account->id}");
+    expect($this->answer($forgets(), 'error', 422)['error']['id'])->toBe('account-in-use');
+    expect($account->refresh()->isSignedIn())->toBeTrue();
+    $this->deleteJson("/api/dispatches/{$dispatch->id}")->assertOk();
+    $this->answer($forgets(), 'host-account-answer');
+    $told = $this->answer($this->getJson('/api/dispatches'), 'dispatch-list');
+    expect($told['accounts'])->toBe([])->and($told['dispatches'][0]['account']['name'])->toBe(StandInHost::NAME);
+    expect($account->getRawOriginal('token'))->not->toBeNull()
+        ->and(HostAccount::withTrashed()->find($account->id)->getRawOriginal('token'))->toBeNull();
+    $this->answer($forgets(), 'error', 404);
+    expect(($this->signedIn)()->id)->toBe($account->id)
+        ->and($this->getJson('/api/dispatches')->json('accounts'))->toHaveCount(1);
 });
 
 it('has a host release it at a time, and at no other', function () {

@@ -70,6 +70,8 @@ it('sends candidates through a host and says what is left of each, and does noth
     [$poor, $rich] = $result['candidates'];
     expect(array_diff($made, $this->left('derived/transit')))->toBe([])
         ->and($rich['upload'])->toBe($first['result']['candidates'][0]['upload'])
+        ->and(array_diff_key($rich['after'][0], ['margin' => 0]))
+        ->toBe(array_diff_key($first['result']['candidates'][0]['after'][0], ['margin' => 0]))
         ->and(array_filter($this->left('derived/transit'), fn (string $name): bool => str_contains($name, 'partial')))->toBe([])
         ->and($test['state'])->toBe('done')
         ->and($test['candidates'][1]['edits']['bitrate']['average']['kbps'])->toBe(600)

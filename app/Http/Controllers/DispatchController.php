@@ -232,6 +232,13 @@ class DispatchController
         return response()->json(['account' => DispatchResource::account($account)]);
     }
 
+    public function forget(HostAccount $account): JsonResponse
+    {
+        $this->accounts->forget($account);
+
+        return response()->json(['account' => DispatchResource::account($account)]);
+    }
+
     public function acceptTerms(HostAccount $account): JsonResponse
     {
         $this->accounts->acceptTerms($account);

@@ -185,6 +185,7 @@ export const api = {
     moveDispatch: (id: number, before: number | null) =>
         call<DispatchAnswer>('PUT', `dispatches/${id}/place`, { before }),
     signOutOfHost: (account: number) => call<HostAccountAnswer>('DELETE', `host-accounts/${account}/token`),
+    forgetHostAccount: (account: number) => call<HostAccountAnswer>('DELETE', `host-accounts/${account}`),
     signInToHost: (request: HostSignInRequest) => call<HostAccountAnswer>('POST', 'host-accounts', request),
     acceptTerms: (account: number) => call<HostAccountAnswer>('PUT', `host-accounts/${account}/terms`),
     store: () => call<Store>('GET', 'store'),

@@ -12,8 +12,8 @@ export function Accounts() {
     const client = useQueryClient();
     const { data, error } = useDispatches();
     const [signsIn, setSignsIn] = useState<HostAccount | 'new' | null>(null);
-    const out = useMutation({
-        mutationFn: api.signOutOfHost,
+    const change = useMutation({
+        mutationFn: (ask: () => Promise<unknown>) => ask(),
         onSettled: () => client.invalidateQueries({ queryKey: ['dispatches'] }),
     });
     return (
@@ -32,13 +32,27 @@ export function Accounts() {
                         <span className="min-w-0 flex-1 truncate">{account.name}</span>
                         <span className="text-soft">{account.signedIn ? 'signed in' : 'signed out'}</span>
                         {account.signedIn ? (
-                            <Button kind="quiet" disabled={out.isPending} onClick={() => out.mutate(account.id)}>
+                            <Button
+                                kind="quiet"
+                                disabled={change.isPending}
+                                onClick={() => change.mutate(() => api.signOutOfHost(account.id))}
+                            >
                                 Sign out
                             </Button>
                         ) : (
-                            <Button kind="quiet" onClick={() => setSignsIn(account)}>
-                                Sign in
-                            </Button>
+                            <>
+                                <Button
+                                    kind="quiet"
+                                    disabled={change.isPending}
+                                    title="It is offered no more; what was sent with it stays on record."
+                                    onClick={() => change.mutate(() => api.forgetHostAccount(account.id))}
+                                >
+                                    Forget
+                                </Button>
+                                <Button kind="quiet" onClick={() => setSignsIn(account)}>
+                                    Sign in
+                                </Button>
+                            </>
                         )}
                     </li>
                 ))}
@@ -46,7 +60,7 @@ export function Accounts() {
                     <li className="border-b border-line py-2 text-soft">There is none yet.</li>
                 )}
             </ul>
-            {out.error && <Trouble message={out.error.message} />}
+            {change.error && <Trouble message={change.error.message} />}
             <div className="mt-2">
                 {signsIn === null ? (
                     <Button onClick={() => setSignsIn('new')}>Another account</Button>

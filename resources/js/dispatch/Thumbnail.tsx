@@ -110,6 +110,17 @@ export function Thumbnail({ dispatch, frames, act }: Props) {
                             Take it
                         </Button>
                     )}
+                    {picture && !ofPicture && (
+                        <Button
+                            kind="quiet"
+                            onClick={() => {
+                                setOfPicture(true);
+                                setChooses(true);
+                            }}
+                        >
+                            Back to your picture
+                        </Button>
+                    )}
                     <FileButton
                         accept="image/jpeg,image/png"
                         name="Picture for the thumbnail"
@@ -117,7 +128,7 @@ export function Thumbnail({ dispatch, frames, act }: Props) {
                         disabled={act.isPending}
                         pick={bring}
                     >
-                        A picture of your own
+                        {picture ? 'Another picture' : 'A picture of your own'}
                     </FileButton>
                 </span>
             </div>
