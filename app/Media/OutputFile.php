@@ -136,14 +136,18 @@ final class OutputFile
         return $images === null ? $this->partial : str_replace('%', '%%', $this->partial).'/'.$images;
     }
 
-    /** What an earlier attempt at this file left beside its place when its process was ended. */
-    public static function discardLeftovers(string $wanted, string $token): void
+    /**
+     * What an earlier attempt at this file left beside its place when its process was ended.
+     *
+     * @param  string|null  $but  path of what stays
+     */
+    public static function discardLeftovers(string $wanted, string $token, ?string $but = null): void
     {
         $name = mb_strcut(basename($wanted), 0, 180);
         foreach (@scandir(dirname($wanted)) ?: [] as $left) {
             if (str_starts_with($left, ".{$name}.{$token}") && preg_match('~\.partial(\.tagged|\.aside)?$~', $left) === 1) {
                 $path = dirname($wanted)."/{$left}";
-                is_dir($path) ? File::deleteDirectory($path) : @unlink($path);
+                $path === $but || self::remove($path);
             }
         }
     }
@@ -166,10 +170,16 @@ final class OutputFile
         @unlink($this->partial.self::ASIDE);
     }
 
+    /** A file, or a folder with all that is in it. */
+    public static function remove(string $path): void
+    {
+        is_dir($path) ? File::deleteDirectory($path) : @unlink($path);
+    }
+
     public function discard(): void
     {
         $this->forgetOther();
-        is_dir($this->partial) ? File::deleteDirectory($this->partial) : @unlink($this->partial);
+        self::remove($this->partial);
         // What was being finished when the process ended.
         @unlink($this->partial.MovieTags::COPY);
     }

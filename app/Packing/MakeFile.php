@@ -104,15 +104,15 @@ class MakeFile implements Kind
             return;
         }
         $token = "run{$run->id}-";
-        OutputFile::discardLeftovers($run->file, $token);
+        // What an earlier process finished before it was ended is there, and holds as long as its arguments are the same.
+        $scratch = Scratch::kept(self::folder($run->id));
+        OutputFile::discardLeftovers($run->file, $token, FinishedFile::left($scratch));
         // Nothing is begun, and nothing written down, while there is no room.
         Room::need($run);
         $file = null;
         $journal = new RunJournal($run);
         $journal->begun($work->attempts, $this->capabilities);
-        // What an earlier process finished before it was ended is there, and holds as long as its arguments are the same.
-        $scratch = Scratch::kept(self::folder($run->id));
-        $isToGoOn = false;
+        $isToGoOn = $staysFinished = false;
         try {
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
             $plan = $this->planOf($run);
@@ -137,10 +137,12 @@ class MakeFile implements Kind
             $path = $file->publish();
             $run->update(['file' => $path]);
             $journal->ended("Made: {$run->card['bytesLabel']} in {$path}.");
-            $isAlone && $this->learn($run, $slip->madeIn);
+            // One that was taken up again took longer than its last owner had it.
+            $isAlone && $work->attempts === 1 && $this->learn($run, $slip->madeIn);
         } catch (Stopped $e) {
             $run->update(['slip' => null]);
             $isToGoOn = true;
+            $staysFinished = $meter->ending() !== Ending::Stopped && FinishedFile::left($scratch) === $file?->partial;
             $journal->ended($meter->ending() === Ending::Stopped ? 'Stopped.' : 'Put down: it goes on from its last finished pass.');
             throw $e;
         } catch (Refused $e) {
@@ -148,7 +150,7 @@ class MakeFile implements Kind
             $journal->ended($e->getMessage());
             throw $e;
         } finally {
-            $file?->discard();
+            $staysFinished ? $file?->forgetOther() : $file?->discard();
             if (! $isToGoOn) {
                 $scratch->remove();
                 InParts::forget($run->id);
@@ -156,9 +158,10 @@ class MakeFile implements Kind
         }
     }
 
-    /** Removes what passes of a run gathered that is not made. */
+    /** Removes what passes of a run gathered and finished that is not made. */
     public static function forget(int $run): void
     {
+        FinishedFile::forget(Scratch::kept(self::folder($run)));
         Scratch::forget(self::folder($run));
         InParts::forget($run);
     }

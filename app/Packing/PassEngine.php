@@ -35,6 +35,7 @@ class PassEngine
 
     public static function note(PassRequest $request, Command $command, string $said, float $seconds): void
     {
+        $request->pass->writes && FinishedFile::mark($request->making, $request->pass, tagged: false);
         $request->making->journal->command($command, (string) config('crate.engine.encoder'), $said, $seconds);
     }
 }

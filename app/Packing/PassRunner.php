@@ -25,7 +25,7 @@ class PassRunner
      */
     public function run(Making $making, array $passes, int $begun = 0): void
     {
-        [$run, $file, $scratch, $meter] = [$making->run, $making->file, $making->scratch, $making->meter];
+        [$run, $scratch, $meter] = [$making->run, $making->scratch, $making->meter];
         $frames = max(1, (int) $run->plan['frames']);
         $seconds = max(0.001, Plan::secondsOf($run->plan));
         $number = 0;
@@ -54,16 +54,27 @@ class PassRunner
 
                 continue;
             }
-            $this->engine->run($request);
+            $isTagged = $pass->writes ? FinishedFile::takeOver($making, $pass) : null;
+            $isTagged === null
+                ? $this->engine->run($request)
+                : $making->journal->result("Pass {$number} was finished before, with all of the file: it is not made again.");
             $pass->writes ?: $scratch->mark(self::done($request->command));
             $begun += $pass->weight;
-            if ($pass->boxes !== '') {
-                MovieTags::put($file->partial, $pass->boxes, $meter->check(...));
-            }
-            if ($pass->elements !== '') {
-                SegmentTags::put($file->partial, $pass->elements);
+            if ($pass->writes && $isTagged !== true) {
+                $this->tag($making, $pass);
             }
         }
+    }
+
+    private function tag(Making $making, Pass $pass): void
+    {
+        if ($pass->boxes !== '') {
+            MovieTags::put($making->file->partial, $pass->boxes, $making->meter->check(...));
+        }
+        if ($pass->elements !== '') {
+            SegmentTags::put($making->file->partial, $pass->elements);
+        }
+        FinishedFile::mark($making, $pass, tagged: true);
     }
 
     /** The mark of a pass that only gathers and came to its end; another for other arguments. */

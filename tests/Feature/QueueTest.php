@@ -97,6 +97,25 @@ it('goes on from the pass that was finished before its worker was ended', functi
     expect($again)->toStartWith('ffmpeg ');
 });
 
+it('checks what was finished before its worker was ended, and encodes it again only if it is not whole', function (bool $whole) {
+    $outputs = [['preset' => 'review-720'], ['preset' => 'review-720', 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 30]]]];
+    $runs = $this->queued(($this->cut)('long'), $outputs);
+    $isFinished = fn (): bool => glob($this->folder('derived/work').'/run-*/finished') !== [];
+    app(Worker::class)->one(['make'], $isFinished, $runs->pluck('work.id')->all());
+    $partial = glob($this->folder('out').'/.*.partial');
+    expect($runs->every(fn (Run $run): bool => $run->work->refresh()->state === WorkState::Waiting))->toBeTrue()
+        ->and($partial)->toHaveCount(2);
+    $made = hash_file('xxh128', $partial[0]);
+    $whole || ftruncate(fopen($partial[0], 'r+b'), 1000);
+    $this->work();
+    $again = fn (Run $run): int => App\Models\RunLog::query()->where('run_id', $run->id)->where('text', 'like', '%with all of the file: it is not made again.')->count();
+    expect($runs->every(fn (Run $run): bool => $run->refresh()->work->state === WorkState::Done && $run->slip['differences'] === []))->toBeTrue()
+        ->and($runs->sum($again))->toBe($whole ? 2 : 1)
+        ->and(glob($this->folder('out').'/.*.partial*'))->toBe([]);
+    // What was finished is what there is.
+    $whole && expect($runs->map(fn (Run $run): string => (string) hash_file('xxh128', $run->file)))->toContain($made);
+})->with(['whole' => true, 'cut short' => false]);
+
 it('makes once more what was made, tries again what was not, and refuses what cannot be', function () {
     $run = $this->made(($this->cut)(), ['preset' => 'sound-wav']);
     expect(($this->ask)('POST', $run, 'retry', [], 422)['error']['message'])->toContain('Only what failed');

@@ -1,0 +1,97 @@
+<?php
+
+namespace App\Packing;
+
+use App\Media\Bin;
+use App\Media\FileProblem;
+use App\Media\OutputFile;
+use App\Media\Scratch;
+use OuterCrate\Encoding\Pass;
+
+/**
+ * A file that the engine had finished when its owner was ended while it was checked: the next owner takes it over and checks it, and
+ * encodes nothing again. It is known by a mark in the run's working folder.
+ */
+final class FinishedFile
+{
+    private const MARK = 'finished';
+
+    /** Another number after each start of the machine (random(4)). */
+    private const BOOT = '/proc/sys/kernel/random/boot_id';
+
+    /**
+     * Its pass came to its end, and wrote all of it.
+     *
+     * @param  bool  $tagged  it has the boxes and elements as well that are put into it afterwards
+     */
+    public static function mark(Making $making, Pass $pass, bool $tagged): void
+    {
+        $path = $making->file->partial;
+        $mark = ['pass' => self::of($making, $pass), 'path' => $path, 'bytes' => Bin::bytes($path), 'tagged' => $tagged];
+        try {
+            OutputFile::replace("{$making->scratch->path}/".self::MARK, json_encode($mark, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+        } catch (FileProblem) {
+            // Without it the file is made again, should it come to that.
+        }
+    }
+
+    /**
+     * Gives this attempt the file that an earlier one finished with the same pass.
+     *
+     * @return bool|null whether it is tagged; null where there is no such file
+     */
+    public static function takeOver(Making $making, Pass $pass): ?bool
+    {
+        $mark = self::read($making->scratch);
+        $path = (string) ($mark['path'] ?? '');
+        if ($path === '' || $path === $making->file->partial) {
+            return null;
+        }
+        $holds = $mark['pass'] === self::of($making, $pass) && file_exists($path) && Bin::bytes($path) === $mark['bytes'];
+        // What was made for a folder stands there empty already.
+        is_dir($making->file->partial) && $holds && @rmdir($making->file->partial);
+        if ($holds && @rename($path, $making->file->partial)) {
+            self::mark($making, $pass, $mark['tagged']);
+
+            return $mark['tagged'];
+        }
+        OutputFile::remove($path);
+
+        return null;
+    }
+
+    /** Path of such a file; null where there is none. */
+    public static function left(Scratch $scratch): ?string
+    {
+        $path = self::read($scratch)['path'] ?? null;
+
+        return is_string($path) ? $path : null;
+    }
+
+    /** Removes such a file. */
+    public static function forget(Scratch $scratch): void
+    {
+        $path = self::left($scratch);
+        $path === null || OutputFile::remove($path);
+    }
+
+    /**
+     * What it was made by. Part of it is the time since which this machine runs: what a disk has of a file that was written before that,
+     * nobody knows.
+     */
+    private static function of(Making $making, Pass $pass): string
+    {
+        return hash('xxh128', implode("\0", [
+            (string) @file_get_contents(self::BOOT), $making->run->source, ...$pass->input, '', ...$pass->arguments, '', $pass->boxes,
+            $pass->elements, (string) $pass->images,
+        ]));
+    }
+
+    /** @return array<mixed> */
+    private static function read(Scratch $scratch): array
+    {
+        $mark = json_decode($scratch->whole(self::MARK), true);
+
+        return is_array($mark) ? $mark : [];
+    }
+}
