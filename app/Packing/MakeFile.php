@@ -103,10 +103,9 @@ class MakeFile implements Kind
         if ($run === null || $this->wasFinished($run, $meter)) {
             return;
         }
-        $token = "run{$run->id}-";
         // What an earlier process finished before it was ended is there, and holds as long as its arguments are the same.
         $scratch = Scratch::kept(self::folder($run->id));
-        OutputFile::discardLeftovers($run->file, $token, FinishedFile::left($scratch));
+        self::discardLeftovers($run, FinishedFile::left($scratch));
         // Nothing is begun, and nothing written down, while there is no room.
         Room::need($run);
         $file = null;
@@ -121,7 +120,7 @@ class MakeFile implements Kind
                 $plan = $this->leveller->level($plan, $run->cut->reading(), $run->source, $scratch, $meter);
             }
             $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
-            $file = OutputFile::at($run->file, $token.$work->attempts, $passes[0]->images !== null);
+            $file = OutputFile::at($run->file, self::token($run).$work->attempts, $passes[0]->images !== null);
             $making = new Making($run, $file, $scratch, $meter, $journal);
             $joining = $plan === null || ! $isAlone ? null : $this->inParts->joining($making, $plan);
             [$plan, $made] = $this->makeSomehow($making, $plan, $joining === null ? $passes : [$joining]);
@@ -164,6 +163,21 @@ class MakeFile implements Kind
         FinishedFile::forget(Scratch::kept(self::folder($run)));
         Scratch::forget(self::folder($run));
         InParts::forget($run);
+    }
+
+    /**
+     * Removes what was made of a run beside its place, and was not given its name.
+     *
+     * @param  string|null  $but  path of what stays
+     */
+    public static function discardLeftovers(Run $run, ?string $but = null): void
+    {
+        OutputFile::discardLeftovers($run->file, self::token($run), $but);
+    }
+
+    private static function token(Run $run): string
+    {
+        return "run{$run->id}-";
     }
 
     /** Name of the folder that its passes work in. */

@@ -14,6 +14,7 @@ use App\Library\Hosts;
 use App\Library\Presets;
 use App\Library\ShippedHosts;
 use App\Library\ShippedPresets;
+use App\Packing\ClearLeftovers;
 use App\Packing\MakeFile;
 use App\Packing\MakePart;
 use App\QueueEnd\NoteQueueEnd;
@@ -68,6 +69,7 @@ class CrateServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Event::listen(WorkEnded::class, NoteQueueEnd::class);
+        Event::listen(WorkEnded::class, ClearLeftovers::class);
         Event::listen(WorkEnded::class, SendWhenMade::class);
         Event::listen(WorkEnded::class, NoteSendingEnd::class);
         $this->app->make(Settings::class)->apply();

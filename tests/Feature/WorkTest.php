@@ -134,6 +134,9 @@ it('stops what was abandoned and asked to stop, and gives up what cost its owner
     [$stopped, $fatal] = $this->queued(($this->cut)(), [['preset' => 'review-720'], ['preset' => 'sound-wav']])->all();
     abandon($stopped->work)->update(['stop_asked' => true]);
     abandon($fatal->work)->update(['lost' => 3]);
+    foreach ([$stopped, $fatal] as $run) {
+        file_put_contents(dirname($run->file).'/.'.basename($run->file).".run{$run->id}-1.partial", 'half');
+    }
     $this->work();
     expect($stopped->refresh()->work->state)
         ->toBe(WorkState::Stopped)
