@@ -70,7 +70,7 @@ class HostAccounts
             ->whereIn('stage', [Stage::Waiting, Stage::Sending, Stage::NeedsYou, Stage::Held])->count();
         $going === 0 || throw SendingFailed::needsPerson(
             'account-in-use',
-            $going === 1 ? 'A file is on its way with this account, or held.' : "{$going} files are on their way with this account, or held.",
+            ($going === 1 ? 'A file is' : "{$going} files are").' on the way with this account, or held.',
             'Release, stop or remove what is, or sign out alone.',
         );
         $this->signOut($account);

@@ -8,7 +8,6 @@ use App\Media\ExactFrames;
 use App\Media\OutputFile;
 use App\Media\Scratch;
 use App\Models\Dispatch;
-use Illuminate\Support\Facades\File;
 use OuterCrate\Encoding\Commands\ThumbnailCommand;
 use OuterCrate\Encoding\Framing;
 use OuterCrate\Units\FrameSize;
@@ -81,7 +80,7 @@ class Thumbnails
     /** What was brought along for one that is no longer at its host. Its thumbnail stays: one that took its place shows the same. */
     public static function forgetPicture(Dispatch $dispatch): void
     {
-        File::delete(self::picture($dispatch));
+        OutputFile::remove(self::picture($dispatch));
     }
 
     private function made(Dispatch $dispatch, string $still, int $width, Framing $part, float $lift, Scratch $scratch): string

@@ -170,6 +170,15 @@ final class OutputFile
         @unlink($this->partial.self::ASIDE);
     }
 
+    /** What an earlier attempt finished becomes what this one made, in one step. */
+    public function takeOver(string $finished): bool
+    {
+        // Of a folder of images there is an empty one already.
+        $this->isFolder && @rmdir($this->partial);
+
+        return @rename($finished, $this->partial);
+    }
+
     /** A file, or a folder with all that is in it. */
     public static function remove(string $path): void
     {

@@ -28,8 +28,9 @@ final class FinishedFile
     {
         $path = $making->file->partial;
         $mark = ['pass' => self::of($making, $pass), 'path' => $path, 'bytes' => Bin::bytes($path), 'tagged' => $tagged];
+        $text = json_encode($mark, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
         try {
-            OutputFile::replace("{$making->scratch->path}/".self::MARK, json_encode($mark, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+            OutputFile::replace("{$making->scratch->path}/".self::MARK, $text);
         } catch (FileProblem) {
             // Without it the file is made again, should it come to that.
         }
@@ -48,9 +49,7 @@ final class FinishedFile
             return null;
         }
         $holds = $mark['pass'] === self::of($making, $pass) && file_exists($path) && Bin::bytes($path) === $mark['bytes'];
-        // What was made for a folder stands there empty already.
-        is_dir($making->file->partial) && $holds && @rmdir($making->file->partial);
-        if ($holds && @rename($path, $making->file->partial)) {
+        if ($holds && $making->file->takeOver($path)) {
             self::mark($making, $pass, $mark['tagged']);
 
             return $mark['tagged'];

@@ -294,6 +294,8 @@ class MakeFile implements Kind
         if ($path === null) {
             return false;
         }
+        self::discardLeftovers($run);
+        self::forget($run->id);
         $run->update(['file' => $path]);
 
         return true;

@@ -3,6 +3,7 @@
 use App\Models\Cut;
 use App\Models\PresentWorker;
 use App\Models\Run;
+use App\Models\RunLog;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Work\Worker;
@@ -108,8 +109,10 @@ it('checks what was finished before its worker was ended, and encodes it again o
     $made = hash_file('xxh128', $partial[0]);
     $whole || ftruncate(fopen($partial[0], 'r+b'), 1000);
     $this->work();
-    $again = fn (Run $run): int => App\Models\RunLog::query()->where('run_id', $run->id)->where('text', 'like', '%with all of the file: it is not made again.')->count();
-    expect($runs->every(fn (Run $run): bool => $run->refresh()->work->state === WorkState::Done && $run->slip['differences'] === []))->toBeTrue()
+    $taken = '%with all of the file: it is not made again.';
+    $again = fn (Run $run): int => RunLog::query()->where('run_id', $run->id)->where('text', 'like', $taken)->count();
+    $isWell = fn (Run $run): bool => $run->refresh()->work->state === WorkState::Done && $run->slip['differences'] === [];
+    expect($runs->every($isWell))->toBeTrue()
         ->and($runs->sum($again))->toBe($whole ? 2 : 1)
         ->and(glob($this->folder('out').'/.*.partial*'))->toBe([]);
     // What was finished is what there is.

@@ -113,6 +113,8 @@ it('finds a file finished whose worker was killed before it could say so, and do
     $run = $this->made($cut, ['preset' => 'review-720']);
     $made = filemtime($run->file);
     touch($run->file, $made - 100);
+    // The name was given, and the one before it not taken away yet.
+    link($run->file, dirname($run->file).'/.'.basename($run->file).".run{$run->id}-1.partial");
     abandon($run->work);
     $this->work();
     expect($run->refresh()->work->state)
