@@ -31,29 +31,31 @@ export function Accounts() {
                         <span className="font-medium">{account.hostName}</span>
                         <span className="min-w-0 flex-1 truncate">{account.name}</span>
                         <span className="text-soft">{account.signedIn ? 'signed in' : 'signed out'}</span>
-                        {account.signedIn ? (
-                            <Button
-                                kind="quiet"
-                                disabled={change.isPending}
-                                onClick={() => change.mutate(() => api.signOutOfHost(account.id))}
-                            >
-                                Sign out
-                            </Button>
-                        ) : (
-                            <>
+                        <span className="flex w-[140px] flex-none justify-end gap-2">
+                            {account.signedIn ? (
                                 <Button
                                     kind="quiet"
                                     disabled={change.isPending}
-                                    title="It is offered no more; what was sent with it stays on record."
-                                    onClick={() => change.mutate(() => api.forgetHostAccount(account.id))}
+                                    onClick={() => change.mutate(() => api.signOutOfHost(account.id))}
                                 >
-                                    Forget
+                                    Sign out
                                 </Button>
-                                <Button kind="quiet" onClick={() => setSignsIn(account)}>
-                                    Sign in
-                                </Button>
-                            </>
-                        )}
+                            ) : (
+                                <>
+                                    <Button
+                                        kind="quiet"
+                                        disabled={change.isPending}
+                                        title="It is offered no more; what was sent with it stays on record."
+                                        onClick={() => change.mutate(() => api.forgetHostAccount(account.id))}
+                                    >
+                                        Forget
+                                    </Button>
+                                    <Button kind="quiet" onClick={() => setSignsIn(account)}>
+                                        Sign in
+                                    </Button>
+                                </>
+                            )}
+                        </span>
                     </li>
                 ))}
                 {data?.accounts.length === 0 && (
