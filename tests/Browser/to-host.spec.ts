@@ -17,7 +17,7 @@ const fault = async (name: string, value: object | null) => {
     }).toPass();
 };
 
-test.setTimeout(150_000);
+test.setTimeout(240_000);
 
 test('an upload is sent over a line that drops, described meanwhile, held, and released when it is right', async ({
     page,
@@ -91,6 +91,12 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     // What its host made of it comes back, beside the cut.
     await page.getByRole('button', { name: 'Bring it back' }).click();
     await expect(page.getByRole('link', { name: 'Look at it beside the cut' })).toBeVisible({ timeout: 30_000 });
+    // It is measured, and its host taught by it.
+    await expect(hold.getByRole('list', { name: 'Sizes' })).toContainText(/kb\/s · SSIM \d+\.\d dB/, { timeout: 60_000 });
+    await page.getByRole('link', { name: 'What Lanternwick was found to do' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Lanternwick');
+    await expect(page.getByText(/360/).first()).toBeVisible();
+    await page.goBack();
 
     // Nothing goes out before its host's terms are accepted; then at a time that the host's clock comes to.
     await expect(page.getByRole('button', { name: 'Release when ready' })).toBeDisabled();
@@ -116,4 +122,6 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     await expect(accounts.getByRole('listitem')).toContainText('signed in');
     await accounts.getByRole('button', { name: 'Sign out' }).click();
     await expect(accounts.getByRole('listitem')).toContainText('signed out');
+    await accounts.getByRole('button', { name: 'Forget' }).click();
+    await expect(accounts.getByRole('listitem')).toHaveText('There is none yet.');
 });
