@@ -92,7 +92,9 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     await page.getByRole('button', { name: 'Bring it back' }).click();
     await expect(page.getByRole('link', { name: 'Look at it beside the cut' })).toBeVisible({ timeout: 30_000 });
     // It is measured, and its host taught by it.
-    await expect(hold.getByRole('list', { name: 'Sizes' })).toContainText(/kb\/s · SSIM \d+\.\d dB/, { timeout: 60_000 });
+    await expect(hold.getByRole('list', { name: 'Sizes' })).toContainText(/kb\/s · SSIM \d+\.\d dB/, {
+        timeout: 60_000,
+    });
     await page.getByRole('link', { name: 'What Lanternwick was found to do' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Lanternwick');
     await expect(page.getByText(/360/).first()).toBeVisible();
