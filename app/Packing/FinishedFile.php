@@ -27,6 +27,8 @@ final class FinishedFile
     public static function mark(Making $making, Pass $pass, bool $tagged): void
     {
         $path = $making->file->partial;
+        // The engine wrote to it since it was looked at last.
+        clearstatcache(true, $path);
         $mark = ['pass' => self::of($making, $pass), 'path' => $path, 'bytes' => Bin::bytes($path), 'tagged' => $tagged];
         $text = json_encode($mark, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
         try {
@@ -65,13 +67,6 @@ final class FinishedFile
         $path = self::read($scratch)['path'] ?? null;
 
         return is_string($path) ? $path : null;
-    }
-
-    /** Removes such a file. */
-    public static function forget(Scratch $scratch): void
-    {
-        $path = self::left($scratch);
-        $path === null || OutputFile::remove($path);
     }
 
     /**

@@ -157,10 +157,9 @@ class MakeFile implements Kind
         }
     }
 
-    /** Removes what passes of a run gathered and finished that is not made. */
+    /** Removes what passes of a run gathered that is not made. */
     public static function forget(int $run): void
     {
-        FinishedFile::forget(Scratch::kept(self::folder($run)));
         Scratch::forget(self::folder($run));
         InParts::forget($run);
     }

@@ -121,6 +121,7 @@ class Packer
             $run->work->update(['place' => $recalled->work->place]);
             $recalled->work->delete();
             $recalled->delete();
+            MakeFile::discardLeftovers($recalled);
             MakeFile::forget($recalled->id);
         }
     }
