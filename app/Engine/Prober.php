@@ -44,12 +44,13 @@ class Prober
      *
      * @param  Closure(Packet): void  $take
      * @param  int|null  $most  how many, from the start; all of them when null
+     * @param  bool  $pictureOnly  leaves out the packets of all but the picture
      *
      * @throws EngineFailed
      */
-    public function packets(string $path, Closure $take, ?int $most = null): void
+    public function packets(string $path, Closure $take, ?int $most = null, bool $pictureOnly = false): void
     {
-        $this->runner->lines(ProbeCommand::packets($path, $most), function (string $line) use ($take): void {
+        $this->runner->lines(ProbeCommand::packets($path, $most, $pictureOnly), function (string $line) use ($take): void {
             $packet = Packet::ofLine($line);
             $packet === null ?: $take($packet);
         });

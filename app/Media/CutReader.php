@@ -6,6 +6,7 @@ use App\Engine\EngineFailed;
 use App\Engine\Prober;
 use Closure;
 use OuterCrate\Reading\Boxes\MovieBoxes;
+use OuterCrate\Reading\Boxes\PicturePackets;
 use OuterCrate\Reading\FileStructure;
 use OuterCrate\Reading\FrameOrder;
 use OuterCrate\Reading\Packet;
@@ -81,6 +82,34 @@ class CutReader
         });
 
         return [$this->reading(self::ordered($probe, $orders, true), $bytes, $structure, $needsPicture), $tally];
+    }
+
+    /**
+     * Every packet of a file's picture, in the order of decoding. The tables of a movie tell them without the prober, which takes longer
+     * to start than a short file takes to read.
+     *
+     * @return list<Packet>
+     *
+     * @throws FileProblem when the file cannot be opened
+     * @throws EngineFailed
+     */
+    public function picture(string $path): array
+    {
+        $stream = @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read.', $path, 'Change who may read it.');
+        try {
+            $told = PicturePackets::of($stream, (int) fstat($stream)['size']);
+        } finally {
+            fclose($stream);
+        }
+        if ($told !== null) {
+            return $told;
+        }
+        $packets = [];
+        $this->prober->packets($path, function (Packet $packet) use (&$packets): void {
+            $packets[] = $packet;
+        }, pictureOnly: true);
+
+        return $packets;
     }
 
     /**

@@ -50,7 +50,7 @@ final class RawPictures
     /** @param  int  $picture  counted from 0; corner and sides of its windows are even */
     public function window(int $picture, int $left, int $top): Picture
     {
-        [$wide, $high] = [Windows::side($this->size->width), Windows::side($this->size->height)];
+        [$wide, $high] = Windows::sides($this->size->width, $this->size->height);
         $luma = 2 * $this->size->width * $this->size->height;
         $start = $this->start($picture);
         $bytes = $this->rows($start, $this->size->width, $left, $top, $wide, $high);

@@ -17,6 +17,7 @@ use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\FirstPass;
 use OuterCrate\Transit\HoldRate;
+use OuterCrate\Transit\ReelOrder;
 use OuterCrate\Transit\WholeRate;
 use OuterCrate\Units\Bitrate;
 
@@ -51,82 +52,75 @@ class HeldEncoder
     {
         $rate = $plan->bitrate;
         if ($rate->mode !== BitrateMode::Vbr || $rate->average === null) {
-            return $this->once($tries, $reel, $of, $plan, $rate->average?->bitsPerSecond);
+            return $this->encoded($this->tried($tries, $reel, $of, $plan), $plan, $rate->average?->bitsPerSecond);
         }
         $wanted = (float) $rate->average->bitsPerSecond;
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
-        $at = function (float $asked, float $raised = 1.0) use ($rate, $passes): BitrateValue {
-            $peak = $rate->peak === null ? null : $raised * $rate->peak->bitsPerSecond;
-
-            return new BitrateValue(
-                BitrateMode::Vbr,
-                $passes,
-                new Bitrate((int) round($asked)),
-                // No average lies above its peak: pieces that are that busy are given it as theirs.
-                $peak === null ? null : new Bitrate((int) round(max($peak, $asked))),
-                buffer: $rate->buffer === null ? null : (int) round($raised * $rate->buffer),
-            );
-        };
+        $at = fn (float $asked): BitrateValue => new BitrateValue(
+            BitrateMode::Vbr,
+            $passes,
+            new Bitrate((int) round($asked)),
+            // No average lies above its peak: pieces that are that busy are given it as theirs.
+            $rate->peak === null ? null : new Bitrate((int) round(max($rate->peak->bitsPerSecond, $asked))),
+            buffer: $rate->buffer,
+        );
         $first = $this->planned($reel, $of, $plan->atBitrate($at($wanted)));
         // One first pass serves all tries, also where the last of them is known already.
         $reel->pieces === [] ?: $tries->gathering($first);
         $kept = StepStore::key('held', $this->keyOf($of, $first), ...$this->weights($reel));
-        $made = [];
-        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $alike, &$made): array {
-            [$begun, $raised] = $reel->pieces === []
-                ? [$wanted, 1.0]
+        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $alike): array {
+            $begun = $reel->pieces === []
+                ? $wanted
                 : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $first, $wanted);
             $known = $alike === null ? null : $this->store->known("{$alike}.json");
             $asked = HoldRate::within($wanted, $begun * (float) ($known['times'] ?? 1));
             $tried = [];
             do {
-                $encoded = $this->once($tries, $reel, $of, $plan->atBitrate($at($asked, $raised)), $wanted);
-                $tried[] = [$asked, max(1.0, $encoded->bitsPerSecond)];
-                $made[(string) $asked] = $encoded;
+                $try = $this->tried($tries, $reel, $of, $plan->atBitrate($at($asked)));
+                $tried[] = [$asked, max(1.0, $try['rate']), $try['spent']];
                 $asked = HoldRate::next($wanted, $tried);
             } while ($asked !== null);
             [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];
             $alike === null ?: $this->store->figures($alike, fn (): array => ['times' => $asked * $wanted / $came / $begun]);
 
-            return ['asked' => $asked, 'raised' => $raised];
+            return ['asked' => $asked];
         };
         // Found once: whoever comes back to it, or sends it in other company, gets the same.
-        ['asked' => $asked, 'raised' => $raised] = $this->store->figures($kept, $find);
+        $found = $plan->atBitrate($at((float) $this->store->figures($kept, $find)['asked']));
 
-        return $made[(string) $asked] ?? $this->once($tries, $reel, $of, $plan->atBitrate($at((float) $asked, (float) $raised)), $wanted);
+        return $this->encoded($this->tried($tries, $reel, $of, $found), $found, $wanted);
     }
 
     /**
-     * The average to begin with, and how much a peak is raised for the pieces: what the first pass says that the second will share out.
+     * The average to begin with: what the first pass says that the second will share out.
      *
      * @param  non-empty-list<Pass>  $passes  at the average that is wanted
-     * @return array{float, float}
      */
-    private function begin(Tries $tries, Reel $reel, Material $of, Plan $plan, array $passes, float $wanted): array
+    private function begin(Tries $tries, Reel $reel, Material $of, Plan $plan, array $passes, float $wanted): float
     {
         $guess = HoldRate::first($wanted, $reel->pieces ?: throw TestRefused::older());
         $gathering = $tries->gathering($passes);
         if ($gathering === null) {
-            return [$guess, 1.0];
+            return $guess;
         }
         $key = StepStore::key('first', $this->keyOf($of, [$gathering]), $wanted, ...$this->weights($reel));
         $find = function () use ($tries, $gathering, $reel, $plan, $wanted, $guess): array {
-            $rate = $plan->bitrate;
+            $perSecond = $plan->frameRate->rate->perSecond->toFloat();
             $asked = FirstPass::of($tries->gather($gathering))?->ask(
                 $wanted,
                 $reel->pieces,
+                array_map(fn (float $seconds): int => (int) round($seconds * $perSecond), $reel->times()),
                 $plan->keyframes->frames,
-                $plan->frameRate->rate->perSecond->toFloat(),
-                $rate->peak?->bitsPerSecond,
-                $rate->buffer,
+                $perSecond,
+                $plan->bitrate->peak?->bitsPerSecond,
+                $plan->bitrate->buffer,
+                $reel->left(),
             );
 
-            return ['asked' => HoldRate::within($wanted, $asked['average'] ?? $guess), 'raised' => $asked['raised'] ?? 1.0];
+            return ['asked' => HoldRate::within($wanted, $asked ?? $guess)];
         };
 
-        $begun = $this->store->figures($key, $find);
-
-        return [(float) $begun['asked'], (float) $begun['raised']];
+        return (float) $this->store->figures($key, $find)['asked'];
     }
 
     /** @return non-empty-list<Pass> */
@@ -147,29 +141,41 @@ class HeldEncoder
         )));
     }
 
-    private function once(Tries $tries, Reel $reel, Material $of, Plan $plan, ?float $wanted): Encoded
+    /**
+     * @return array{file: string, key: string, rate: float, spent: float} the file, its key, the bits per second of the picture of the
+     *     whole, each piece for what it stands for, keyframes as often as they would be there, and those that the pieces themselves have
+     */
+    private function tried(Tries $tries, Reel $reel, Material $of, Plan $plan): array
     {
         $passes = $tries->passes($this->planned($reel, $of, $plan));
         $own = $this->keyOf($of, $passes);
         $ending = $plan->container->container->extension();
         $file = $this->store->file($own, $ending, fn (string $partial) => $tries->make($passes, $partial));
-        // What the file says and what it comes to is found in one reading of it, and kept as the file is.
-        $read = StepStore::key('read', $own, ...$this->weights($reel));
-        $kept = $this->store->figures($read, fn (): array => $this->read($file, $reel, $plan));
-        $made = Freezer::thaw($kept['reading']);
-        $made instanceof Reading ?: throw TestRefused::older();
+        $kept = StepStore::key('rate', $own, ...$this->weights($reel));
+        $found = $this->store->figures($kept, fn (): array => $this->rates($file, $reel, $plan));
 
-        return new Encoded($file, $own, $made, $plan, (float) $kept['rate'], $wanted);
+        return ['file' => $file, 'key' => $own, 'rate' => (float) $found['rate'], 'spent' => (float) $found['spent']];
     }
 
-    /** With a keyframe where each piece begins. */
+    /** @param  array{file: string, key: string, rate: float, spent: float}  $try */
+    private function encoded(array $try, Plan $plan, ?float $wanted): Encoded
+    {
+        ['file' => $file, 'key' => $own, 'rate' => $rate] = $try;
+        $read = fn (): array => ['reading' => Freezer::freeze($this->reader->read($file)['reading'])];
+        $made = Freezer::thaw($this->store->figures(StepStore::key('read', $own), $read)['reading']);
+        $made instanceof Reading ?: throw TestRefused::older();
+
+        return new Encoded($file, $own, $made, $plan, $rate, $wanted);
+    }
+
+    /** With a keyframe where each piece begins, and what is left of a decoder's buffer where the first one does. */
     private function inPieces(Pass $pass, Reel $reel): Pass
     {
         $times = array_map(fn (float $seconds): string => sprintf('%.6F', $seconds), $reel->times());
 
         return new Pass(
             input: $pass->input,
-            arguments: [...$pass->arguments, '-force_key_frames', implode(',', $times)],
+            arguments: [...ReelOrder::begun($pass->arguments, $reel->left()), '-force_key_frames', implode(',', $times)],
             writes: $pass->writes,
             weight: $pass->weight,
             boxes: $pass->boxes,
@@ -178,22 +184,15 @@ class HeldEncoder
         );
     }
 
-    /**
-     * A file of pieces, and bits per second of the picture of the whole: each piece for what it stands for, keyframes as often as they
-     * would be there.
-     *
-     * @return array{reading: mixed, rate: float}
-     */
-    private function read(string $file, Reel $reel, Plan $plan): array
+    /** @return array{rate: float, spent: float} as tried() tells them */
+    private function rates(string $file, Reel $reel, Plan $plan): array
     {
         $starts = $reel->times();
+        $perSecond = $plan->frameRate->rate->perSecond->toFloat();
         // Half a frame earlier, since times are rounded.
-        $slack = 0.5 / $plan->frameRate->rate->perSecond->toFloat();
-        $packets = [];
-        [$reading] = $this->reader->readWhole($file, true, null, function (Packet $packet) use (&$packets): void {
-            $packets[$packet->stream][] = $packet;
-        });
-        $placed = function (array $packets) use ($starts, $slack): iterable {
+        $slack = 0.5 / $perSecond;
+        $packets = $this->reader->picture($file);
+        $placed = function () use ($packets, $starts, $slack): iterable {
             foreach ($packets as $packet) {
                 $piece = 0;
                 foreach ($starts as $i => $start) {
@@ -202,11 +201,12 @@ class HeldEncoder
                 yield [$piece, $packet->bytes, $packet->keyframe];
             }
         };
-        $whole = new WholeRate($reel->pieces, $plan->keyframes->frames, $plan->frameRate->rate->perSecond->toFloat());
+
+        $bytes = array_sum(array_map(fn (Packet $packet): int => $packet->bytes, $packets));
 
         return [
-            'reading' => Freezer::freeze($reading),
-            'rate' => $whole->of($placed($packets[$reading->mainVideo()->index ?? 0] ?? [])),
+            'rate' => (new WholeRate($reel->pieces, $plan->keyframes->frames, $perSecond))->of($placed()),
+            'spent' => 8 * $bytes * $perSecond / max(1, count($packets)),
         ];
     }
 

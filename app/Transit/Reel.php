@@ -2,7 +2,9 @@
 
 namespace App\Transit;
 
+use OuterCrate\Analysis\Segment;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Transit\ReelOrder;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Why;
 use OuterCrate\Units\FrameRate;
@@ -29,6 +31,12 @@ final readonly class Reel
     public function rate(): FrameRate
     {
         return $this->reading->mainVideo()->frameRate ?? FrameRate::of(25);
+    }
+
+    /** Of a decoder's buffer, what is full where the first piece begins, 0 to 1; null where it begins as any file does. */
+    public function left(): ?float
+    {
+        return ReelOrder::left($this->pieces, Segment::framesPerSecond($this->rate()));
     }
 
     /** @return list<float> seconds of the reel at which the pieces begin */

@@ -15,6 +15,7 @@ use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\ChoosePieces;
 use OuterCrate\Transit\Course;
+use OuterCrate\Transit\ReelOrder;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Why;
 use OuterCrate\Units\FrameRange;
@@ -33,7 +34,7 @@ class ReelMaker
 
     /**
      * @param  list<FrameRange>  $chosen  by the person; empty where the analysis chooses
-     * @return list<TestPiece>
+     * @return list<TestPiece> as they are laid one after another
      */
     public function pieces(Cut $cut, Reading $reading, FrameRange $range, int $count, array $chosen = []): array
     {
@@ -44,7 +45,7 @@ class ReelMaker
         }
         $second = Segment::framesPerSecond($reading->mainVideo()->frameRate ?? FrameRate::of(25));
 
-        return ChoosePieces::of($range, $this->course($cut, $second), $second, $count);
+        return ReelOrder::of(ChoosePieces::of($range, $this->course($cut, $second), $second, $count), $second);
     }
 
     /**

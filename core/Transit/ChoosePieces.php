@@ -9,7 +9,8 @@ use OuterCrate\Units\FrameRange;
 /**
  * Chooses the pieces of a range that are sent through a host: places that are alike in what there is to code, movement, gradients and
  * grain are put together, and the one in the middle of each group stands for it. The places that are worst for a host (most to code,
- * fastest, darkest gradients, most grain) stand beside those, for themselves and what is like them. Those that stand for most are longest.
+ * fastest, darkest gradients, most grain) stand beside those, for themselves and what is like them. The more a
+ * piece stands for, the longer it is.
  */
 final class ChoosePieces
 {
@@ -35,8 +36,11 @@ final class ChoosePieces
     /** Seconds of a range that is taken whole where nobody asked for fewer pieces: it takes as long as a few of them. */
     private const WHOLE = 8;
 
-    /** How long a piece is that stands for little, beside the others. */
-    private const SHORT = 0.4;
+    /** How long a piece is at least, beside its place. */
+    private const LEAST = 0.32;
+
+    /** Share of what there is to code at a place that there has to be beside it, for both to be of a run. */
+    private const GOES_ON = 0.5;
 
     /** How much the ends of a range are apart by when they come, where the spread of a feature is 1. */
     private const WHEN = 0.5;
@@ -151,40 +155,57 @@ final class ChoosePieces
     }
 
     /**
-     * Each piece stands for the places of its group. The ones that stand for most are as long as places are, as many as were asked for;
-     * the others are shorter, worst or not: what they are off by counts for little.
+     * Each piece stands for the places of its group, and is as long as that is much of the range, worst or not: what one that stands for
+     * little is off by counts for little. All together are about as long as one place more than were asked for.
      *
      * @param  list<FrameRange>  $places
      * @param  list<float>  $effort
      * @param  array<int, non-empty-list<int>>  $groups  by the place that stands for it
      * @param  array<int, Why>  $whys  of those that are worst
-     * @param  int  $long  pieces that are as long as their places
+     * @param  int  $count  pieces that were asked for
      * @return list<TestPiece>
      */
-    private static function weighed(array $places, array $effort, array $groups, array $whys, int $long): array
+    private static function weighed(array $places, array $effort, array $groups, array $whys, int $count): array
     {
-        $sizes = array_map(count(...), $groups);
-        arsort($sizes);
-        $largest = array_slice($sizes, 0, $long, true);
         $pieces = [];
         foreach ($groups as $place => $members) {
             $mean = array_sum(array_map(static fn (int $one): float => $effort[$one], $members)) / count($members);
+            $share = count($members) / count($places);
             $pieces[] = new TestPiece(
-                isset($largest[$place]) ? $places[$place] : self::middle($places[$place]),
-                count($members) / count($places),
+                self::middle($places[$place], max(self::LEAST, min(1.0, $share * ($count + 1)))),
+                $share,
                 $effort[$place] > 0 ? $mean / $effort[$place] : 1.0,
                 $whys[$place] ?? Why::Typical,
                 max(0.0, $effort[$place]),
+                self::run($effort, $place) * $places[$place]->count(),
             );
         }
 
         return $pieces;
     }
 
-    /** A part of a place, from its middle. */
-    private static function middle(FrameRange $place): FrameRange
+    /**
+     * Places in a row around one, itself among them, at which there is about as much to code.
+     *
+     * @param  list<float>  $effort
+     */
+    private static function run(array $effort, int $place): int
     {
-        $frames = max(1, (int) round(self::SHORT * $place->count()));
+        $least = self::GOES_ON * $effort[$place];
+        for ($first = $place; $first > 0 && $effort[$first - 1] >= $least; $first--) {
+            continue;
+        }
+        for ($last = $place; $last < count($effort) - 1 && $effort[$last + 1] >= $least; $last++) {
+            continue;
+        }
+
+        return $last - $first + 1;
+    }
+
+    /** A part of a place, from its middle. */
+    private static function middle(FrameRange $place, float $part): FrameRange
+    {
+        $frames = max(1, (int) round($part * $place->count()));
         $first = $place->first + intdiv($place->count() - $frames, 2);
 
         return new FrameRange($first, $first + $frames - 1);

@@ -21,8 +21,11 @@ final readonly class FirstPass
     /** How much smaller the step of a keyframe is than that of the frames that follow it (x264, --ipratio). */
     private const KEYFRAME = 1.4;
 
-    /** Of a decoder's buffer, what a piece finds full: it is nine tenths full at first, and the pieces before it take their part. */
-    private const BUFFER = 0.75;
+    /** Of what is full of a decoder's buffer, what an encoder lets a piece have: it keeps some for what follows. */
+    private const BUFFER = 0.5;
+
+    /** Of a buffer, what encoders take to be full at first. */
+    private const FULL = 0.9;
 
     /** Halvings after which a step is found to a thousandth. */
     private const ROUNDS = 40;
@@ -64,86 +67,128 @@ final readonly class FirstPass
      *
      * @param  float  $wanted  bits per second of the whole
      * @param  non-empty-list<TestPiece>  $pieces  as they lie in what was encoded
+     * @param  list<int>  $starts  frames of it at which they begin
      * @param  float  $perSecond  frames
      * @param  int|null  $peak  bits per second
      * @param  int|null  $buffer  bits
-     * @return array{average: float, raised: float} bits per second of the pieces, and by how much a peak and a buffer are raised for them:
-     *     by what their keyframes take that the whole has not
+     * @param  float|null  $left  of the buffer, what is full at first, 0 to 1; null where that is not told to the encoder
+     * @return float bits per second of the pieces
      */
-    public function ask(float $wanted, array $pieces, int $keyframeEvery, float $perSecond, ?int $peak, ?int $buffer): array
-    {
+    public function ask(
+        float $wanted,
+        array $pieces,
+        array $starts,
+        int $keyframeEvery,
+        float $perSecond,
+        ?int $peak,
+        ?int $buffer,
+        ?float $left,
+    ): float {
         $whole = new WholeRate($pieces, $keyframeEvery, $perSecond);
-        $own = new WholeRate(self::forThemselves($pieces), $keyframeEvery, $perSecond);
+        $byPiece = $this->byPiece($starts);
         [$finest, $coarsest] = [0.01, 1000.0];
-        $raised = 1.0;
-        $frames = [];
+        $average = $wanted;
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $step = sqrt($finest * $coarsest);
-            $free = $this->spent($step, $pieces, null);
-            $raised = max(1.0, $this->rate($free, $perSecond) / max(1.0, $own->of($free)));
-            $cap = fn (int $frames): float => $raised * ($peak * $frames / $perSecond + self::BUFFER * ($buffer ?? 0));
-            $frames = $peak === null ? $free : $this->spent($step, $pieces, $cap);
-            if ($whole->of($frames) > $wanted) {
+            $free = array_map(static fn (array $ofPiece): array => self::spent($ofPiece, $step), $byPiece);
+            $capped = $peak === null
+                ? $free
+                : self::capped($free, $peak / $perSecond, $buffer ?? 0, ($left ?? self::FULL) * ($buffer ?? 0));
+            $average = $this->rate($capped, $perSecond);
+            if ($whole->of(self::placed($capped)) > $wanted) {
                 $finest = $step;
             } else {
                 $coarsest = $step;
             }
         }
 
-        return ['average' => $this->rate($frames, $perSecond), 'raised' => $raised];
-    }
-
-    /** @param  list<array{int, int, bool}>  $frames */
-    private function rate(array $frames, float $perSecond): float
-    {
-        return 8 * array_sum(array_column($frames, 1)) * $perSecond / count($this->frames);
+        return $average;
     }
 
     /**
-     * @param  non-empty-list<TestPiece>  $pieces
-     * @return non-empty-list<TestPiece> each for as much as it is long
+     * @param  list<list<array{float, bool}>>  $spent  by piece
      */
-    private static function forThemselves(array $pieces): array
+    private function rate(array $spent, float $perSecond): float
     {
-        $all = array_sum(array_map(static fn (TestPiece $piece): int => $piece->frames->count(), $pieces));
+        $bits = array_sum(array_map(static fn (array $frames): float => array_sum(array_column($frames, 0)), $spent));
 
-        return array_map(
-            static fn (TestPiece $piece): TestPiece => new TestPiece($piece->frames, $piece->frames->count() / $all, 1.0, $piece->why),
-            $pieces,
-        );
+        return $bits * $perSecond / count($this->frames);
     }
 
     /**
-     * @param  non-empty-list<TestPiece>  $pieces
-     * @param  (callable(int): float)|null  $cap  bits that the peak lets a piece of so many frames have
-     * @return list<array{int, int, bool}> as WholeRate takes them
+     * @param  list<int>  $starts
+     * @return list<list<array{at: int, key: bool, step: float, texture: int, movement: int, rest: int}>>
      */
-    private function spent(float $step, array $pieces, ?callable $cap): array
+    private function byPiece(array $starts): array
     {
-        $starts = TestPiece::starts($pieces);
-        $bits = array_map(static fn (): float => 0.0, $pieces);
-        $frames = [];
+        $byPiece = array_map(static fn (): array => [], $starts);
         foreach ($this->frames as $frame) {
             $piece = 0;
             foreach ($starts as $i => $start) {
                 $piece = $frame['at'] >= $start ? $i : $piece;
             }
-            $own = $frame['key'] ? $step / self::KEYFRAME : $step;
-            $spent = $frame['texture'] * ($frame['step'] / $own) ** self::TEXTURE
-                + $frame['movement'] * (max(1.0, $frame['step']) / max(1.0, $own)) ** self::MOVEMENT
-                + $frame['rest'];
-            $bits[$piece] += $spent;
-            $frames[] = [$piece, $spent, $frame['key']];
-        }
-        $through = [];
-        foreach ($pieces as $i => $piece) {
-            $most = $cap === null ? INF : $cap($piece->frames->count());
-            $through[] = $bits[$i] > $most ? $most / $bits[$i] : 1.0;
+            $byPiece[$piece][] = $frame;
         }
 
-        return array_map(
-            static fn (array $frame): array => [$frame[0], (int) round($frame[1] * $through[$frame[0]] / 8), $frame[2]],
-            $frames,
-        );
+        return $byPiece;
+    }
+
+    /**
+     * Bits of each frame at a step, and whether it is a keyframe.
+     *
+     * @param  list<array{at: int, key: bool, step: float, texture: int, movement: int, rest: int}>  $frames
+     * @return list<array{float, bool}>
+     */
+    private static function spent(array $frames, float $step): array
+    {
+        $spent = [];
+        foreach ($frames as $frame) {
+            $own = $frame['key'] ? $step / self::KEYFRAME : $step;
+            $bits = $frame['texture'] * ($frame['step'] / $own) ** self::TEXTURE
+                + $frame['movement'] * (max(1.0, $frame['step']) / max(1.0, $own)) ** self::MOVEMENT
+                + $frame['rest'];
+            $spent[] = [$bits, $frame['key']];
+        }
+
+        return $spent;
+    }
+
+    /**
+     * What a peak lets through, one piece after another, each with what the ones before it left of the buffer.
+     *
+     * @param  list<list<array{float, bool}>>  $spent  by piece
+     * @param  float  $perFrame  bits with which the buffer is filled
+     * @param  float  $buffer  bits
+     * @param  float  $full  bits of it that are full at first
+     * @return list<list<array{float, bool}>>
+     */
+    private static function capped(array $spent, float $perFrame, float $buffer, float $full): array
+    {
+        $capped = [];
+        foreach ($spent as $frames) {
+            $bits = array_sum(array_column($frames, 0));
+            $comes = count($frames) * $perFrame;
+            $through = min(1.0, ($comes + self::BUFFER * $full) / max(1.0, $bits));
+            $full = max(0.0, min($buffer, $full + $comes - $through * $bits));
+            $capped[] = array_map(static fn (array $frame): array => [$through * $frame[0], $frame[1]], $frames);
+        }
+
+        return $capped;
+    }
+
+    /**
+     * @param  list<list<array{float, bool}>>  $spent  by piece
+     * @return list<array{int, int, bool}> as WholeRate takes them
+     */
+    private static function placed(array $spent): array
+    {
+        $placed = [];
+        foreach ($spent as $piece => $frames) {
+            foreach ($frames as [$bits, $isKeyframe]) {
+                $placed[] = [$piece, (int) round($bits / 8), $isKeyframe];
+            }
+        }
+
+        return $placed;
     }
 }

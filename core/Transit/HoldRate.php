@@ -49,12 +49,24 @@ final class HoldRate
         return max($wanted / self::FURTHEST, min($wanted * self::FURTHEST, $asked));
     }
 
+    /** Of what is asked, what an encoder spends at least that can use more: less, and a peak or the picture itself bounds it. */
+    private const SPENT = 0.8;
+
+    /** Of a change of the average, what has to come of it for the picture to be able to use more. */
+    private const FOLLOWS = 1 / 3;
+
+    /** The same for a first try that came to too much: two in three fall by more than they are asked to. */
+    private const LOWERED = 0.8;
+
+    /** How strongly what is asked is moved for what came of two tries: two that are much alike tell a slope that is chance. */
+    private const STEEPEST = 1.5;
+
     /**
      * The average to try next, in bits per second; null where one that was tried is near enough, or asking for another changes nothing.
      *
      * @param  float  $wanted  bits per second that the whole is to have
-     * @param  list<array{float, float}>  $tried  each an average that was asked for, and what the pieces stand for with it; the first one
-     *     is that of first()
+     * @param  list<array{float, float, float}>  $tried  each an average that was asked for, what the pieces stand for with it, and what
+     *     they came to themselves; the first one is that of first()
      */
     public static function next(float $wanted, array $tried): ?float
     {
@@ -62,19 +74,20 @@ final class HoldRate
             return null;
         }
         $nearest = self::nearest($wanted, $tried);
-        [$asked, $came] = $tried[$nearest];
-        if (abs($came / $wanted - 1) <= self::NEAR) {
+        [$asked, $came, $spent] = $tried[$nearest];
+        if (abs($came / $wanted - 1) <= self::NEAR || ($came < $wanted && $spent < self::SPENT * $asked)) {
             return null;
         }
-        $power = 1.0;
+        $power = $came > $wanted ? self::LOWERED : 1.0;
         if (count($tried) > 1) {
             [$otherAsked, $otherCame] = $tried[$nearest === 0 ? 1 : 0];
-            if (abs($otherCame / $came - 1) < self::NEAR / 3) {
+            $moved = log($otherAsked / $asked);
+            $follows = log($otherCame / $came);
+            if (abs($follows) < self::NEAR / 3 || ($came < $wanted && abs($follows) < self::FOLLOWS * abs($moved))) {
                 return null;
             }
             // Through both, so that one between two is not asked for as either; where more brought less, as if there were one.
-            $found = log($otherAsked / $asked) / log($otherCame / $came);
-            $power = $found > 0 ? $found : 1.0;
+            $power = $moved / $follows > 0 ? min(self::STEEPEST, $moved / $follows) : 1.0;
         }
 
         return $asked * max(1 / self::FURTHEST, min(self::FURTHEST, ($wanted / $came) ** $power));
@@ -83,7 +96,7 @@ final class HoldRate
     /**
      * The place of the one that came nearest.
      *
-     * @param  non-empty-list<array{float|int, float}>  $tried  each what was asked for, and the bits per second that came of it
+     * @param  non-empty-list<array{0: float|int, 1: float, 2?: float}>  $tried  each what was asked for, and the bits per second that came of it
      */
     public static function nearest(float $wanted, array $tried): int
     {

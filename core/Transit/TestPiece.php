@@ -14,6 +14,7 @@ final readonly class TestPiece
      * @param  float  $share  of the range that it stands for, 0 to 1
      * @param  float  $weight  how much more there is to code in a frame of what it stands for than in one of itself
      * @param  float  $effort  what there is to code in a frame of it, in the units of the small pass over the whole
+     * @param  int  $run  frames in a row of the cut, itself among them, in which there is about as much to code; 0 where that is not known
      */
     public function __construct(
         public FrameRange $frames,
@@ -21,7 +22,14 @@ final readonly class TestPiece
         public float $weight,
         public Why $why,
         public float $effort = 1.0,
+        public int $run = 0,
     ) {
+    }
+
+    /** Frames for which it goes on in the cut. */
+    public function lasts(): int
+    {
+        return max($this->run, $this->frames->count());
     }
 
     /**

@@ -10,8 +10,12 @@ namespace OuterCrate\Transit;
  */
 final class Windows
 {
-    /** Pixels of a side. */
+    /** Pixels of a side at most, and at least; in between, two fifths of the lines: nine of them show half of a small picture. */
     public const SIDE = 192;
+
+    private const LEAST = 96;
+
+    private const OF_LINES = 0.4;
 
     /** Every so many pixels one is looked at. */
     public const STRIDE = 8;
@@ -22,12 +26,12 @@ final class Windows
     /**
      * @param  int  $width  of the frame, in pixels
      * @param  list<int>  $samples  one of every STRIDE pixels of every STRIDE rows, row by row
-     * @return non-empty-list<array{int, int}> left and top of each, even; side by side() of a smaller frame
+     * @return non-empty-list<array{int, int}> left and top of each, even; sides() tells how large they are
      */
     public static function of(int $width, int $height, array $samples): array
     {
         [$across, $down] = [intdiv($width - 1, self::STRIDE) + 1, intdiv($height - 1, self::STRIDE) + 1];
-        [$wide, $high] = [self::side($width), self::side($height)];
+        [$wide, $high] = self::sides($width, $height);
         $places = [];
         for ($top = 0; $top + $high <= $height; $top += max(self::STRIDE, intdiv($high, 2))) {
             for ($left = 0; $left + $wide <= $width; $left += max(self::STRIDE, intdiv($wide, 2))) {
@@ -67,9 +71,11 @@ final class Windows
         return $chosen === [] ? [[0, 0]] : $chosen;
     }
 
-    /** Of a window in a frame whose side this is; even. */
-    public static function side(int $pixels): int
+    /** @return array{int, int} width and height of a window in a frame of this size; even */
+    public static function sides(int $width, int $height): array
     {
-        return min(self::SIDE, $pixels & ~1);
+        $side = (int) max(self::LEAST, min(self::SIDE, self::OF_LINES * min($width, $height)));
+
+        return [min($side, $width) & ~1, min($side, $height) & ~1];
     }
 }

@@ -40,7 +40,10 @@ $size = $argv[3] ?? '640x360';
 $make = function (int $number) use ($scenes, $scratch, $size): string {
     $names = array_keys($scenes);
     $inputs = $labels = [];
-    foreach ([12, 5, 20, 8, 15] as $i => $seconds) {
+    // After six cuts the scenes come in the same order again: for other lengths then.
+    $lengths = [12, 5, 20, 8, 15];
+    $turned = 2 * intdiv($number, count($names)) % count($lengths);
+    foreach ([...array_slice($lengths, $turned), ...array_slice($lengths, 0, $turned)] as $i => $seconds) {
         $scene = $scenes[$names[($number * 5 + $i * ($number % 3 + 1)) % count($names)]];
         // Drawn at its size, not enlarged: a picture without detail is coded in no time.
         $scene = strtr($scene, ['640x360' => $size, '640:360' => strtr($size, 'x', ':')]);

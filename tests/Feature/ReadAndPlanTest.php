@@ -1,8 +1,11 @@
 <?php
 
+use App\Engine\Prober;
 use App\Media\CutReader;
 use App\Schema\Contract;
+use OuterCrate\Reading\Boxes\PicturePackets;
 use OuterCrate\Reading\Description;
+use OuterCrate\Reading\Packet;
 use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
 use Tests\Support\Desk;
@@ -14,6 +17,29 @@ function crate(string ...$arguments): Process
 {
     return test()->crate(...$arguments);
 }
+
+it('lists the packets of a picture as the prober does, out of the tables of a movie', function (string $kind, bool $isTold) {
+    $path = $this->clip($kind);
+    $listed = [];
+    app(Prober::class)->packets($path, function (Packet $packet) use (&$listed): void {
+        $listed[] = $packet;
+    }, pictureOnly: true);
+    $stream = fopen($path, 'rb');
+    $told = PicturePackets::of($stream, filesize($path));
+    // To the microsecond that the prober rounds to.
+    $plain = fn (Packet $packet): array => [round((float) $packet->shown, 6), $packet->bytes, $packet->keyframe, $packet->hidden];
+
+    expect($told !== null)->toBe($isTold)
+        ->and(count($listed))->toBeGreaterThan(9)
+        ->and(array_map($plain, app(CutReader::class)->picture($path)))->toEqual(array_map($plain, $listed));
+})->with([
+    'B-frames, and an edit list' => ['open-gop', true],
+    'sound beside it' => ['plain', true],
+    'a timecode track' => ['timecode', true],
+    'samples of one size' => ['see-through', true],
+    'Matroska' => ['closed-gop', false],
+    'a program stream' => ['tape', false],
+]);
 
 it('reads a file for a script', function (string $kind, array $video, array $file) {
     $process = crate('read', $this->clip($kind), '--json');

@@ -39,11 +39,12 @@ final class ProbeCommand
      * A line for every packet (Packet::ofLine()), without decoding any.
      *
      * @param  int|null  $most  how many, from the start; all of them when null
+     * @param  bool  $pictureOnly  leaves out the packets of all but the picture
      */
-    public static function packets(string $path, ?int $most = null): Command
+    public static function packets(string $path, ?int $most = null, bool $pictureOnly = false): Command
     {
         return Command::ask(Program::Prober, [
-            '-v', 'error', '-show_entries', 'packet='.Packet::FIELDS,
+            '-v', 'error', '-show_entries', 'packet='.Packet::FIELDS, ...($pictureOnly ? ['-select_streams', 'V:0'] : []),
             ...($most === null ? [] : ['-read_intervals', "%+#{$most}"]), '-of', 'csv=p=0', ...Input::of($path),
         ], Allowance::Run);
     }

@@ -78,6 +78,14 @@ final class BoxReader
         return $content;
     }
 
+    /** Ticks per second that a header of a movie or of its media states, which begin alike (ISO/IEC 14496-12, 8.2.2 and 8.4.2). */
+    public function ticks(Box $header): int
+    {
+        $content = $this->content($header, 0, 24);
+
+        return ord($content[0] ?? "\0") === 1 ? self::number($content, 20, 4) : self::number($content, 12, 4);
+    }
+
     /** Big-endian number of up to 8 bytes; 0 where they are not there. */
     public static function number(string $bytes, int $at, int $length): int
     {

@@ -19,7 +19,7 @@ final readonly class EditList
      * @param  int  $from  tick of the media that is shown first
      * @param  int|null  $until  tick that is shown no more; null for all that follows
      */
-    private function __construct(private int $from, private ?int $until)
+    private function __construct(public int $from, private ?int $until)
     {
     }
 

@@ -57,7 +57,7 @@ final class MovieBoxes
                 )));
             } elseif ($box->type === 'moov') {
                 foreach ($this->boxes->children($box) as $child) {
-                    $this->movieTimescale = $child->type === 'mvhd' ? $this->ticks($child) : $this->movieTimescale;
+                    $this->movieTimescale = $child->type === 'mvhd' ? $this->boxes->ticks($child) : $this->movieTimescale;
                     // A reference movie (QuickTime file format) names other files to play in its stead.
                     $external = $external || $child->type === 'rmra';
                     if ($child->type === 'trak' && count($tracks) < self::MOST_TRACKS) {
@@ -118,15 +118,7 @@ final class MovieBoxes
     {
         $header = $this->boxes->find($media, 'mdhd');
 
-        return $header === null ? 0 : $this->ticks($header);
-    }
-
-    /** Ticks per second of a header of media or movie, which begin alike (ISO/IEC 14496-12, 8.2.2 and 8.4.2). */
-    private function ticks(Box $header): int
-    {
-        $content = $this->boxes->content($header, 0, 24);
-
-        return ord($content[0] ?? "\0") === 1 ? BoxReader::number($content, 20, 4) : BoxReader::number($content, 12, 4);
+        return $header === null ? 0 : $this->boxes->ticks($header);
     }
 
     /** A data reference whose flag says that the media lie in another file (ISO/IEC 14496-12, 8.7.2). */
