@@ -68,7 +68,7 @@ class HeldEncoder
         // One first pass serves all tries, also where the last of them is known already.
         $reel->pieces === [] ?: $tries->gathering($first);
         $kept = StepStore::key('held', $this->keyOf($of, $first), ...$this->weights($reel));
-        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $alike): array {
+        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $rate, $alike): array {
             $begun = $reel->pieces === []
                 ? $wanted
                 : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $first, $wanted);
@@ -77,7 +77,9 @@ class HeldEncoder
             $tried = [];
             do {
                 $try = $this->tried($tries, $reel, $of, $plan->atBitrate($at($asked)));
-                $tried[] = [$asked, max(1.0, $try['rate']), $try['spent']];
+                // Where an average lies above the peak, that is raised with it: more can be spent of more.
+                $isFree = $rate->peak !== null && $asked > $rate->peak->bitsPerSecond;
+                $tried[] = [$asked, max(1.0, $try['rate']), $isFree ? $asked : $try['spent']];
                 $asked = HoldRate::next($wanted, $tried);
             } while ($asked !== null);
             [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];

@@ -2,7 +2,6 @@
 
 namespace App\Transit;
 
-use App\Engine\Prober;
 use App\Engine\Runner;
 use App\Media\CutReader;
 use App\Media\StepStore;
@@ -26,7 +25,6 @@ class ReelMaker
 {
     public function __construct(
         private readonly Runner $runner,
-        private readonly Prober $prober,
         private readonly CutReader $reader,
         private readonly StepStore $store,
     ) {
@@ -74,12 +72,7 @@ class ReelMaker
         if ($facts === null || ! is_file($space->proxy())) {
             return null;
         }
-        $bytes = [];
-        $this->prober->packets($space->proxy(), function (Packet $packet) use (&$bytes): void {
-            if ($packet->stream === 0) {
-                $bytes[] = $packet->bytes;
-            }
-        });
+        $bytes = array_map(fn (Packet $packet): int => $packet->bytes, $this->reader->picture($space->proxy()));
 
         return Course::of($facts, $bytes, $framesPerSecond);
     }

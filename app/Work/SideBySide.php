@@ -16,7 +16,7 @@ final class SideBySide
     private const MOST = 4;
 
     /** Microseconds between looks at them. */
-    private const PAUSE = 50_000;
+    private const PAUSE = 10_000;
 
     /**
      * @param  list<Closure(Closure(): bool, Closure(): void): mixed>  $jobs  each is given whether it is to stop, and what it calls for

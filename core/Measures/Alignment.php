@@ -33,11 +33,16 @@ final readonly class Alignment
     {
         $picture = static fn (string $bytes): GreyPicture => new GreyPicture($bytes);
         [$own, $other] = [array_map($picture, $reference), array_map($picture, $test)];
-        $shift = self::shift($own, $other);
+        $known = [];
+        // The same ones are asked for to find the shift, and for each frame.
+        $distance = static function (int $at, int $i) use ($own, $other, &$known): float {
+            return $known[$i][$at] ??= $own[$at]->distance($other[$i]);
+        };
+        $shift = self::shift(count($own), count($other), $distance);
         $repeated = $dropped = 0;
         $shown = null;
         foreach ($other as $i => $picture) {
-            $at = self::nearest($own, $picture, $i - $shift);
+            $at = self::nearest(count($own), $i, $i - $shift, $distance);
             if ($shown !== null && $at !== null) {
                 $moves = isset($own[$i - $shift], $own[$i - $shift - 1]) &&
                     $own[$i - $shift]->distance($own[$i - $shift - 1]) > self::SAME;
@@ -50,16 +55,13 @@ final readonly class Alignment
         return new self($shift, $repeated, $dropped);
     }
 
-    /**
-     * @param  non-empty-list<GreyPicture>  $own
-     * @param  non-empty-list<GreyPicture>  $other
-     */
-    private static function shift(array $own, array $other): int
+    /** @param  callable(int, int): float  $distance  of a frame of the reference and one of the test */
+    private static function shift(int $own, int $other, callable $distance): int
     {
         $best = 0;
-        $least = self::CLEARLY * (self::differenceAt(0, $own, $other) ?? 0.0);
+        $least = self::CLEARLY * (self::differenceAt(0, $own, $other, $distance) ?? 0.0);
         for ($shift = -self::REACH; $shift <= self::REACH; $shift++) {
-            $difference = self::differenceAt($shift, $own, $other);
+            $difference = self::differenceAt($shift, $own, $other, $distance);
             if ($difference !== null && $difference < $least) {
                 [$best, $least] = [$shift, $difference];
             }
@@ -71,37 +73,34 @@ final readonly class Alignment
     /**
      * The mean difference of the frames that both have; null where those are under half of them.
      *
-     * @param  list<GreyPicture>  $own
-     * @param  list<GreyPicture>  $other
+     * @param  callable(int, int): float  $distance
      */
-    private static function differenceAt(int $shift, array $own, array $other): ?float
+    private static function differenceAt(int $shift, int $own, int $other, callable $distance): ?float
     {
         $sum = 0.0;
         $count = 0;
-        foreach ($other as $i => $picture) {
-            if (isset($own[$i - $shift])) {
-                $sum += $own[$i - $shift]->distance($picture);
-                $count++;
-            }
+        for ($i = max(0, $shift); $i < $other && $i - $shift < $own; $i++) {
+            $sum += $distance($i - $shift, $i);
+            $count++;
         }
 
-        return $count === 0 || 2 * $count < count($other) ? null : $sum / $count;
+        return $count === 0 || 2 * $count < $other ? null : $sum / $count;
     }
 
     /**
      * The frame of the reference that a picture shows, its own place first.
      *
-     * @param  list<GreyPicture>  $own
+     * @param  callable(int, int): float  $distance
      */
-    private static function nearest(array $own, GreyPicture $picture, int $place): ?int
+    private static function nearest(int $own, int $picture, int $place, callable $distance): ?int
     {
-        if (! isset($own[$place])) {
+        if ($place < 0 || $place >= $own) {
             return null;
         }
         $at = $place;
-        $least = self::CLEARLY * $own[$place]->distance($picture);
-        for ($i = max(0, $place - self::REACH); $i <= min(count($own) - 1, $place + self::REACH); $i++) {
-            $difference = $own[$i]->distance($picture);
+        $least = self::CLEARLY * $distance($place, $picture);
+        for ($i = max(0, $place - self::REACH); $i <= min($own - 1, $place + self::REACH); $i++) {
+            $difference = $distance($i, $picture);
             if ($difference < $least) {
                 [$at, $least] = [$i, $difference];
             }

@@ -15,6 +15,9 @@ final class HoldRate
     /** How near is near enough: a rate that is 3 % off moves the likeness by about 0.05 dB, less than pieces differ by. */
     public const NEAR = 0.05;
 
+    /** How near is near enough after a second try: encoders come 3 % apart of the same, and a third one is as likely to be further off. */
+    private const AFTER_TWO = 0.07;
+
     /** Averages that are tried at most; each costs an encoding of all pieces. */
     public const MOST = 3;
 
@@ -75,7 +78,8 @@ final class HoldRate
         }
         $nearest = self::nearest($wanted, $tried);
         [$asked, $came, $spent] = $tried[$nearest];
-        if (abs($came / $wanted - 1) <= self::NEAR || ($came < $wanted && $spent < self::SPENT * $asked)) {
+        $near = count($tried) > 1 ? self::AFTER_TWO : self::NEAR;
+        if (abs($came / $wanted - 1) <= $near || ($came < $wanted && $spent < self::SPENT * $asked)) {
             return null;
         }
         $power = $came > $wanted ? self::LOWERED : 1.0;
@@ -96,7 +100,8 @@ final class HoldRate
     /**
      * The place of the one that came nearest.
      *
-     * @param  non-empty-list<array{0: float|int, 1: float, 2?: float}>  $tried  each what was asked for, and the bits per second that came of it
+     * @param  non-empty-list<array{0: float|int, 1: float, 2?: float}>  $tried  each what was asked for, and the bits per second that came
+     *     of it
      */
     public static function nearest(float $wanted, array $tried): int
     {

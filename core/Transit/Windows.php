@@ -10,12 +10,12 @@ namespace OuterCrate\Transit;
  */
 final class Windows
 {
-    /** Pixels of a side at most, and at least; in between, two fifths of the lines: nine of them show half of a small picture. */
+    /** Pixels of a side at most, and at least; in between, a third of the lines. */
     public const SIDE = 192;
 
     private const LEAST = 96;
 
-    private const OF_LINES = 0.4;
+    private const OF_LINES = 1 / 3;
 
     /** Every so many pixels one is looked at. */
     public const STRIDE = 8;
