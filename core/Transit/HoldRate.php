@@ -87,11 +87,16 @@ final class HoldRate
             [$otherAsked, $otherCame] = $tried[$nearest === 0 ? 1 : 0];
             $moved = log($otherAsked / $asked);
             $follows = log($otherCame / $came);
-            if (abs($follows) < self::NEAR / 3 || ($came < $wanted && abs($follows) < self::FOLLOWS * abs($moved))) {
+            if ($came < $wanted && (abs($follows) < self::NEAR / 3 || abs($follows) < self::FOLLOWS * abs($moved))) {
                 return null;
             }
-            // Through both, so that one between two is not asked for as either; where more brought less, as if there were one.
-            $power = $moved / $follows > 0 ? min(self::STEEPEST, $moved / $follows) : 1.0;
+            // Through both, so that one between two is not asked for as either; where more brought less, as if there were one. What came
+            // to too much and hardly fell is lowered further, as far as one try goes.
+            $power = match (true) {
+                abs($follows) < self::NEAR / 3 => self::STEEPEST,
+                $moved / $follows > 0 => min(self::STEEPEST, $moved / $follows),
+                default => 1.0,
+            };
         }
 
         return $asked * max(1 / self::FURTHEST, min(self::FURTHEST, ($wanted / $came) ** $power));
