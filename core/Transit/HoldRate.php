@@ -27,6 +27,18 @@ final class HoldRate
     /** How many more bits an encoder in two passes gives what has more to code: this power of it, measured on scenes 30 times apart. */
     private const POWER = 0.7;
 
+    /** Of what is asked, what an encoder spends at least that can use more: less, and a peak or the picture itself bounds it. */
+    private const SPENT = 0.8;
+
+    /** Of a change of the average, what has to come of it for the picture to be able to use more. */
+    private const FOLLOWS = 1 / 3;
+
+    /** How strongly a first try that came to too much is lowered: two in three fall by more than they are asked to. */
+    private const LOWERED = 0.8;
+
+    /** How strongly what is asked is moved at most for what came of two tries: two that are much alike tell a slope that is chance. */
+    private const STEEPEST = 1.5;
+
     /**
      * The average to begin with: what pieces that are busier or calmer than the whole get of it, as far as what there is to code tells.
      *
@@ -51,18 +63,6 @@ final class HoldRate
     {
         return max($wanted / self::FURTHEST, min($wanted * self::FURTHEST, $asked));
     }
-
-    /** Of what is asked, what an encoder spends at least that can use more: less, and a peak or the picture itself bounds it. */
-    private const SPENT = 0.8;
-
-    /** Of a change of the average, what has to come of it for the picture to be able to use more. */
-    private const FOLLOWS = 1 / 3;
-
-    /** The same for a first try that came to too much: two in three fall by more than they are asked to. */
-    private const LOWERED = 0.8;
-
-    /** How strongly what is asked is moved for what came of two tries: two that are much alike tell a slope that is chance. */
-    private const STEEPEST = 1.5;
 
     /**
      * The average to try next, in bits per second; null where one that was tried is near enough, or asking for another changes nothing.

@@ -2,8 +2,10 @@
 
 use OuterCrate\Reading\Boxes\CodecString;
 use OuterCrate\Reading\Boxes\MovieBoxes;
+use OuterCrate\Reading\Boxes\PicturePackets;
 use OuterCrate\Reading\Boxes\Sphere;
 use OuterCrate\Reading\FrameOrder;
+use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Unreadable;
 use Tests\Support\BoxEditor;
@@ -16,6 +18,26 @@ function movie(string $bytes): array
     fwrite($stream, $bytes);
 
     return MovieBoxes::of($stream, strlen($bytes));
+}
+
+/** @return list<Packet>|null */
+function packetsOf(string $bytes): ?array
+{
+    $stream = fopen('php://memory', 'w+b');
+    fwrite($stream, $bytes);
+
+    return PicturePackets::of($stream, strlen($bytes));
+}
+
+/** A movie of one picture of four samples, 25 a second, with what is put in their tables. */
+function fourSamples(string $sizes, string $edits = ''): string
+{
+    $numbers = fn (int ...$numbers): string => pack('N*', 0, ...$numbers);
+    $box = BoxEditor::box(...);
+    $table = $box('stbl', $box('stts', $numbers(1, 4, 40)).$box('stss', $numbers(2, 1, 4)).$box('ctts', $numbers(2, 1, 80, 3, 40)).$sizes);
+    $media = $box('mdia', $box('mdhd', $numbers(0, 0, 1000, 160)).$box('hdlr', $numbers(0).'vide').$box('minf', $table));
+
+    return $box('moov', $box('mvhd', $numbers(0, 0, 600, 96)).$box('trak', $edits.$media));
 }
 
 function frames(string $pattern): FrameOrder
@@ -61,6 +83,39 @@ it('writes codec strings', function (string $entry, string $box, string $configu
     'cut off' => ['avc1', 'other', '01', 'avc1'],
     'ProRes' => ['apch', 'other', '01', 'apch'],
 ]);
+
+it('lists the samples of a picture with their sizes, from the first that is shown', function () {
+    $sizes = BoxEditor::box('stsz', pack('N*', 0, 0, 4, 900, 30, 20, 800));
+    $shown = BoxEditor::box('edts', BoxEditor::box('elst', pack('N*', 0, 1, 0, 80, 0x1_0000)));
+    $plain = fn (?array $packets): ?array => $packets === null ? null : array_map(
+        fn (Packet $packet): array => [$packet->shown, $packet->bytes, $packet->keyframe],
+        $packets,
+    );
+
+    expect($plain(packetsOf(fourSamples($sizes, $shown))))
+        ->toBe([[0.0, 900, true], [0.0, 30, false], [0.04, 20, false], [0.08, 800, true]])
+        ->and(array_column(packetsOf(fourSamples(BoxEditor::box('stsz', pack('N*', 0, 500, 4)))) ?? [], 'bytes'))
+        ->toBe([500, 500, 500, 500]);
+});
+
+it('does not tell the samples of what its tables do not tell', function (Closure $made) {
+    expect(packetsOf($made()))->toBeNull();
+})->with(function () {
+    $sizes = BoxEditor::box('stsz', pack('N*', 0, 0, 4, 900, 30, 20, 800));
+    $edit = fn (int ...$numbers): string => BoxEditor::box('edts', BoxEditor::box('elst', pack('N*', ...$numbers)));
+
+    return [
+        'no sizes' => fn (): string => fourSamples(''),
+        'fewer sizes than samples' => fn (): string => fourSamples(BoxEditor::box('stsz', pack('N*', 0, 0, 2, 900, 30))),
+        'sizes that are cut off' => fn (): string => fourSamples(BoxEditor::box('stsz', pack('N*', 0, 0, 4, 900, 30))),
+        'more samples than are looked at' => fn (): string => fourSamples(BoxEditor::box('stsz', pack('N*', 0, 500, 0x7FFF_FFFF))),
+        'shown in two pieces' => fn (): string => fourSamples($sizes, $edit(0, 2, 10, 0, 0x1_0000, 10, 80, 0x1_0000)),
+        'shown at half the speed' => fn (): string => fourSamples($sizes, $edit(0, 1, 0, 0, 0x8000)),
+        'more in fragments' => fn (): string => fourSamples($sizes).BoxEditor::box('moof', ''),
+        'two pictures' => fn (): string => BoxEditor::box('moov', str_repeat(substr(fourSamples($sizes), 8), 2)),
+        'no movie' => fn (): string => BoxEditor::box('ftyp', 'isom'),
+    ];
+});
 
 it('reads 360 layouts of both forms', function () {
     $path = tempnam(sys_get_temp_dir(), 'sphere');
@@ -160,4 +215,32 @@ it('survives flipped and truncated files, quickly and without growing', function
         ->toBeLessThan(1_000_000)
         ->and(memory_get_peak_usage())
         ->toBeLessThan(400_000_000);
+});
+
+it('lists samples of flipped tables as they claim to be, without growing', function () {
+    mt_srand(20261129);
+    $seed = file_get_contents(Clips::make('open-gop'));
+    $index = strrpos($seed, 'moov');
+    $run = function (int $times) use ($seed, $index): int {
+        $listed = 0;
+        for ($i = 0; $i < $times; $i++) {
+            $bytes = $seed;
+            for ($flips = mt_rand(1, 20); $flips > 0; $flips--) {
+                $bytes[mt_rand($index, strlen($bytes) - 1)] = chr(mt_rand(0, 255));
+            }
+            $packets = packetsOf($bytes);
+            $listed += $packets === null ? 0 : 1;
+            // 300,000 samples are looked at, none of less than nothing.
+            expect(count($packets ?? []))->toBeLessThanOrEqual(300_000)
+                ->and(min([0, ...array_column($packets ?? [], 'bytes')]))->toBe(0);
+        }
+
+        return $listed;
+    };
+    $run(300);
+    $before = memory_get_usage();
+
+    expect($run(300))->toBeGreaterThan(30)->toBeLessThan(300)
+        ->and(memory_get_usage() - $before)->toBeLessThan(1_000_000)
+        ->and(memory_get_peak_usage())->toBeLessThan(400_000_000);
 });

@@ -277,6 +277,14 @@ it('knows from a first pass how the second will share an average out', function 
     ],
 ]);
 
+it('finds the pieces in a first pass at half their rate', function () {
+    // Pieces of 50 frames are of 25 there: the busy one, that stands for a tenth, begins at the 25th.
+    $pieces = [new TestPiece(new FrameRange(0, 49), 0.9, 1.0, Why::Typical), new TestPiece(new FrameRange(50, 99), 0.1, 1.0, Why::Busiest)];
+    $asked = firstPass([[10_000, 10_000], [40_000, 40_000]])?->ask(1e6, $pieces, [0, 25], 25, 25, null, null, null);
+
+    expect($asked / 1e6)->toEqualWithDelta(2.5 / 1.3, 0.01);
+});
+
 it('makes nothing of a first pass that it cannot read', function () {
     expect(firstPass([[90_000, 10_000]], 'mbtree=0'))->toBeNull()
         ->and(FirstPass::of(["AAAA\n", "\x00\x01"]))->toBeNull()
