@@ -141,10 +141,6 @@ await page.getByRole('button', { name: /^Log of / }).first().click();
 await page.waitForTimeout(600);
 await take(page, 'queue');
 
-page = await open('light', '/settings');
-await page.waitForTimeout(400);
-await take(page, 'settings');
-
 page = await open('light', '/');
 await page.getByRole('button', { name: 'Bring in a cut' }).click();
 await page.waitForTimeout(400);
@@ -220,16 +216,21 @@ for (;;) {
     if (pack.length >= 3) {
         page = await open('light', `/slips/${pack[0].pack}`);
         await take(page, 'slips');
-
-page = await open('light', '/store');
-await page.getByRole('table', { name: 'Made files' }).waitFor();
-await page.getByRole('checkbox', { name: /^Choose .*mp4/ }).first().check();
-await take(page, 'store');
+        page = await open('light', '/store');
+        await page.getByRole('table', { name: 'Made files' }).waitFor();
+        await page.getByRole('checkbox', { name: /^Choose .*mp4/ }).first().check();
+        await take(page, 'store');
         await dispatched(pack.find((run) => run.name === 'Lanternwick').id);
         break;
     }
     await new Promise((resolve) => setTimeout(resolve, 1000));
 }
+
+// With the account that was signed in for the video.
+page = await open('light', '/settings');
+await page.getByText('signed in', { exact: true }).hover();
+await page.mouse.wheel(0, 120);
+await take(page, 'settings');
 
 // What survives, and the worst frame of it side by side.
 const racks = cuts.find((cut) => cut.name === 'Drying racks').id;

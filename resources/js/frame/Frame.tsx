@@ -78,7 +78,7 @@ export function Frame() {
                     <SignedInAs />
                 </div>
             </header>
-            <main ref={main} tabIndex={-1} className="min-h-0 overflow-y-auto outline-none" id="main">
+            <main ref={main} tabIndex={-1} className="relative min-h-0 overflow-y-auto outline-none" id="main">
                 <Outlet />
             </main>
             <Belt />
