@@ -119,6 +119,18 @@ it('knows the cells by name in their folders and in the plan alone', function ()
     expect($files)->toBe(['Draft.php', 'Plan.php']);
 });
 
+it('gives the functions of tests names of their own, as all test files are loaded together', function () {
+    $owners = [];
+    foreach (glob(dirname(__DIR__).'/{Core,Feature}/{,*/}*.php', GLOB_BRACE) as $file) {
+        preg_match_all('~^function (\w+)~m', (string) file_get_contents($file), $m);
+        foreach ($m[1] as $name) {
+            $owners[$name][] = basename($file);
+        }
+    }
+    expect($owners)->not->toBe([])
+        ->and(array_filter($owners, fn (array $files): bool => count($files) > 1))->toBe([]);
+});
+
 it('has lines of at most 140 characters', function () {
     $long = [];
     $folders = ['core', 'app', 'config', 'database', 'tests', 'resources/js'];

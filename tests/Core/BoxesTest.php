@@ -21,7 +21,7 @@ function movie(string $bytes): array
 }
 
 /** @return list<Packet>|null */
-function packetsOf(string $bytes): ?array
+function packetsInTables(string $bytes): ?array
 {
     $stream = fopen('php://memory', 'w+b');
     fwrite($stream, $bytes);
@@ -92,14 +92,14 @@ it('lists the samples of a picture with their sizes, from the first that is show
         $packets,
     );
 
-    expect($plain(packetsOf(fourSamples($sizes, $shown))))
+    expect($plain(packetsInTables(fourSamples($sizes, $shown))))
         ->toBe([[0.0, 900, true], [0.0, 30, false], [0.04, 20, false], [0.08, 800, true]])
-        ->and(array_column(packetsOf(fourSamples(BoxEditor::box('stsz', pack('N*', 0, 500, 4)))) ?? [], 'bytes'))
+        ->and(array_column(packetsInTables(fourSamples(BoxEditor::box('stsz', pack('N*', 0, 500, 4)))) ?? [], 'bytes'))
         ->toBe([500, 500, 500, 500]);
 });
 
 it('does not tell the samples of what its tables do not tell', function (Closure $made) {
-    expect(packetsOf($made()))->toBeNull();
+    expect(packetsInTables($made()))->toBeNull();
 })->with(function () {
     $sizes = BoxEditor::box('stsz', pack('N*', 0, 0, 4, 900, 30, 20, 800));
     $edit = fn (int ...$numbers): string => BoxEditor::box('edts', BoxEditor::box('elst', pack('N*', ...$numbers)));
@@ -228,7 +228,7 @@ it('lists samples of flipped tables as they claim to be, without growing', funct
             for ($flips = mt_rand(1, 20); $flips > 0; $flips--) {
                 $bytes[mt_rand($index, strlen($bytes) - 1)] = chr(mt_rand(0, 255));
             }
-            $packets = packetsOf($bytes);
+            $packets = packetsInTables($bytes);
             $listed += $packets === null ? 0 : 1;
             // 300,000 samples are looked at, none of less than nothing.
             expect(count($packets ?? []))->toBeLessThanOrEqual(300_000)
