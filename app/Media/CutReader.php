@@ -9,6 +9,7 @@ use OuterCrate\Reading\Boxes\MovieBoxes;
 use OuterCrate\Reading\Boxes\PicturePackets;
 use OuterCrate\Reading\FileStructure;
 use OuterCrate\Reading\FrameOrder;
+use OuterCrate\Reading\Matroska\PictureBlocks;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\ProbeReader;
@@ -46,7 +47,11 @@ class CutReader
         $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
         $counted = $bytes <= self::COUNTED_UP_TO;
         $orders = self::untold($probe);
-        if ($orders !== []) {
+        $told = $counted && count($orders) === 1 ? self::told($path) : null;
+        foreach ($told ?? [] as $packet) {
+            self::order($orders, $packet, array_key_first($orders));
+        }
+        if ($orders !== [] && $told === null) {
             $this->prober->packets($path, fn (Packet $packet) => self::order($orders, $packet), $counted ? null : self::SOME);
         }
 
@@ -85,8 +90,8 @@ class CutReader
     }
 
     /**
-     * Every packet of a file's picture, in the order of decoding. The tables of a movie tell them without the prober, which takes longer
-     * to start than a short file takes to read.
+     * Every packet of a file's picture, in the order of decoding. The tables of a movie and the blocks of Matroska tell them without the
+     * prober, which takes longer to start than a short file takes to read.
      *
      * @return list<Packet>
      *
@@ -95,12 +100,7 @@ class CutReader
      */
     public function picture(string $path): array
     {
-        $stream = @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read.', $path, 'Change who may read it.');
-        try {
-            $told = PicturePackets::of($stream, (int) fstat($stream)['size']);
-        } finally {
-            fclose($stream);
-        }
+        $told = self::told($path);
         if ($told !== null) {
             return $told;
         }
@@ -110,6 +110,23 @@ class CutReader
         }, pictureOnly: true);
 
         return $packets;
+    }
+
+    /**
+     * The packets of a file's picture as far as it tells them itself.
+     *
+     * @return list<Packet>|null
+     */
+    private static function told(string $path): ?array
+    {
+        $stream = @fopen($path, 'rb') ?: throw new FileProblem('The file cannot be read.', $path, 'Change who may read it.');
+        try {
+            $bytes = (int) fstat($stream)['size'];
+
+            return PicturePackets::of($stream, $bytes) ?? PictureBlocks::of($stream, $bytes);
+        } finally {
+            fclose($stream);
+        }
     }
 
     /**
@@ -218,10 +235,13 @@ class CutReader
         return $orders;
     }
 
-    /** @param  array<int, FrameOrder>  $orders */
-    private static function order(array $orders, Packet $packet): void
+    /**
+     * @param  array<int, FrameOrder>  $orders
+     * @param  int|null  $stream  that the packet is of; null for what it says itself
+     */
+    private static function order(array $orders, Packet $packet, ?int $stream = null): void
     {
-        ($orders[$packet->stream] ?? null)?->take($packet->shown, $packet->keyframe, $packet->lasts, $packet->decoded, $packet->hidden);
+        ($orders[$stream ?? $packet->stream] ?? null)?->take($packet->shown, $packet->keyframe, $packet->lasts, $packet->decoded, $packet->hidden);
     }
 
     /**

@@ -5,6 +5,7 @@ use App\Media\CutReader;
 use App\Schema\Contract;
 use OuterCrate\Reading\Boxes\PicturePackets;
 use OuterCrate\Reading\Description;
+use OuterCrate\Reading\Matroska\PictureBlocks;
 use OuterCrate\Reading\Packet;
 use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
@@ -18,16 +19,18 @@ function crate(string ...$arguments): Process
     return test()->crate(...$arguments);
 }
 
-it('lists the packets of a picture as the prober does, out of the tables of a movie', function (string $kind, bool $isTold) {
+it('lists the packets of a picture as the prober does, out of the tables of a movie or the blocks of Matroska', function (string $kind, bool $isTold) {
     $path = $this->clip($kind);
     $listed = [];
     app(Prober::class)->packets($path, function (Packet $packet) use (&$listed): void {
         $listed[] = $packet;
     }, pictureOnly: true);
     $stream = fopen($path, 'rb');
-    $told = PicturePackets::of($stream, filesize($path));
+    $told = PicturePackets::of($stream, filesize($path)) ?? PictureBlocks::of($stream, filesize($path));
     // To the microsecond that the prober rounds to.
-    $plain = fn (Packet $packet): array => [round((float) $packet->shown, 6), $packet->bytes, $packet->keyframe, $packet->hidden];
+    $plain = fn (Packet $packet): array => [
+        round((float) $packet->shown, 6), round((float) $packet->lasts, 6), $packet->bytes, $packet->keyframe, $packet->hidden,
+    ];
 
     expect($told !== null)->toBe($isTold)
         ->and(count($listed))->toBeGreaterThan(9)
@@ -37,7 +40,7 @@ it('lists the packets of a picture as the prober does, out of the tables of a mo
     'sound beside it' => ['plain', true],
     'a timecode track' => ['timecode', true],
     'samples of one size' => ['see-through', true],
-    'Matroska' => ['closed-gop', false],
+    'Matroska' => ['closed-gop', true],
     'a program stream' => ['tape', false],
 ]);
 
