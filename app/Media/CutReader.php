@@ -241,7 +241,8 @@ class CutReader
      */
     private static function order(array $orders, Packet $packet, ?int $stream = null): void
     {
-        ($orders[$stream ?? $packet->stream] ?? null)?->take($packet->shown, $packet->keyframe, $packet->lasts, $packet->decoded, $packet->hidden);
+        $order = $orders[$stream ?? $packet->stream] ?? null;
+        $order?->take($packet->shown, $packet->keyframe, $packet->lasts, $packet->decoded, $packet->hidden);
     }
 
     /**

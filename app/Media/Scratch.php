@@ -118,6 +118,14 @@ final readonly class Scratch
         }
     }
 
+    /** All files whose names begin alike under what follows in their names as well, in a folder of this one. */
+    public function alsoAsAll(string $beginning, string $folder): void
+    {
+        foreach ($this->names() as $name) {
+            str_starts_with($name, $beginning) && $this->alsoAs($name, "{$folder}/".substr($name, strlen($beginning)));
+        }
+    }
+
     /**
      * Keeps some of a file's lines as another file, unless there are none.
      *

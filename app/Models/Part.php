@@ -16,6 +16,10 @@ use OuterCrate\Units\FrameRange;
  * @property int $last
  * @property string $file its name in the run's working folder
  * @property array<mixed> $plan frozen, for the whole file
+ * @property int $pass 1 gathers, 2 writes with what was gathered, 0 is the only one
+ * @property ?string $gathered name that what its first pass left in that folder begins with
+ * @property ?int $average bits per second that fall to it
+ * @property ?float $full share of a decoder's buffer that is full where it begins; null for what its encoder takes it to be
  * @property ?Run $run
  */
 class Part extends Model
@@ -27,7 +31,10 @@ class Part extends Model
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */
-    protected $casts = ['plan' => 'array', 'number' => 'integer', 'first' => 'integer', 'last' => 'integer'];
+    protected $casts = [
+        'plan' => 'array', 'number' => 'integer', 'first' => 'integer', 'last' => 'integer', 'pass' => 'integer', 'average' => 'integer',
+        'full' => 'float',
+    ];
 
     /** @return BelongsTo<Run, $this> */
     public function run(): BelongsTo

@@ -3,87 +3,85 @@
 namespace App\Packing;
 
 use App\Engine\Capabilities;
-use App\Engine\EngineFailed;
 use App\Engine\Stopped;
+use App\Media\CutReader;
 use App\Media\OutputFile;
+use App\Media\Scratch;
 use App\Models\Part;
 use App\Models\PresentWorker;
 use App\Models\Speed;
 use App\Models\Work;
-use App\Models\WorkState;
-use App\Work\Ending;
-use App\Work\Meter;
 use App\Work\Owner;
 use App\Work\Presence;
-use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Collection;
+use OuterCrate\Encoding\BufferAcross;
 use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Encoding\PartList;
+use OuterCrate\Encoding\PartRate;
 use OuterCrate\Encoding\PartWitness;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Encoding\RateCurve;
+use OuterCrate\Encoding\Statistics;
 use OuterCrate\Encoding\Witness;
 use OuterCrate\Estimates\Dividing;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRange;
 
 /**
- * Has a long file made in parts by all machines that are free for it, this one among them, and gives the pass that joins them. Parts are
- * work like any other: claimed, beaten for, taken over. What is there of them is kept until the file is made.
+ * Has a long file made in parts by all machines that are free for it (PartRound), and gives the pass that joins them. In two passes, all
+ * parts go through the first, then each is given the rate that falls to it. What is there of them is kept until the file is made.
  */
 class InParts
 {
-    /** Microseconds between looks at what others do. */
-    private const PAUSE = 200_000;
-
     /** Share of the whole that is done when all parts are there. */
     private const SHARE = 0.96;
 
+    /** Share that is done when all have been through the first of two passes. */
+    private const GATHERED = 0.34;
+
+    /** How often parts are made again that take more out of a decoder's buffer than those before them left. */
+    private const AGAIN = 2;
+
+    /** Of what is full of that buffer, what they are told then. */
+    private const SAFE = 0.9;
+
     public function __construct(
-        private readonly WorkQueue $queue,
-        private readonly MakePart $parts,
+        private readonly PartRound $round,
         private readonly PassBuilder $passes,
         private readonly Encoders $encoders,
         private readonly Capabilities $capabilities,
+        private readonly CutReader $reader,
     ) {
     }
 
     /**
+     * @param  Bitrate|null  $aimed  average that the encoder is to aim at, where the one that was promised came out too far from it
      * @return Pass|null null where the file is made as a whole
      *
      * @throws Stopped
      */
-    public function joining(Making $making, Plan $plan): ?Pass
+    public function joining(Making $making, Plan $plan, ?Bitrate $aimed = null): ?Pass
     {
-        $run = $making->run;
-        $reading = $run->cut?->reading();
-        if ($reading === null) {
+        $reading = $making->run->cut?->reading();
+        $divided = $reading === null ? null : $this->divided($making, $plan, $reading);
+        if ($reading === null || $divided === null) {
             return null;
         }
-        $frozen = Freezer::freeze($plan);
-        $digest = substr(hash('xxh128', serialize([$frozen, $run->cut_state])), 0, 16);
-        $parts = Part::query()->where('run_id', $run->id)->where('file', 'like', "part-{$digest}-%")->orderBy('number')->get();
-        if ($parts->isEmpty()) {
-            $ranges = $this->ranges($plan, $reading);
-            if ($ranges === []) {
-                return null;
-            }
-            self::forget($run->id);
-            foreach ($ranges as $i => $range) {
-                Part::query()->create([
-                    'run_id' => $run->id, 'number' => $i + 1, 'first' => $range->first, 'last' => $range->last, 'plan' => $frozen,
-                    'file' => sprintf('part-%s-%03d.mov', $digest, $i + 1),
-                ]);
-            }
-            $parts = Part::query()->where('run_id', $run->id)->orderBy('number')->get();
-        }
-        $parts->each(fn (Part $part) => $this->queue->put($this->parts, $part->id));
-        $making->journal->result("Divided into {$parts->count()} parts, for all machines that are free.");
-        if (! $this->made($parts, $making)) {
+        $aimed === null
+            ? $making->journal->result("Divided into {$divided->count()} parts, for all machines that are free.")
+            : $this->forgetWritten($making, $divided);
+        $parts = $plan->bitrate->passes === 2
+            ? $this->inTwoPasses($making, $aimed === null ? $plan : $plan->aimedAt($aimed), $divided)
+            : ($this->round->make($divided, $making, 0.0, self::SHARE, 1, 2) ? $divided : null);
+        if ($parts === null) {
             $making->journal->result('A part could not be made by itself: the file is made as a whole.');
 
             return null;
@@ -103,6 +101,141 @@ class InParts
         Part::query()->whereKey($ids)->delete();
     }
 
+    /**
+     * What is made first of each part: all of it, or what is gathered for its second pass.
+     *
+     * @return Collection<int, Part>|null null where the file is made as a whole
+     */
+    private function divided(Making $making, Plan $plan, Reading $reading): ?Collection
+    {
+        $run = $making->run;
+        $frozen = Freezer::freeze($plan);
+        $digest = substr(hash('xxh128', serialize([$frozen, $run->cut_state])), 0, 16);
+        $isGathering = $plan->bitrate->passes === 2;
+        $ending = $isGathering ? 'gathered' : 'mov';
+        $own = Part::query()->where('run_id', $run->id)->where('file', 'like', "part-{$digest}-___.{$ending}")->orderBy('number');
+        $ranges = $own->exists() ? [] : $this->ranges($plan, $reading);
+        $ranges === [] ?: self::forget($run->id);
+        foreach ($ranges as $i => $range) {
+            Part::query()->create([
+                'run_id' => $run->id, 'number' => $i + 1, 'first' => $range->first, 'last' => $range->last, 'plan' => $frozen,
+                'file' => sprintf('part-%s-%03d.%s', $digest, $i + 1, $ending), 'pass' => $isGathering ? 1 : 0,
+            ]);
+        }
+        $parts = $own->get();
+
+        return $parts->isEmpty() ? null : $parts;
+    }
+
+    /**
+     * @param  Plan  $plan  with the average that is aimed at
+     * @param  Collection<int, Part>  $gathered
+     * @return Collection<int, Part>|null null where one of them could not be made, or no rate be planned
+     */
+    private function inTwoPasses(Making $making, Plan $plan, Collection $gathered): ?Collection
+    {
+        if (! $this->round->make($gathered, $making, 0.0, self::GATHERED, 1, 3)) {
+            return null;
+        }
+        $parts = $this->planned($making, $plan, $gathered);
+        for ($again = 0; $parts !== null && $this->round->make($parts, $making, self::GATHERED, self::SHARE, 2, 3); $again++) {
+            $sizes = $parts->map(fn (Part $part): array => array_map(
+                fn (Packet $packet): int => $packet->bytes,
+                $this->reader->picture("{$making->scratch->path}/{$part->file}"),
+            ));
+            $over = BufferAcross::overrun(array_values($sizes->all()), $plan->bitrate, $plan->frameRate->rate);
+            if ($over === null) {
+                return $parts;
+            }
+            if ($again === self::AGAIN) {
+                break;
+            }
+            [$place, $full] = $over;
+            $making->journal->result(sprintf(
+                'Part %d takes more out of a decoder’s buffer than those before it leave: made again with %.0f %% of it.',
+                $place + 1,
+                100 * self::SAFE * $full,
+            ));
+            $this->write($plan, $gathered[$place], new PartRate((int) $parts[$place]->average, self::SAFE * $full));
+            $making->scratch->remove($parts[$place]->file);
+            $parts = $this->written($plan, $gathered);
+        }
+
+        return null;
+    }
+
+    /**
+     * The parts with what falls to each.
+     *
+     * @param  Collection<int, Part>  $gathered
+     * @return Collection<int, Part>|null null where what was gathered does not tell
+     */
+    private function planned(Making $making, Plan $plan, Collection $gathered): ?Collection
+    {
+        $there = $this->written($plan, $gathered);
+        if ($there->count() === $gathered->count()) {
+            return $there;
+        }
+        $perSecond = $plan->frameRate->rate->perSecond->toFloat();
+        // Part after part, as the frames of a long one fill the memory.
+        $seconds = array_values($gathered->map(
+            fn (Part $part): ?array => self::statistics($making->scratch, $part)?->seconds($perSecond),
+        )->all());
+        if ($seconds === [] || in_array(null, $seconds, true)) {
+            return null;
+        }
+        $rates = RateCurve::of($seconds, $plan->bitrate, $perSecond);
+        $told = array_map(fn (PartRate $rate): string => (string) new Bitrate($rate->average), $rates);
+        $making->journal->result('Of the average, what falls to each part: '.implode(', ', $told).'.');
+        $gathered->values()->each(fn (Part $part, int $i) => $this->write($plan, $part, $rates[$i]));
+
+        return $this->written($plan, $gathered);
+    }
+
+    private static function statistics(Scratch $scratch, Part $gathered): ?Statistics
+    {
+        $names = array_map(fn (string $name): string => "{$gathered->file}.{$name}", Statistics::FILES);
+        $there = array_values(array_filter($names, $scratch->holds(...)));
+
+        return $there === [] ? null : Statistics::of($scratch->lines($there[0]));
+    }
+
+    private function write(Plan $plan, Part $gathered, PartRate $rate): void
+    {
+        $name = basename($gathered->file, '.gathered')."-{$plan->bitrate->average?->bitsPerSecond}";
+        $tried = Part::query()->where('run_id', $gathered->run_id)->where('file', 'like', "{$name}-%")->count();
+        Part::query()->create([
+            ...$gathered->only(['run_id', 'number', 'first', 'last', 'plan']),
+            'file' => "{$name}-{$tried}.mov", 'pass' => 2, 'gathered' => $gathered->file,
+            'average' => $rate->average, 'full' => $rate->full,
+        ]);
+    }
+
+    /**
+     * Makes room: what was written at another average is in the file that was joined of it.
+     *
+     * @param  Collection<int, Part>  $gathered
+     */
+    private function forgetWritten(Making $making, Collection $gathered): void
+    {
+        $own = Part::query()->where('run_id', $making->run->id)->whereIn('gathered', $gathered->pluck('file'));
+        $written = $own->pluck('file')->all();
+        $written === [] ?: $making->scratch->remove(...array_values($written));
+    }
+
+    /**
+     * What writes each part, as it was planned last.
+     *
+     * @param  Collection<int, Part>  $gathered
+     * @return Collection<int, Part> in order
+     */
+    private function written(Plan $plan, Collection $gathered): Collection
+    {
+        return Part::query()->whereIn('gathered', $gathered->pluck('file'))->where('run_id', $gathered->first()?->run_id)
+            ->where('file', 'like', "%-{$plan->bitrate->average?->bitsPerSecond}-%")
+            ->orderBy('id')->get()->keyBy('number')->sortKeys()->values();
+    }
+
     /** @return list<FrameRange> none where there is no other machine, or it is not worth it */
     private function ranges(Plan $plan, Reading $reading): array
     {
@@ -117,113 +250,24 @@ class InParts
     }
 
     /**
-     * Puts together what the parts left of the cut.
+     * Puts together what the parts left: what they saw of the cut, and how coarsely each frame was coded.
      *
      * @param  Collection<int, Part>  $parts
      */
     private function witness(Collection $parts, Making $making, Plan $plan): void
     {
         $scratch = $making->scratch;
-        $scratch->remove(Witness::PICTURES, Witness::TIMES);
+        $scratch->remove(Witness::PICTURES, Witness::TIMES, Quantisers::FILE);
         $witness = new PartWitness($plan, $making->run->cut->reading());
         foreach ($parts as $part) {
-            $seen = $witness->of($part->range(), $scratch->lines("{$part->file}.times"));
+            $seen = $witness->of($part->range(), $scratch->lines("{$part->file}.".Witness::TIMES));
             $size = DecodeCommand::WIDTH * DecodeCommand::HEIGHT;
-            $scratch->append("{$part->file}.pictures", $seen['first'] * $size, count($seen['times']) * $size, Witness::PICTURES);
+            $pictures = "{$part->file}.".Witness::PICTURES;
+            $scratch->append($pictures, $seen['first'] * $size, count($seen['times']) * $size, Witness::PICTURES);
             $scratch->add(Witness::TIMES, array_map(fn (float $time): string => sprintf("pts_time:%.6f\n", $time), $seen['times']));
+            $quantisers = "{$part->file}.".Quantisers::FILE;
+            $scratch->holds($quantisers) && $scratch->append($quantisers, 0, $scratch->bytes($quantisers), Quantisers::FILE);
         }
-    }
-
-    /**
-     * @param  Collection<int, Part>  $parts
-     * @return bool false when one of them failed
-     */
-    private function made(Collection $parts, Making $making): bool
-    {
-        $meter = $making->meter;
-        try {
-            while (true) {
-                $works = $this->works($parts);
-                if ($works->contains('state', WorkState::Failed)) {
-                    $works->each(fn (Work $work) => $work->state->isOver() ?: $this->queue->stop($work));
-
-                    return false;
-                }
-                if ($works->every(fn (Work $work): bool => $work->state === WorkState::Done)) {
-                    return true;
-                }
-                // Of an earlier stop of the file, which somebody took back before all had heard of it.
-                $works->where('state', WorkState::Stopped)->each(fn (Work $work) => $this->queue->put($this->parts, $work->subject));
-                $this->follow($parts, $works, $making);
-                $meter->check();
-                $waiting = $works->where('state', WorkState::Waiting)->pluck('id')->values()->all();
-                $own = $waiting === [] ? null : $this->queue->claim([$this->parts], (string) $meter->work->owner, $waiting);
-                $own === null ? usleep(self::PAUSE) : $this->here($own, $parts, $making);
-            }
-        } catch (Stopped $e) {
-            if ($meter->ending() === Ending::Stopped) {
-                $this->works($parts)->each(fn (Work $work) => $work->state->isOver() ?: $this->queue->stop($work));
-            }
-            throw $e;
-        }
-    }
-
-    /**
-     * Makes a part in this process.
-     *
-     * @param  Collection<int, Part>  $parts
-     */
-    private function here(Work $work, Collection $parts, Making $making): void
-    {
-        $meter = $making->meter;
-        $own = $meter->alongside($work);
-        $looked = 0;
-        // Asked several times a second; what others have done is looked up now and then.
-        $shouldStop = function () use ($meter, $own, $parts, $making, &$looked): bool {
-            ++$looked % 25 === 0 && $this->follow($parts, $this->works($parts), $making);
-
-            return $meter->shouldStop() || $own->shouldStop();
-        };
-        $part = $parts->firstWhere('id', $work->subject);
-        assert($part instanceof Part);
-        $part->setRelation('run', $making->run);
-        try {
-            $this->parts->make($part, $work->attempts, $own, $shouldStop, $meter->isPaused(...));
-            $this->queue->end($work, WorkState::Done);
-        } catch (Stopped) {
-            // The file's own end is told by its own meter.
-            $this->queue->giveBack($work);
-        } catch (EngineFailed $e) {
-            $this->queue->end($work, WorkState::Failed, $e->getMessage());
-        }
-    }
-
-    /**
-     * Tells how far all of it is, and has the others stand still with it.
-     *
-     * @param  Collection<int, Part>  $parts
-     * @param  Collection<int, Work>  $works
-     */
-    private function follow(Collection $parts, Collection $works, Making $making): void
-    {
-        $frames = $parts->mapWithKeys(fn (Part $part): array => [$part->id => $part->range()->count()]);
-        $share = $works->sum(fn (Work $work): float => $work->percent / 100 * $frames[$work->subject]) / max(1, $frames->sum());
-        $done = (int) round($share * (int) $making->run->plan['frames']);
-        $speed = (float) $works->whereIn('state', [WorkState::Running])->sum('speed');
-        $making->meter->note(self::SHARE * $share, ['frames' => $done, 'speed' => $speed > 0 ? $speed : null, 'detail' => [
-            'pass' => 1, 'passes' => 2, 'gathers' => false, 'bytes' => 0, 'toCome' => null,
-        ]]);
-        $isPaused = $making->meter->isPaused();
-        $works->each(fn (Work $work) => $work->paused === $isPaused || $work->state->isOver() ?: $this->queue->pause($work, $isPaused));
-    }
-
-    /**
-     * @param  Collection<int, Part>  $parts
-     * @return Collection<int, Work>
-     */
-    private function works(Collection $parts): Collection
-    {
-        return Work::query()->where('kind', Part::WORK)->whereIn('subject', $parts->modelKeys())->orderBy('id')->get();
     }
 
     /** Machines that would make parts: with the same engine, as parts of two are not joined, and this one among them. */

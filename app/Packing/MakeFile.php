@@ -126,7 +126,7 @@ class MakeFile implements Kind
             [$plan, $made] = $this->makeSomehow($making, $plan, $joining === null ? $passes : [$joining]);
             $tries = 1;
             if ($plan?->bitrate->average !== null) {
-                [$made, $tries] = $this->aim($making, $plan, $made);
+                [$made, $tries] = $this->aim($making, $plan, $made, $joining !== null);
             }
             $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
@@ -188,9 +188,10 @@ class MakeFile implements Kind
     /**
      * Tries again where rate control came out too far from what was promised, and keeps the file that came nearest.
      *
+     * @param  bool  $isJoined  it was made in parts
      * @return array{Made, int} of it, and how many were made
      */
-    private function aim(Making $making, Plan $plan, Made $made): array
+    private function aim(Making $making, Plan $plan, Made $made, bool $isJoined): array
     {
         $file = $making->file;
         $aim = new Aim($plan);
@@ -198,10 +199,16 @@ class MakeFile implements Kind
         while (($average = $aim->next($attempts)) !== null) {
             $file->setAside();
             try {
-                // What the first pass gathered holds for any average.
-                $passes = $this->passes->passes($plan->aimedAt($average), $making->run->cut->reading());
                 $making->journal->result("Rate control came out at another average than was promised: tried again at {$average}.");
-                $made = $this->make($making, $plan, [$passes[count($passes) - 1]]);
+                $joining = $isJoined ? $this->inParts->joining($making, $plan, $average) : null;
+                $passes = $this->passes->passes($plan->aimedAt($average), $making->run->cut->reading());
+                // What the first pass gathered holds for any average; of parts, nothing was gathered of the whole.
+                $made = $this->make($making, $plan, match (true) {
+                    $joining !== null => [$joining],
+                    $isJoined => $passes,
+                    default => [$passes[count($passes) - 1]],
+                });
+                $isJoined = $joining !== null;
             } catch (EngineFailed|FileProblem) {
                 // There is no room for two, or no encoder goes as low: what there is stays.
                 $file->takeBack();

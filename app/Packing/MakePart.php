@@ -17,11 +17,12 @@ use App\Work\Meter;
 use App\Work\OncePerMachine;
 use Closure;
 use OuterCrate\Encoding\Commands\EncodeCommand;
+use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Encoding\Progress;
-use OuterCrate\Encoding\Witness;
 use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Units\Bitrate;
 
 /** Makes a part of a file that is divided (InParts), where there is a machine free for it. */
 class MakePart implements Kind, OncePerMachine
@@ -104,9 +105,11 @@ class MakePart implements Kind, OncePerMachine
         $frames = $part->range()->count();
         $plan = $whole->onMachine($this->capabilities->hardware())
             ->ofRange($part->range(), $frames, $whole->frameRate->rate->secondsOf($frames));
+        $plan = $part->average === null ? $plan : $plan->aimedAt(new Bitrate($part->average));
         // Two may be at it: one that was taken for gone, and the one that took over.
         $own = Scratch::named(MakeFile::folder($part->run_id)."/{$part->file}.{$attempt}");
-        $command = EncodeCommand::of($this->passes->part($plan, $reading), $run->source, "{$own->path}/{$part->file}");
+        $pass = $part->pass === 1 ? $this->passes->partGathered($plan, $reading) : $this->passes->part($plan, $reading, $part->full);
+        $command = EncodeCommand::of($pass, $run->source, $pass->writes ? "{$own->path}/{$part->file}" : null);
         $from = Clock::seconds();
         $onProgress = fn (Progress $progress) => $meter->note(
             $progress->shareOf($frames, $plan->duration->toFloat()),
@@ -114,9 +117,14 @@ class MakePart implements Kind, OncePerMachine
             $progress->ended,
         );
         try {
+            $part->gathered === null ?: $scratch->alsoAsAll("{$part->gathered}.", basename($own->path));
             $said = $this->runner->encode($command, $own->path, $onProgress, $shouldStop, $isPaused);
-            $own->moveTo(Witness::PICTURES, "{$scratch->path}/{$part->file}.pictures");
-            $own->moveTo(Witness::TIMES, "{$scratch->path}/{$part->file}.times");
+            // What a second pass was given stays where it is.
+            $isGiven = fn (string $name): bool => $part->gathered !== null && str_starts_with($name, Pass::STATISTICS);
+            foreach (array_diff($own->names(), [$part->file]) as $name) {
+                $isGiven($name) ?: $own->moveTo($name, "{$scratch->path}/{$part->file}.{$name}");
+            }
+            $pass->writes ?: $own->mark($part->file);
             // Last: what has its name is whole.
             $own->moveTo($part->file, "{$scratch->path}/{$part->file}");
         } finally {

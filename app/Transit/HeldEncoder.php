@@ -7,6 +7,7 @@ use App\Engine\Runner;
 use App\Media\CutReader;
 use App\Media\StepStore;
 use Closure;
+use OuterCrate\Encoding\BufferLevel;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Formats\BitrateMode;
@@ -17,7 +18,6 @@ use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\FirstPass;
 use OuterCrate\Transit\HoldRate;
-use OuterCrate\Transit\ReelOrder;
 use OuterCrate\Transit\WholeRate;
 use OuterCrate\Units\Bitrate;
 
@@ -177,7 +177,7 @@ class HeldEncoder
 
         return new Pass(
             input: $pass->input,
-            arguments: [...ReelOrder::begun($pass->arguments, $reel->left()), '-force_key_frames', implode(',', $times)],
+            arguments: [...BufferLevel::told($pass->arguments, $reel->left()), '-force_key_frames', implode(',', $times)],
             writes: $pass->writes,
             weight: $pass->weight,
             boxes: $pass->boxes,

@@ -7,7 +7,7 @@ use App\Media\Scratch;
 use Closure;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
-use OuterCrate\Transit\FirstPass;
+use OuterCrate\Encoding\Statistics;
 
 /** Encodes the same pieces at one average after another: what the first pass gathers of the picture serves all of them. */
 final class Tries
@@ -53,7 +53,7 @@ final class Tries
     public function gather(Pass $gathering): iterable
     {
         $this->run($gathering, null);
-        foreach (FirstPass::FILES as $name) {
+        foreach (Statistics::FILES as $name) {
             yield from $this->scratch?->lines($name) ?? [];
         }
     }

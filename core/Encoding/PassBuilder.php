@@ -93,11 +93,24 @@ final readonly class PassBuilder
             : [$write(0)];
     }
 
-    /** The picture of a part of a file that is divided, for joining() to take over as it is. */
-    public function part(Plan $plan, Reading $reading): Pass
+    /** What a part of a file that is divided leaves for its second pass. */
+    public function partGathered(Plan $plan, Reading $reading): Pass
+    {
+        $pass = $this->gathering($plan, $reading, (new Excerpt($reading, $plan->range))->input());
+
+        return new Pass($pass->input, $pass->arguments, false, 100);
+    }
+
+    /**
+     * The picture of a part of a file that is divided, for joining() to take over as it is.
+     *
+     * @param  float|null  $full  share of a decoder's buffer that is full where it begins; null for what the encoder takes it to be
+     */
+    public function part(Plan $plan, Reading $reading, ?float $full = null): Pass
     {
         return new Pass((new Excerpt($reading, $plan->range))->input(), [
-            ...$this->picture($plan, $reading, 0),
+            ...BufferLevel::told($this->picture($plan, $reading, $plan->bitrate->passes === 2 ? 2 : 0), $full),
+            ...self::told($plan),
             ...['-an', '-sn', '-dn', '-map_metadata', '-1', '-map_chapters', '-1'],
             ...['-movflags', '+write_colr', '-write_tmcd', '0', '-f', 'mov'],
         ], true, 100, beside: (new Witness($plan, $reading))->pictures());

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates;
 
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
 
 /**
  * Into which parts a long file is divided, so that several machines make it: each part of the cut is encoded by itself, and they are joined
- * as they are. Nothing may reach over a border: no filter that looks at other frames, no reference between them, no rate that one part
- * would have to save for another.
+ * as they are. Nothing may reach over a border: no filter that looks at other frames, no reference between them. An average is kept over
+ * all of them: in two passes, what falls to each is planned when all have been through the first (RateCurve).
  */
 final readonly class Dividing
 {
@@ -20,6 +21,9 @@ final readonly class Dividing
 
     /** Codecs whose streams are joined as they are, when their encoder was told the same. */
     private const CODECS = ['h264', 'hevc', 'prores', 'dnxhd'];
+
+    /** Of these, those whose first pass tells what the second will spend. */
+    private const PLANNED = ['h264', 'hevc'];
 
     /**
      * @param  float  $leastSeconds  that a part takes: under it, beginning and joining cost more than they win
@@ -69,14 +73,30 @@ final readonly class Dividing
             && in_array($plan->video->codec->id(), self::CODECS, true)
             && $plan->video->hardware === null
             && ($plan->keyframes->isIntra() || $plan->keyframes->closed)
-            // What is promised of the whole, or of every second, no part can keep by itself.
-            && ($plan->keyframes->isIntra() || $bitrate->quality !== null)
-            && $bitrate->passes === 1 && $bitrate->peak === null && $bitrate->target === null
+            && (self::isConstant($plan) || self::isPlanned($plan))
             // Each frame of the file is one of the cut.
             && $plan->frameRate->rate->equals($video->frameRate)
             && $plan->frameRate->fields === null
             && ! $plan->frameRate->scan->isInterlaced()
             && $video->isEven()
             && ! $video->clock->isByCount();
+    }
+
+    /** Nothing is promised of the whole, or of every second, which no part could keep by itself. */
+    private static function isConstant(Plan $plan): bool
+    {
+        $bitrate = $plan->bitrate;
+
+        return ($plan->keyframes->isIntra() || $bitrate->quality !== null)
+            && $bitrate->passes === 1 && $bitrate->peak === null && $bitrate->target === null;
+    }
+
+    /** Its encoder leaves what a rate is planned from, and says nothing in the stream of how a buffer is filled. */
+    private static function isPlanned(Plan $plan): bool
+    {
+        return $plan->bitrate->mode === BitrateMode::Vbr && $plan->bitrate->passes === 2 && $plan->bitrate->average !== null
+            && in_array($plan->video->codec->id(), self::PLANNED, true)
+            && ! $plan->keyframes->isIntra()
+            && $plan->spec->preset->device?->statesBuffer !== true;
     }
 }

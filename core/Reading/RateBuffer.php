@@ -48,8 +48,18 @@ final class RateBuffer
     /** The next frame in the order of decoding, which leaves the buffer at once. */
     public function take(int $bytes): void
     {
-        $flowed = $this->rate->bitsPerSecond * $this->frame->toFloat();
-        $this->owed = max(0.0, $this->owed - $flowed) + 8 * $bytes;
+        $this->owed = $this->owedNext() + 8 * $bytes;
         $this->needed = max($this->needed, (int) round($this->owed));
+    }
+
+    /** Of a buffer of so many bits, what is full when the next frame is taken out, 0 to 1. */
+    public function full(int $bits): float
+    {
+        return max(0.0, 1 - $this->owedNext() / max(1, $bits));
+    }
+
+    private function owedNext(): float
+    {
+        return max(0.0, $this->owed - $this->rate->bitsPerSecond * $this->frame->toFloat());
     }
 }

@@ -4,62 +4,26 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
-/**
- * What an encoder found of the pieces in its first pass: bits of each frame and the quantiser that they were spent at. It tells how the
- * second pass will share an average out among the pieces, before any is encoded.
- */
+use OuterCrate\Encoding\BufferLevel;
+use OuterCrate\Encoding\Spending;
+use OuterCrate\Encoding\Statistics;
+
+/** What the first pass over pieces tells of how the second will share an average out among them, before any is encoded. */
 final readonly class FirstPass
 {
-    /** Names under which encoders leave it. */
-    public const FILES = ['statistics-0.log', 'statistics'];
-
-    /** Bits of the picture go by this power of the quantiser's step, those of movement by the next (x264, ratecontrol.c, qscale2bits). */
-    private const TEXTURE = 1.1;
-
-    private const MOVEMENT = 0.5;
-
-    /** How much smaller the step of a keyframe is than that of the frames that follow it (x264, --ipratio). */
-    private const KEYFRAME = 1.4;
-
-    /** Of what is full of a decoder's buffer, what an encoder lets a piece have: it keeps some for what follows. */
-    private const BUFFER = 0.5;
-
-    /** Of a buffer, what encoders take to be full at first. */
-    private const FULL = 0.9;
-
-    /** Halvings after which a step is found to a thousandth. */
-    private const ROUNDS = 40;
-
-    /** @param  non-empty-list<array{at: int, key: bool, step: float, texture: int, movement: int, rest: int}>  $frames  bits of each */
-    private function __construct(private array $frames)
+    private function __construct(private Statistics $statistics)
     {
     }
 
     /**
      * @param  iterable<string>  $lines  as encoders of H.264 and HEVC write them
-     * @return self|null null where another encoder wrote them, or where it shares out by something else than one step for all frames
+     * @return self|null null where they do not tell
      */
     public static function of(iterable $lines): ?self
     {
-        $frames = [];
-        foreach ($lines as $line) {
-            if (str_starts_with($line, '#options:') && preg_match('~(mbtree|cutree)=1|(?<!no-)cutree~', $line) !== 1) {
-                return null;
-            }
-            if (preg_match('~^in:(\d+) .*?type:(\w).*? q:([\d.]+) .*?tex:(\d+) mv:(\d+) misc:(\d+)~', $line, $m) === 1) {
-                $frames[] = [
-                    'at' => (int) $m[1],
-                    'key' => $m[2] === 'I',
-                    // x264, ratecontrol.c, qp2qscale; HEVC's scale doubles every six as well.
-                    'step' => 0.85 * 2 ** (((float) $m[3] - 12) / 6),
-                    'texture' => (int) $m[4],
-                    'movement' => (int) $m[5],
-                    'rest' => (int) $m[6],
-                ];
-            }
-        }
+        $statistics = Statistics::of($lines);
 
-        return $frames === [] ? null : new self($frames);
+        return $statistics === null ? null : new self($statistics);
     }
 
     /**
@@ -86,23 +50,12 @@ final readonly class FirstPass
     ): float {
         $whole = new WholeRate($pieces, $keyframeEvery, $perSecond);
         $byPiece = $this->byPiece($starts);
-        [$finest, $coarsest] = [0.01, 1000.0];
-        $average = $wanted;
-        for ($round = 0; $round < self::ROUNDS; $round++) {
-            $step = sqrt($finest * $coarsest);
-            $free = array_map(static fn (array $ofPiece): array => self::spent($ofPiece, $step), $byPiece);
-            $capped = $peak === null
-                ? $free
-                : self::capped($free, $peak / $perSecond, $buffer ?? 0, ($left ?? self::FULL) * ($buffer ?? 0));
-            $average = $this->rate($capped, $perSecond);
-            if ($whole->of(self::placed($capped)) > $wanted) {
-                $finest = $step;
-            } else {
-                $coarsest = $step;
-            }
-        }
+        $spent = static fn (float $step): array => self::spent($byPiece, $step, $peak === null
+            ? null
+            : new BufferLevel($peak / $perSecond, $buffer ?? 0, $left ?? BufferLevel::AT_FIRST));
+        $step = Statistics::step($wanted, static fn (float $step): float => $whole->of(self::placed($spent($step))));
 
-        return $average;
+        return $this->rate($spent($step), $perSecond);
     }
 
     /**
@@ -112,17 +65,17 @@ final readonly class FirstPass
     {
         $bits = array_sum(array_map(static fn (array $frames): float => array_sum(array_column($frames, 0)), $spent));
 
-        return $bits * $perSecond / count($this->frames);
+        return $bits * $perSecond / count($this->statistics->frames);
     }
 
     /**
      * @param  list<int>  $starts
-     * @return list<list<array{at: int, key: bool, step: float, texture: int, movement: int, rest: int}>>
+     * @return list<list<array{at: int, key: bool, spends: Spending}>>
      */
     private function byPiece(array $starts): array
     {
         $byPiece = array_map(static fn (): array => [], $starts);
-        foreach ($this->frames as $frame) {
+        foreach ($this->statistics->frames as $frame) {
             $piece = 0;
             foreach ($starts as $i => $start) {
                 $piece = $frame['at'] >= $start ? $i : $piece;
@@ -134,46 +87,25 @@ final readonly class FirstPass
     }
 
     /**
-     * Bits of each frame at a step, and whether it is a keyframe.
+     * Bits of each frame at a step as far as a peak lets them through, one piece after another, and whether it is a keyframe.
      *
-     * @param  list<array{at: int, key: bool, step: float, texture: int, movement: int, rest: int}>  $frames
-     * @return list<array{float, bool}>
+     * @param  list<list<array{at: int, key: bool, spends: Spending}>>  $byPiece
+     * @return list<list<array{float, bool}>>
      */
-    private static function spent(array $frames, float $step): array
+    private static function spent(array $byPiece, float $step, ?BufferLevel $level): array
     {
         $spent = [];
-        foreach ($frames as $frame) {
-            $own = $frame['key'] ? $step / self::KEYFRAME : $step;
-            $bits = $frame['texture'] * ($frame['step'] / $own) ** self::TEXTURE
-                + $frame['movement'] * (max(1.0, $frame['step']) / max(1.0, $own)) ** self::MOVEMENT
-                + $frame['rest'];
-            $spent[] = [$bits, $frame['key']];
+        foreach ($byPiece as $frames) {
+            $free = array_map(static fn (array $frame): float => $frame['spends']->at($step), $frames);
+            $through = $level?->through(count($frames), array_sum($free)) ?? 1.0;
+            $spent[] = array_map(
+                static fn (float $bits, array $frame): array => [$through * $bits, $frame['key']],
+                $free,
+                $frames,
+            );
         }
 
         return $spent;
-    }
-
-    /**
-     * What a peak lets through, one piece after another, each with what the ones before it left of the buffer.
-     *
-     * @param  list<list<array{float, bool}>>  $spent  by piece
-     * @param  float  $perFrame  bits with which the buffer is filled
-     * @param  float  $buffer  bits
-     * @param  float  $full  bits of it that are full at first
-     * @return list<list<array{float, bool}>>
-     */
-    private static function capped(array $spent, float $perFrame, float $buffer, float $full): array
-    {
-        $capped = [];
-        foreach ($spent as $frames) {
-            $bits = array_sum(array_column($frames, 0));
-            $comes = count($frames) * $perFrame;
-            $through = min(1.0, ($comes + self::BUFFER * $full) / max(1.0, $bits));
-            $full = max(0.0, min($buffer, $full + $comes - $through * $bits));
-            $capped[] = array_map(static fn (array $frame): array => [$through * $frame[0], $frame[1]], $frames);
-        }
-
-        return $capped;
     }
 
     /**

@@ -46,18 +46,4 @@ final class ReelOrder
     {
         return ($pieces[0]->run ?? 0) >= self::LONG * $framesPerSecond ? self::LEFT : null;
     }
-
-    /**
-     * The arguments of a pass, with a buffer that is so full at first.
-     *
-     * @param  list<string>  $arguments
-     * @return list<string>
-     */
-    public static function begun(array $arguments, ?float $left): array
-    {
-        $at = array_search('-bufsize', $arguments, true);
-        $buffer = $at === false || $left === null ? 0 : (int) ($arguments[$at + 1] ?? 0);
-
-        return $buffer === 0 ? $arguments : [...$arguments, '-rc_init_occupancy', (string) (int) round($left * $buffer)];
-    }
 }

@@ -4,7 +4,7 @@
  * One long file on two machines: the same cut made in parts by two workers, each held to a core of its own under a name of its own, and
  * as a whole by one such worker. Time, size, and what both keep of the cut.
  *
- * usage: bin/bench parts [SECONDS [ROUNDS]]      76 seconds and one round when left out
+ * usage: bin/bench parts [SECONDS [ROUNDS [KBPS]]]    76 seconds, one round, and constant quality instead of two passes
  */
 
 use App\Desk\CutDesk;
@@ -28,7 +28,10 @@ $scene = "mandelbrot=s=1280x720:r=25:maxiter=300:end_pts={$seconds}*20,noise=all
 $cut = app(CutShelf::class)->bringIn($path, null, false);
 $output = ['preset' => 'lossless-vault', 'edits' => [
     'video' => ['codec' => 'h264', 'effort' => 'slow'], 'container' => ['set' => 'mp4'], 'audio' => ['codec' => 'aac'],
-    'colour' => ['bitDepth' => 8], 'bitrate' => ['mode' => 'quality', 'quality' => 22],
+    'colour' => ['bitDepth' => 8],
+    'bitrate' => isset($argv[3])
+        ? ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => (int) $argv[3]], 'peak' => ['timesAverage' => 2]]
+        : ['mode' => 'quality', 'quality' => 22],
     'keyframes' => ['seconds' => 2, 'closed' => true, 'bFrames' => 3],
 ]];
 $worker = function (int $core) use ($surroundings): Process {

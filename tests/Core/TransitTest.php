@@ -1,6 +1,7 @@
 <?php
 
 use OuterCrate\Analysis\FoundSound;
+use OuterCrate\Encoding\BufferLevel;
 use OuterCrate\Encoding\Commands\ReelCommand;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Planning\Cells\Audio\Levelling;
@@ -187,10 +188,10 @@ it('lays pieces so that a decoder’s buffer is as full for each as in the cut',
         ->and(ReelOrder::left($order, 25))->toBe(0.3)
         ->and(ReelOrder::left(array_reverse($order), 25))->toBeNull()
         ->and(ReelOrder::left([], 25))->toBeNull()
-        ->and(ReelOrder::begun(['-maxrate', '900', '-bufsize', '2000'], 0.3))
+        ->and(BufferLevel::told(['-maxrate', '900', '-bufsize', '2000'], 0.3))
         ->toBe(['-maxrate', '900', '-bufsize', '2000', '-rc_init_occupancy', '600'])
-        ->and(ReelOrder::begun(['-maxrate', '900', '-bufsize', '2000'], null))->toBe(['-maxrate', '900', '-bufsize', '2000'])
-        ->and(ReelOrder::begun(['-crf', '20'], 0.3))->toBe(['-crf', '20']);
+        ->and(BufferLevel::told(['-maxrate', '900', '-bufsize', '2000'], null))->toBe(['-maxrate', '900', '-bufsize', '2000'])
+        ->and(BufferLevel::told(['-crf', '20'], 0.3))->toBe(['-crf', '20']);
 });
 
 it('holds pieces to the rate of the whole in a few tries', function (Closure $comes, float $wanted, int $most) {

@@ -24,6 +24,10 @@ const QUALITY = [
     'keyframes' => ['seconds' => 1, 'closed' => true, 'bFrames' => 2],
 ];
 
+const TWO_PASSES = [
+    'bitrate' => ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 300], 'peak' => ['kbps' => 600]], 'colour' => ['bitDepth' => 8],
+] + QUALITY;
+
 /*
  * Two machines that share a folder, which each has at another place, a PostgreSQL and a Redis. They are processes of one machine here,
  * under two names.
@@ -215,6 +219,7 @@ it('makes a long file in parts on both machines, to the frame, and whole where a
     }
 })->with([
     'H.264' => [QUALITY, null],
+    'H.264 in two passes' => [TWO_PASSES, null],
     'ProRes' => [['video' => ['codec' => 'prores'], 'container' => ['set' => 'mov'], 'audio' => ['codec' => 'pcm']], null],
     'one that fails' => [QUALITY, 'a part'],
 ]);

@@ -19,7 +19,7 @@ function crate(string ...$arguments): Process
     return test()->crate(...$arguments);
 }
 
-it('lists the packets of a picture as the prober does, out of the tables of a movie or the blocks of Matroska', function (string $kind, bool $isTold) {
+it('lists the packets of a picture as the prober does, out of tables or blocks of its file', function (string $kind, bool $isTold) {
     $path = $this->clip($kind);
     $listed = [];
     app(Prober::class)->packets($path, function (Packet $packet) use (&$listed): void {

@@ -1,0 +1,133 @@
+<?php
+
+namespace App\Packing;
+
+use App\Engine\EngineFailed;
+use App\Engine\Stopped;
+use App\Models\Part;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Work\Ending;
+use App\Work\WorkQueue;
+use Closure;
+use Illuminate\Database\Eloquent\Collection;
+
+/**
+ * Has parts made by all machines that are free for it, this one among them. They are work like any other: claimed, beaten for, taken over.
+ */
+class PartRound
+{
+    /** Microseconds between looks at what others do. */
+    private const PAUSE = 200_000;
+
+    public function __construct(private readonly WorkQueue $queue, private readonly MakePart $parts)
+    {
+    }
+
+    /**
+     * @param  Collection<int, Part>  $parts
+     * @param  float  $from  share of the whole work that was done before, 0 to 1
+     * @param  float  $to  share that is done when all of them are there
+     * @param  int  $pass  of how many $passes this is
+     * @return bool false when one of them failed
+     *
+     * @throws Stopped
+     */
+    public function make(Collection $parts, Making $making, float $from, float $to, int $pass, int $passes): bool
+    {
+        $parts->each(fn (Part $part) => $this->queue->put($this->parts, $part->id));
+        $follow = fn (Collection $works) => $this->follow($parts, $works, $making, $from, $to, $pass, $passes);
+        $meter = $making->meter;
+        try {
+            while (true) {
+                $works = $this->works($parts);
+                if ($works->contains('state', WorkState::Failed)) {
+                    $works->each(fn (Work $work) => $work->state->isOver() ?: $this->queue->stop($work));
+
+                    return false;
+                }
+                if ($works->every(fn (Work $work): bool => $work->state === WorkState::Done)) {
+                    return true;
+                }
+                // Of an earlier stop of the file, which somebody took back before all had heard of it.
+                $works->where('state', WorkState::Stopped)->each(fn (Work $work) => $this->queue->put($this->parts, $work->subject));
+                $follow($works);
+                $meter->check();
+                $waiting = $works->where('state', WorkState::Waiting)->pluck('id')->values()->all();
+                $own = $waiting === [] ? null : $this->queue->claim([$this->parts], (string) $meter->work->owner, $waiting);
+                $own === null ? usleep(self::PAUSE) : $this->here($own, $parts, $making, fn () => $follow($this->works($parts)));
+            }
+        } catch (Stopped $e) {
+            if ($meter->ending() === Ending::Stopped) {
+                $this->works($parts)->each(fn (Work $work) => $work->state->isOver() ?: $this->queue->stop($work));
+            }
+            throw $e;
+        }
+    }
+
+    /**
+     * Makes a part in this process.
+     *
+     * @param  Collection<int, Part>  $parts
+     * @param  Closure(): void  $follow
+     */
+    private function here(Work $work, Collection $parts, Making $making, Closure $follow): void
+    {
+        $meter = $making->meter;
+        $own = $meter->alongside($work);
+        $looked = 0;
+        // Asked several times a second; what others have done is looked up now and then.
+        $shouldStop = function () use ($meter, $own, $follow, &$looked): bool {
+            ++$looked % 25 === 0 && $follow();
+
+            return $meter->shouldStop() || $own->shouldStop();
+        };
+        $part = $parts->firstWhere('id', $work->subject);
+        assert($part instanceof Part);
+        $part->setRelation('run', $making->run);
+        try {
+            $this->parts->make($part, $work->attempts, $own, $shouldStop, $meter->isPaused(...));
+            $this->queue->end($work, WorkState::Done);
+        } catch (Stopped) {
+            // The file's own end is told by its own meter.
+            $this->queue->giveBack($work);
+        } catch (EngineFailed $e) {
+            $this->queue->end($work, WorkState::Failed, $e->getMessage());
+        }
+    }
+
+    /**
+     * Tells how far all of it is, and has the others stand still with it.
+     *
+     * @param  Collection<int, Part>  $parts
+     * @param  Collection<int, Work>  $works
+     */
+    private function follow(
+        Collection $parts,
+        Collection $works,
+        Making $making,
+        float $from,
+        float $to,
+        int $pass,
+        int $passes,
+    ): void {
+        $frames = $parts->mapWithKeys(fn (Part $part): array => [$part->id => $part->range()->count()]);
+        $share = $works->sum(fn (Work $work): float => $work->percent / 100 * $frames[$work->subject]) / max(1, $frames->sum());
+        $done = (int) round($share * (int) $making->run->plan['frames']);
+        $speed = (float) $works->whereIn('state', [WorkState::Running])->sum('speed');
+        $making->meter->note($from + ($to - $from) * $share, ['frames' => $done, 'speed' => $speed > 0 ? $speed : null, 'detail' => [
+            'pass' => $pass, 'passes' => $passes, 'gathers' => $pass < $passes - 1, 'bytes' => 0, 'toCome' => null,
+        ]]);
+        $isPaused = $making->meter->isPaused();
+        $works->each(fn (Work $work) => $work->paused === $isPaused || $work->state->isOver() ?: $this->queue->pause($work, $isPaused));
+    }
+
+    /**
+     * @param  Collection<int, Part>  $parts
+     * @return Collection<int, Work>
+     */
+    private function works(Collection $parts): Collection
+    {
+        return Work::query()->where('kind', Part::WORK)->whereIn('subject', $parts->modelKeys())->orderBy('id')->get();
+    }
+}

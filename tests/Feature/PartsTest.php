@@ -1,0 +1,73 @@
+<?php
+
+use App\Engine\Capabilities;
+use App\Engine\Prober;
+use App\Media\CutReader;
+use App\Models\Part;
+use App\Models\PresentWorker;
+use App\Models\Run;
+use App\Models\RunLog;
+use App\Models\Work;
+use App\Shelf\CutShelf;
+use OuterCrate\Reading\Packet;
+use Tests\Support\Bars;
+
+/** Another machine, that is there and takes nothing: all parts are made here. */
+beforeEach(function (): void {
+    PresentWorker::query()->create([
+        'owner' => 'other:1:1', 'host' => 'other', 'kinds' => ['part'], 'cores' => 2, 'engine' => app(Capabilities::class)->version(),
+        'seen_at' => now()->addHour(),
+    ]);
+    config(['crate.work.least_part' => 0.001, 'crate.work.parts_each' => 1]);
+    $this->cut = app(CutShelf::class)->bringIn($this->clip('numbered'), null, false);
+    $this->output = fn (array $bitrate, string $codec = 'h264'): array => ['preset' => 'review-720', 'edits' => [
+        'video' => ['codec' => $codec],
+        'keyframes' => ['seconds' => 1, 'closed' => true],
+        'bitrate' => ['mode' => 'vbr', 'passes' => 2, ...$bitrate],
+    ]];
+    $this->log = fn (Run $run, string $kind = 'result'): string => RunLog::query()->where('run_id', $run->id)->where('kind', $kind)
+        ->orderBy('id')->pluck('text')->implode("\n");
+});
+
+it('gives each part of a file in two passes what falls to it, and keeps the average and every frame', function (string $codec) {
+    $run = $this->made($this->cut, ($this->output)(['average' => ['kbps' => 400], 'peak' => ['kbps' => 900]], $codec));
+    expect(array_column($run->slip['differences'], 'text'))->toBe([])
+        ->and(Bars::in('-i', $run->file))->toBe(range(0, 149))
+        ->and(($this->log)($run))->toContain('Divided into 2 parts', 'Of the average, what falls to each part: ')
+        ->not->toContain('as a whole', 'more out of a decoder')
+        ->and(preg_match_all('~-pass 2|pass=2~', ($this->log)($run, 'command')))->toBe(2)
+        ->and(Part::query()->count() + Work::query()->where('kind', 'part')->count())->toBe(0)
+        ->and(glob(config('crate.derived').'/work/*'))->toBe([]);
+})->with(['h264', 'hevc']);
+
+it('makes a part again with what those before it leave of the buffer, and no other', function () {
+    // The second part is said to begin with a frame that no buffer holds, once.
+    app()->instance(CutReader::class, new class(app(Prober::class)) extends CutReader
+    {
+        private int $reads = 0;
+
+        public function picture(string $path): array
+        {
+            $told = parent::picture($path);
+
+            return ++$this->reads === 2 ? [new Packet(0, 0.0, 0.0, 0.1, 1_000_000, true), ...$told] : $told;
+        }
+    });
+    $run = $this->made($this->cut, ($this->output)(['average' => ['kbps' => 400], 'peak' => ['kbps' => 900]]));
+    expect(($this->log)($run))->toContain('Part 2 takes more out of a decoder’s buffer')
+        ->and(substr_count(($this->log)($run, 'command'), '-pass 2'))->toBe(3)
+        ->and(array_column($run->slip['differences'], 'text'))->toBe([])
+        ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
+});
+
+it('aims all parts anew, from the same first passes, where the average came out too far off', function () {
+    // Less than any encoder makes of this picture.
+    $run = $this->made($this->cut, ($this->output)(['average' => ['kbps' => 60]]));
+    $log = ($this->log)($run);
+    $tries = 1 + substr_count($log, 'tried again at');
+    expect($run->slip['tries'])->toBe($tries)
+        ->and(substr_count(($this->log)($run, 'command'), '-pass 1'))->toBe(2)
+        ->and(substr_count(($this->log)($run, 'command'), '-pass 2'))->toBe(2 * $tries)
+        ->and($tries)->toBeGreaterThan(1)
+        ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
+});
