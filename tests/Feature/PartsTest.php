@@ -8,7 +8,9 @@ use App\Models\PresentWorker;
 use App\Models\Run;
 use App\Models\RunLog;
 use App\Models\Work;
+use App\Models\WorkState;
 use App\Shelf\CutShelf;
+use App\Work\Worker;
 use OuterCrate\Reading\Packet;
 use Tests\Support\Bars;
 
@@ -69,5 +71,18 @@ it('aims all parts anew, from the same first passes, where the average came out 
         ->and(substr_count(($this->log)($run, 'command'), '-pass 1'))->toBe(2)
         ->and(substr_count(($this->log)($run, 'command'), '-pass 2'))->toBe(2 * $tries)
         ->and($tries)->toBeGreaterThan(1)
+        ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
+});
+
+it('goes on from the parts that are there when its process is ended in between', function () {
+    $run = $this->queued($this->cut, [($this->output)(['average' => ['kbps' => 400]])])[0];
+    // Put down once the second of the second passes is at work.
+    $isWriting = fn (): bool => substr_count(($this->log)($run, 'command'), '-pass 2') === 1;
+    app(Worker::class)->one(['make'], $isWriting, [$run->work->id]);
+    expect($run->work->refresh()->state)->toBe(WorkState::Waiting);
+    $this->make($run);
+    expect($run->work->refresh()->state)->toBe(WorkState::Done)
+        ->and(substr_count(($this->log)($run, 'command'), '-pass 1'))->toBe(2)
+        ->and(substr_count(($this->log)($run, 'command'), '-pass 2'))->toBe(2)
         ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
 });
