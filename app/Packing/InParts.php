@@ -41,6 +41,9 @@ use OuterCrate\Units\FrameRange;
  */
 class InParts
 {
+    /** Of the name of a part's picture. */
+    private const ENDING = 'mov';
+
     /** Share of the whole that is done when all parts are there. */
     private const SHARE = 0.96;
 
@@ -112,7 +115,7 @@ class InParts
         $frozen = Freezer::freeze($plan);
         $digest = substr(hash('xxh128', serialize([$frozen, $run->cut_state])), 0, 16);
         $isGathering = $plan->bitrate->passes === 2;
-        $ending = $isGathering ? 'gathered' : 'mov';
+        $ending = $isGathering ? 'gathered' : self::ENDING;
         $own = Part::query()->where('run_id', $run->id)->where('file', 'like', "part-{$digest}-___.{$ending}")->orderBy('number');
         $ranges = $own->exists() ? [] : $this->ranges($plan, $reading);
         $ranges === [] ?: self::forget($run->id);
@@ -206,7 +209,7 @@ class InParts
         $tried = Part::query()->where('run_id', $gathered->run_id)->where('file', 'like', "{$name}-%")->count();
         Part::query()->create([
             ...$gathered->only(['run_id', 'number', 'first', 'last', 'plan']),
-            'file' => "{$name}-{$tried}.mov", 'pass' => 2, 'gathered' => $gathered->file,
+            'file' => "{$name}-{$tried}.".self::ENDING, 'pass' => 2, 'gathered' => $gathered->file,
             'average' => $rate->average, 'full' => $rate->full,
         ]);
     }

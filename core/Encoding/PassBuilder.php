@@ -12,6 +12,8 @@ use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Encoding\Elements\PictureElements;
 use OuterCrate\Encoding\Elements\SegmentHead;
 use OuterCrate\Formats\Containers\ImageFolder;
+use OuterCrate\Formats\Containers\Mov;
+use OuterCrate\Formats\Containers\Mp4;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Presets\Role;
 use OuterCrate\Reading\AudioReading;
@@ -26,6 +28,12 @@ final readonly class PassBuilder
 
     /** Parts that are there are copied, and sound is coded. */
     private const JOINING_WEIGHT = 4;
+
+    /**
+     * Containers in which the engine's muxer has Opus begin before the picture by what its encoder puts ahead, and states that as a delay
+     * (RFC 9559, CodecDelay) as well: players take it off twice.
+     */
+    private const TWICE_AHEAD = ['matroska', 'webm'];
 
     /** How pieces are made and read; counted up when that changes, so that what is known from before is not taken for the same. */
     private const SAMPLES = '3';
@@ -102,7 +110,8 @@ final readonly class PassBuilder
     }
 
     /**
-     * The picture of a part of a file that is divided, for joining() to take over as it is.
+     * The picture of a part of a file that is divided, for joining() to take over as it is. Its clock counts exactly, whatever that of the
+     * file does.
      *
      * @param  float|null  $full  share of a decoder's buffer that is full where it begins; null for what the encoder takes it to be
      */
@@ -112,8 +121,15 @@ final readonly class PassBuilder
             ...BufferLevel::told($this->picture($plan, $reading, $plan->bitrate->passes === 2 ? 2 : 0), $full),
             ...self::told($plan),
             ...['-an', '-sn', '-dn', '-map_metadata', '-1', '-map_chapters', '-1'],
-            ...['-movflags', '+write_colr', '-write_tmcd', '0', '-f', 'mov'],
+            ...['-movflags', '+write_colr', '-write_tmcd', '0', '-f', self::partMuxer($plan)],
         ], true, 100, beside: (new Witness($plan, $reading))->pictures());
+    }
+
+    private static function partMuxer(Plan $plan): string
+    {
+        $container = in_array($plan->video->codec->id(), (new Mp4)->videoCodecs(), true) ? new Mp4 : new Mov;
+
+        return $container->muxer();
     }
 
     /**
@@ -266,13 +282,17 @@ final readonly class PassBuilder
 
     /**
      * Where a container does not say when sound begins, what the encoder puts ahead would make it late: so much of the beginning, which is
-     * a few hundredths of a second at most, makes way for it.
+     * a few hundredths of a second at most, makes way for it. Where it is taken off twice, it would come early: it is held up by as much.
      *
      * @return list<string>
      */
     private static function ahead(Plan $plan, AudioArguments $arguments): array
     {
         $delay = $arguments->delay() / $plan->audio->sampleRate;
+        $isTwice = $arguments->codec() === 'opus' && in_array($plan->container->container->id(), self::TWICE_AHEAD, true);
+        if ($isTwice && $plan->hasVideo()) {
+            return [sprintf('adelay=delays=%.3F:all=1', 1000 * $delay)];
+        }
         // Of a few frames nothing would be left.
         $isLong = $plan->frameRate->rate->secondsOf($plan->frames)->toFloat() > 10 * $delay;
 

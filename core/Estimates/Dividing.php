@@ -16,11 +16,11 @@ use OuterCrate\Units\FrameRange;
  */
 final readonly class Dividing
 {
-    /** Files whose clocks count exactly, so that parts meet to the frame. */
-    private const CONTAINERS = ['mp4', 'mov'];
+    /** Files in which parts meet to the frame, each of which counts exactly itself (PassBuilder::part()). */
+    private const CONTAINERS = ['mp4', 'mov', 'matroska', 'webm'];
 
     /** Codecs whose streams are joined as they are, when their encoder was told the same. */
-    private const CODECS = ['h264', 'hevc', 'prores', 'dnxhd'];
+    private const CODECS = ['h264', 'hevc', 'av1', 'vp9', 'prores', 'dnxhd'];
 
     /** Of these, those whose first pass tells what the second will spend. */
     private const PLANNED = ['h264', 'hevc'];

@@ -93,8 +93,10 @@ it('divides only what no part has to know of another for', function (array $edit
     'an average in two, open groups' => [['bitrate' => IN_TWO, 'keyframes' => ['closed' => false]], false],
     'the same rate all the time' => [['bitrate' => ['mode' => 'cbr', 'average' => ['kbps' => 6000]]], false],
     'frames between frames' => [['frameRate' => ['exact' => '50']], false],
-    'a container that rounds' => [['container' => ['set' => 'matroska']], false],
-    'another codec' => [['video' => ['codec' => 'av1'], 'container' => ['set' => 'mp4']], false],
+    'a container that rounds' => [['container' => ['set' => 'matroska']], true],
+    'a container of streams' => [['container' => ['set' => 'mpeg-ts']], false],
+    'AV1' => [['video' => ['codec' => 'av1']], true],
+    'another codec' => [['video' => ['codec' => 'mpeg2'], 'container' => ['set' => 'mov']], false],
 ]);
 
 it('shares an average out among parts by what each has to code, and all of it', function () {

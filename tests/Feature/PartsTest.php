@@ -42,6 +42,16 @@ it('gives each part of a file in two passes what falls to it, and keeps the aver
         ->and(glob(config('crate.derived').'/work/*'))->toBe([]);
 })->with(['h264', 'hevc']);
 
+it('joins parts of any codec that is coded in closed groups, to the frame', function (string $codec, string $container, string $sound) {
+    $run = $this->made($this->cut, ['preset' => 'lossless-vault', 'edits' => [
+        'video' => ['codec' => $codec], 'container' => ['set' => $container], 'audio' => ['codec' => $sound], 'colour' => ['bitDepth' => 8],
+        'keyframes' => ['seconds' => 1, 'closed' => true], 'bitrate' => ['mode' => 'quality', 'quality' => 30],
+    ]]);
+    expect(array_column($run->slip['differences'], 'text'))->toBe([])
+        ->and(($this->log)($run))->toContain('Divided into 2 parts')->not->toContain('as a whole')
+        ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
+})->with([['av1', 'mp4', 'aac'], ['vp9', 'webm', 'opus'], ['h264', 'matroska', 'aac'], ['prores', 'matroska', 'pcm']]);
+
 it('makes a part again with what those before it leave of the buffer, and no other', function () {
     // The second part is said to begin with a frame that no buffer holds, once.
     app()->instance(CutReader::class, new class(app(Prober::class)) extends CutReader
