@@ -67,3 +67,9 @@ it('codes every sound as planned', function (string $codec, string $container) {
     ['flac', 'matroska'],
     ['alac', 'mov'],
 ]);
+
+it('keeps sound in step where its encoder puts something ahead', function (string $video, string $container, string $sound) {
+    $edits = ['video' => ['codec' => $video], 'container' => ['set' => $container], 'audio' => ['codec' => $sound]];
+
+    expect(unwanted(delivered('plain', 'review-720', [...$edits, 'bitrate' => ['mode' => 'quality', 'quality' => 40]])))->toBe([]);
+})->with([['vp9', 'webm', 'opus'], ['h264', 'matroska', 'opus'], ['h264', 'matroska', 'mp3']]);
