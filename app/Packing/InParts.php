@@ -83,9 +83,9 @@ class InParts
             : $this->forgetWritten($making, $divided);
         $parts = $plan->bitrate->passes === 2
             ? $this->inTwoPasses($making, $aimed === null ? $plan : $plan->aimedAt($aimed), $divided)
-            : ($this->round->make($divided, $making, 0.0, self::SHARE, 1, 2) ? $divided : null);
+            : ($this->round->make($divided, $making, new PartStage(0.0, self::SHARE, 1, 2)) ? $divided : null);
         if ($parts === null) {
-            $making->journal->result('A part could not be made by itself: the file is made as a whole.');
+            $making->journal->result('Its parts could not be made by themselves: the file is made as a whole.');
 
             return null;
         }
@@ -137,11 +137,12 @@ class InParts
      */
     private function inTwoPasses(Making $making, Plan $plan, Collection $gathered): ?Collection
     {
-        if (! $this->round->make($gathered, $making, 0.0, self::GATHERED, 1, 3)) {
+        if (! $this->round->make($gathered, $making, new PartStage(0.0, self::GATHERED, 1, 3))) {
             return null;
         }
         $parts = $this->planned($making, $plan, $gathered);
-        for ($again = 0; $parts !== null && $this->round->make($parts, $making, self::GATHERED, self::SHARE, 2, 3); $again++) {
+        $writing = new PartStage(self::GATHERED, self::SHARE, 2, 3);
+        for ($again = 0; $parts !== null && $this->round->make($parts, $making, $writing); $again++) {
             $sizes = $parts->map(fn (Part $part): array => array_map(
                 fn (Packet $packet): int => $packet->bytes,
                 $this->reader->picture("{$making->scratch->path}/{$part->file}"),

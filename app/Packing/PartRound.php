@@ -26,17 +26,14 @@ class PartRound
 
     /**
      * @param  Collection<int, Part>  $parts
-     * @param  float  $from  share of the whole work that was done before, 0 to 1
-     * @param  float  $to  share that is done when all of them are there
-     * @param  int  $pass  of how many $passes this is
      * @return bool false when one of them failed
      *
      * @throws Stopped
      */
-    public function make(Collection $parts, Making $making, float $from, float $to, int $pass, int $passes): bool
+    public function make(Collection $parts, Making $making, PartStage $stage): bool
     {
         $parts->each(fn (Part $part) => $this->queue->put($this->parts, $part->id));
-        $follow = fn (Collection $works) => $this->follow($parts, $works, $making, $from, $to, $pass, $passes);
+        $follow = fn (Collection $works) => $this->follow($parts, $works, $making, $stage);
         $meter = $making->meter;
         try {
             while (true) {
@@ -102,21 +99,15 @@ class PartRound
      * @param  Collection<int, Part>  $parts
      * @param  Collection<int, Work>  $works
      */
-    private function follow(
-        Collection $parts,
-        Collection $works,
-        Making $making,
-        float $from,
-        float $to,
-        int $pass,
-        int $passes,
-    ): void {
+    private function follow(Collection $parts, Collection $works, Making $making, PartStage $stage): void
+    {
         $frames = $parts->mapWithKeys(fn (Part $part): array => [$part->id => $part->range()->count()]);
         $share = $works->sum(fn (Work $work): float => $work->percent / 100 * $frames[$work->subject]) / max(1, $frames->sum());
         $done = (int) round($share * (int) $making->run->plan['frames']);
         $speed = (float) $works->whereIn('state', [WorkState::Running])->sum('speed');
-        $making->meter->note($from + ($to - $from) * $share, ['frames' => $done, 'speed' => $speed > 0 ? $speed : null, 'detail' => [
-            'pass' => $pass, 'passes' => $passes, 'gathers' => $pass < $passes - 1, 'bytes' => 0, 'toCome' => null,
+        $all = $stage->from + ($stage->to - $stage->from) * $share;
+        $making->meter->note($all, ['frames' => $done, 'speed' => $speed > 0 ? $speed : null, 'detail' => [
+            'pass' => $stage->pass, 'passes' => $stage->passes, 'gathers' => $stage->gathers(), 'bytes' => 0, 'toCome' => null,
         ]]);
         $isPaused = $making->meter->isPaused();
         $works->each(fn (Work $work) => $work->paused === $isPaused || $work->state->isOver() ?: $this->queue->pause($work, $isPaused));
