@@ -15,40 +15,46 @@ final class RunResource
     /** @return array<string, mixed> */
     public static function of(Run $run): array
     {
+        // Each is read and decoded anew whenever it is asked for.
+        [$card, $work] = [$run->card, $run->work];
+        [$state, $left] = [$work->state, $work->seconds_left];
+        $isDone = $state === WorkState::Done;
+        $isOver = $state->isOver();
+
         return [
             'id' => $run->id,
             'pack' => $run->pack,
             'cut' => $run->cut_id,
             'cutName' => $run->cut_name,
             'name' => $run->name,
-            'role' => $run->card['role'],
-            'preset' => $run->card['preset'],
-            'state' => $run->work->state->value,
-            'frames' => $run->work->frames,
-            'framesTotal' => $run->card['frames'],
-            'percent' => $run->work->percent,
-            'speed' => $run->work->speed,
-            'secondsLeft' => $run->work->seconds_left,
-            'secondsLeftLabel' => $run->work->seconds_left === null ? null : (string) new Duration(new Fraction($run->work->seconds_left)),
-            'expectedSeconds' => $run->card['seconds'],
-            'error' => $run->work->error,
+            'role' => $card['role'],
+            'preset' => $card['preset'],
+            'state' => $state->value,
+            'frames' => $work->frames,
+            'framesTotal' => $card['frames'],
+            'percent' => $work->percent,
+            'speed' => $work->speed,
+            'secondsLeft' => $left,
+            'secondsLeftLabel' => $left === null ? null : (string) new Duration(new Fraction($left)),
+            'expectedSeconds' => $card['seconds'],
+            'error' => $work->error,
             'file' => mb_scrub(basename($run->file)),
             'path' => mb_scrub($run->file),
-            'onDisk' => $run->work->state === WorkState::Done && file_exists($run->file),
-            'isFolder' => $run->card['isFolder'],
-            'stopAsked' => $run->work->stop_asked && ! $run->work->state->isOver(),
-            'endedAt' => $run->work->ended_at?->toIso8601ZuluString(),
-            'bytesLabel' => $run->work->state === WorkState::Done ? $run->card['bytesLabel'] : null,
-            'differences' => $run->work->state === WorkState::Done ? $run->card['differences'] : null,
-            'paused' => $run->work->paused && ! $run->work->state->isOver(),
-            'place' => $run->work->place,
+            'onDisk' => $isDone && file_exists($run->file),
+            'isFolder' => $card['isFolder'],
+            'stopAsked' => $work->stop_asked && ! $isOver,
+            'endedAt' => $work->ended_at?->toIso8601ZuluString(),
+            'bytesLabel' => $isDone ? $card['bytesLabel'] : null,
+            'differences' => $isDone ? $card['differences'] : null,
+            'paused' => $work->paused && ! $isOver,
+            'place' => $work->place,
             'output' => $run->output,
             'cleared' => $run->cleared_at !== null,
-            'recalled' => $run->recalled && ! $run->work->state->isOver(),
+            'recalled' => $run->recalled && ! $isOver,
             'pass' => self::pass($run),
             'soFarLabel' => self::bytes($run, 'bytes'),
             'toComeLabel' => self::bytes($run, 'toCome'),
-            'startedAt' => $run->work->started_at?->toIso8601ZuluString(),
+            'startedAt' => $work->started_at?->toIso8601ZuluString(),
         ];
     }
 
