@@ -41,6 +41,9 @@ use OuterCrate\Units\FrameRange;
  */
 class InParts
 {
+    /** What a part leaves; counted up when that changes, so that what an earlier version left is not taken for the same. */
+    private const LEAVES = 2;
+
     /** Of the name of a part's picture. */
     private const ENDING = 'mov';
 
@@ -113,7 +116,7 @@ class InParts
     {
         $run = $making->run;
         $frozen = Freezer::freeze($plan);
-        $digest = substr(hash('xxh128', serialize([$frozen, $run->cut_state])), 0, 16);
+        $digest = substr(hash('xxh128', serialize([self::LEAVES, $frozen, $run->cut_state])), 0, 16);
         $isGathering = $plan->bitrate->passes === 2;
         $ending = $isGathering ? 'gathered' : self::ENDING;
         $own = Part::query()->where('run_id', $run->id)->where('file', 'like', "part-{$digest}-___.{$ending}")->orderBy('number');

@@ -7,6 +7,7 @@ namespace OuterCrate\Encoding;
 use InvalidArgumentException;
 use OuterCrate\Analysis\LightMeter;
 use OuterCrate\Encoding\Audio\AudioArguments;
+use OuterCrate\Encoding\Audio\OpusArguments;
 use OuterCrate\Encoding\Boxes\PictureBoxes;
 use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Encoding\Elements\PictureElements;
@@ -14,6 +15,7 @@ use OuterCrate\Encoding\Elements\SegmentHead;
 use OuterCrate\Formats\Containers\ImageFolder;
 use OuterCrate\Formats\Containers\Mov;
 use OuterCrate\Formats\Containers\Mp4;
+use OuterCrate\Formats\Containers\TakesOpusDelayTwice;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Presets\Role;
 use OuterCrate\Reading\AudioReading;
@@ -28,12 +30,6 @@ final readonly class PassBuilder
 
     /** Parts that are there are copied, and sound is coded. */
     private const JOINING_WEIGHT = 4;
-
-    /**
-     * Containers in which the engine's muxer has Opus begin before the picture by what its encoder puts ahead, and states that as a delay
-     * (RFC 9559, CodecDelay) as well: players take it off twice.
-     */
-    private const TWICE_AHEAD = ['matroska', 'webm'];
 
     /** How pieces are made and read; counted up when that changes, so that what is known from before is not taken for the same. */
     private const SAMPLES = '3';
@@ -289,7 +285,7 @@ final readonly class PassBuilder
     private static function ahead(Plan $plan, AudioArguments $arguments): array
     {
         $delay = $arguments->delay() / $plan->audio->sampleRate;
-        $isTwice = $arguments->codec() === 'opus' && in_array($plan->container->container->id(), self::TWICE_AHEAD, true);
+        $isTwice = $plan->container->container instanceof TakesOpusDelayTwice && $arguments instanceof OpusArguments;
         if ($isTwice && $plan->hasVideo()) {
             return [sprintf('adelay=delays=%.3F:all=1', 1000 * $delay)];
         }

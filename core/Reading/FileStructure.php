@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading;
 
+use OuterCrate\Reading\Matroska\VariableNumber;
+
 /**
  * What the outermost structure of a file says, without decoding: whether all of it is there, and in which order it lies.
  */
@@ -110,7 +112,7 @@ final readonly class FileStructure
     /** Matroska (RFC 9559): the EBML header, then a Segment whose size may be unknown (RFC 8794, 6.2). */
     private static function matroska(string $head): self
     {
-        [$headerSize, $after] = self::vint($head, 4);
+        [$headerSize, $after] = VariableNumber::at($head, 4);
         if ($headerSize === null) {
             return new self();
         }
@@ -120,31 +122,9 @@ final readonly class FileStructure
         if (substr($head, $segment, 4) !== "\x18\x53\x80\x67") {
             return new self(docType: $docType);
         }
-        [$size, $start] = self::vint($head, $segment + 4);
+        [$size, $start] = VariableNumber::at($head, $segment + 4);
 
         return new self(expectedBytes: $size === null ? null : $start + $size, docType: $docType);
-    }
-
-    /** @return array{?int, int} value (null when unknown) and the position after it */
-    private static function vint(string $data, int $at): array
-    {
-        $first = ord($data[$at] ?? "\0");
-        for ($length = 1; $length <= 8; $length++) {
-            $marker = 1 << (8 - $length);
-            if (($first & $marker) !== 0) {
-                $value = $first & ($marker - 1);
-                $allOnes = $value === $marker - 1;
-                for ($i = 1; $i < $length; $i++) {
-                    $byte = ord($data[$at + $i] ?? "\0");
-                    $allOnes = $allOnes && $byte === 0xFF;
-                    $value = ($value << 8) | $byte;
-                }
-
-                return [$allOnes ? null : $value, $at + $length];
-            }
-        }
-
-        return [null, $at + 1];
     }
 
     private static function bigEndian(string $bytes): int

@@ -14,6 +14,28 @@ use App\Work\Worker;
 use OuterCrate\Reading\Packet;
 use Tests\Support\Bars;
 
+/** Has the second of two parts begin with a frame that no buffer holds, in so many of the first rounds. */
+function overrunning(int $rounds): CutReader
+{
+    return new class(app(Prober::class), $rounds) extends CutReader
+    {
+        private int $reads = 0;
+
+        public function __construct(Prober $prober, private readonly int $rounds)
+        {
+            parent::__construct($prober);
+        }
+
+        public function picture(string $path): array
+        {
+            $told = parent::picture($path);
+            $isOver = ++$this->reads % 2 === 0 && $this->reads <= 2 * $this->rounds;
+
+            return $isOver ? [new Packet(0, 0.0, 0.0, 0.1, 1_000_000, true), ...$told] : $told;
+        }
+    };
+}
+
 /** Another machine, that is there and takes nothing: all parts are made here. */
 beforeEach(function (): void {
     PresentWorker::query()->create([
@@ -54,21 +76,35 @@ it('joins parts of any codec that is coded in closed groups, to the frame', func
 
 it('makes a part again with what those before it leave of the buffer, and no other', function () {
     // The second part is said to begin with a frame that no buffer holds, once.
-    app()->instance(CutReader::class, new class(app(Prober::class)) extends CutReader
-    {
-        private int $reads = 0;
-
-        public function picture(string $path): array
-        {
-            $told = parent::picture($path);
-
-            return ++$this->reads === 2 ? [new Packet(0, 0.0, 0.0, 0.1, 1_000_000, true), ...$told] : $told;
-        }
-    });
+    app()->instance(CutReader::class, overrunning(1));
     $run = $this->made($this->cut, ($this->output)(['average' => ['kbps' => 400], 'peak' => ['kbps' => 900]]));
     expect(($this->log)($run))->toContain('Part 2 takes more out of a decoder’s buffer')
         ->and(substr_count(($this->log)($run, 'command'), '-pass 2'))->toBe(3)
         ->and(array_column($run->slip['differences'], 'text'))->toBe([])
+        ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
+});
+
+it('makes a file as a whole whose parts take too much again and again', function () {
+    app()->instance(CutReader::class, overrunning(9));
+    $run = $this->made($this->cut, ($this->output)(['average' => ['kbps' => 400], 'peak' => ['kbps' => 900]]));
+    $log = ($this->log)($run);
+    expect(substr_count($log, 'made again with'))->toBe(2)
+        ->and($log)->toContain('the file is made as a whole')
+        ->and($run->work->state)->toBe(WorkState::Done)
+        ->and(array_column($run->slip['differences'], 'text'))->toBe([])
+        ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
+});
+
+it('makes a file as a whole where the first passes of its parts do not tell how they share out', function () {
+    $engine = $this->folder('out').'/../tells-nothing';
+    // Of parts alone, whose folders are named so.
+    $untold = 'case "$PWD" in *part-*) [ ! -f statistics-0.log ] || sed -i s/mbtree=1/mbtree=0/ statistics-0.log;; esac';
+    file_put_contents($engine, "#!/bin/sh\nffmpeg \"\$@\" || exit\n{$untold}\nexit 0\n");
+    chmod($engine, 0o755);
+    config(['crate.engine.encoder' => $engine]);
+    $run = $this->made($this->cut, ($this->output)(['average' => ['kbps' => 400]]));
+    expect(($this->log)($run))->toContain('Divided into 2 parts', 'the file is made as a whole')->not->toContain('falls to each')
+        ->and($run->work->state)->toBe(WorkState::Done)
         ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
 });
 

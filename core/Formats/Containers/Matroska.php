@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Containers;
 
 /** Matroska: RFC 9559. */
-final class Matroska implements Container
+final class Matroska implements Container, TakesOpusDelayTwice
 {
     use CarriesAnyFrameRate;
     use CarriesAnySamples;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Formats\Containers;
 
 /** WebM: a part of Matroska for the web (WebM Container Guidelines). */
-final class WebM implements Container
+final class WebM implements Container, TakesOpusDelayTwice
 {
     use CarriesAnyFrameRate;
     use CarriesAnySamples;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Reading\Matroska;
 
 use Generator;
+use OuterCrate\Reading\Boxes\BoxReader;
 
 /**
  * Walks the elements of a file without loading it. What a damaged or hostile file claims is bounded: elements never reach out of their
@@ -51,43 +52,9 @@ final class ElementReader
     /** An unsigned integer (RFC 8794, 7.2); 0 where there is none. */
     public function unsigned(Element $element): int
     {
-        return self::bigEndian($this->content($element, 8));
-    }
+        $content = $this->content($element, 8);
 
-    /** @return array{?int, int} the number at a place and how many bytes it takes; null where none begins there or it is all ones */
-    public static function number(string $bytes, int $at): array
-    {
-        $first = ord($bytes[$at] ?? "\0");
-        $width = self::width($first);
-        if ($width > 8 || $at + $width > strlen($bytes)) {
-            return [null, $width];
-        }
-        $value = $first & (0xFF >> $width);
-        for ($i = 1; $i < $width; $i++) {
-            $value = $value << 8 | ord($bytes[$at + $i]);
-        }
-
-        return [$value === (1 << 7 * $width) - 1 ? null : $value, $width];
-    }
-
-    private static function bigEndian(string $bytes): int
-    {
-        $value = 0;
-        for ($i = 0; $i < strlen($bytes); $i++) {
-            $value = $value << 8 | ord($bytes[$i]);
-        }
-
-        return $value;
-    }
-
-    /** How many bytes a number takes, as its first one tells; 9 where it tells nothing. */
-    private static function width(int $first): int
-    {
-        for ($width = 1; $width <= 8 && ($first & 0x100 >> $width) === 0;) {
-            $width++;
-        }
-
-        return $width;
+        return BoxReader::number($content, 0, strlen($content));
     }
 
     /** @return Generator<int, Element> */
@@ -95,16 +62,16 @@ final class ElementReader
     {
         while ($position < $end && $this->isSound) {
             $header = fseek($this->stream, $position) === 0 ? (string) fread($this->stream, self::HEADER) : '';
-            $width = self::width(ord($header[0] ?? "\0"));
-            [$size, $sizeWidth] = self::number($header, $width);
-            $start = $position + $width + $sizeWidth;
-            if ($width > 4 || $size === null || $size > $end - $start || ++$this->elements > self::MOST_ELEMENTS) {
+            [$id, $width] = VariableNumber::at($header, 0);
+            [$size, $headerBytes] = VariableNumber::at($header, $width);
+            $start = $position + $headerBytes;
+            if ($id === null || $width > 4 || $size === null || $size > $end - $start || ++$this->elements > self::MOST_ELEMENTS) {
                 $this->isSound = false;
 
                 return;
             }
             $position = $start + $size;
-            yield new Element(self::bigEndian(substr($header, 0, $width)), $start, $position);
+            yield new Element(BoxReader::number($header, 0, $width), $start, $position);
         }
     }
 }

@@ -152,7 +152,7 @@ final class PictureBlocks
     private function block(PictureTrack $track, int $begins, ?Element $block, ?bool $isKeyframe, ?int $lasts): bool
     {
         $head = $block === null ? '' : $this->reader->content($block, self::BLOCK_HEAD);
-        [$number, $width] = ElementReader::number($head, 0);
+        [$number, $width] = VariableNumber::at($head, 0);
         if ($block === null || $number === null || strlen($head) < $width + 3) {
             return false;
         }
