@@ -92,6 +92,12 @@ final readonly class Scratch
         OutputFile::write("{$this->path}/{$name}", '');
     }
 
+    /** Removes a file that may be there. */
+    public function drop(string $name): void
+    {
+        @unlink("{$this->path}/{$name}");
+    }
+
     public function holds(string $name): bool
     {
         return is_file("{$this->path}/{$name}");

@@ -10,6 +10,7 @@ use App\Media\CutReader;
 use App\Media\Neighbours;
 use App\Media\Scratch;
 use App\Work\Meter;
+use App\Work\SideBySide;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Witness;
@@ -40,13 +41,22 @@ class DecodeInspector
      * @param  Reading  $made  of it
      * @param  Reading  $cut  that it was made of
      * @param  Checksum|null  $sum  that is taken while the file is read
+     * @param  int|null  $metered  channels of its first track, where SoundLevel is to be left of it if all of it is decoded
      * @return Ends|null null where there is no picture, or where nothing was left of the cut
      *
      * @throws EngineFailed
      * @throws Stopped
      */
-    public function ends(string $path, Reading $made, Plan $plan, Reading $cut, Scratch $scratch, Meter $meter, ?Checksum $sum): ?Ends
-    {
+    public function ends(
+        string $path,
+        Reading $made,
+        Plan $plan,
+        Reading $cut,
+        Scratch $scratch,
+        Meter $meter,
+        ?Checksum $sum,
+        ?int $metered,
+    ): ?Ends {
         $frames = DecodedFrames::of($scratch->lines(Witness::TIMES), $plan, $cut);
         $picture = $made->mainVideo();
         if ($picture === null || $frames->count() === 0) {
@@ -58,7 +68,7 @@ class DecodeInspector
         $isWhole = config('crate.decodes') && ! is_dir($path);
         $command = match (true) {
             is_dir($path) => self::ofImages($path, $crop),
-            $isWhole => DecodeCommand::whole($path, $picture, $crop, $sound),
+            $isWhole => DecodeCommand::whole($path, $picture, $crop, $sound, SideBySide::cores(), $metered),
             default => DecodeCommand::ends($path, $picture, $crop, $sound),
         };
         $follower = $sum === null ? null : [$path, $sum->follow(...)];

@@ -20,6 +20,8 @@ use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Reading\Quantisers;
 use OuterCrate\Reading\RateBuffer;
+use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Slips\Comparison;
 use OuterCrate\Slips\Slip;
@@ -58,12 +60,20 @@ class Inspector
             $path = $file->partial;
             $made = is_dir($path) ? $this->images($run, $path, $meter) : $this->file($run, $path, $scratch, $meter);
             $cut = $run->cut?->reading();
+            $metered = is_dir($path) ? null : $this->metered($run, $made->reading);
 
             if ($plan === null || $cut === null) {
-                return $made;
+                return $made->soundingAs($metered === null ? null : $this->leveller->heard($path, $metered, $scratch, $meter));
             }
             $sum = is_dir($path) ? null : Checksum::begin($path);
-            $made = $made->endingAs($this->decoding->ends($path, $made->reading, $plan, $cut, $scratch, $meter, $sum));
+            // What was tried before it was made left its own there.
+            $scratch->drop(SoundLevel::FILE);
+            $made = $made->endingAs($this->decoding->ends($path, $made->reading, $plan, $cut, $scratch, $meter, $sum, $metered));
+            if ($metered !== null) {
+                // Where not all of it was decoded, nothing was left of its sound.
+                $left = SoundLevel::of($scratch->lines(SoundLevel::FILE));
+                $made = $made->soundingAs($left ?? $this->leveller->heard($path, $metered, $scratch, $meter));
+            }
             if ($sum !== null) {
                 $this->sums[$made] = $sum->finish($meter->check(...));
             }
@@ -118,8 +128,6 @@ class Inspector
         $buffer = RateBuffer::ofPlan($run->plan);
         [$reading, $tally] = $this->reader->readWhole($path, $id !== NoVideo::ID, $buffer, $meter->check(...));
         $scale = $codec?->quality();
-        $channels = $reading->mainAudio()?->channels;
-        $isListenedTo = $channels !== null && (config('crate.listens') || isset($run->plan['values']['audio']['loudness']));
 
         return new Made(
             $reading,
@@ -127,8 +135,15 @@ class Inspector
             basename($run->file),
             (int) $run->plan['frames'],
             $scale === null ? null : Quantisers::of($scratch->lines(Quantisers::FILE), $scale),
-            $isListenedTo ? $this->leveller->heard($path, $channels, $scratch, $meter) : null,
         );
+    }
+
+    /** Channels of the first track of a file that is listened to; null where none is. */
+    private function metered(Run $run, Reading $made): ?int
+    {
+        $isListenedTo = config('crate.listens') || isset($run->plan['values']['audio']['loudness']);
+
+        return $isListenedTo ? $made->mainAudio()?->channels : null;
     }
 
     /**

@@ -34,4 +34,9 @@ final readonly class Made
     {
         return new self($this->reading, $this->tally, $this->file, $this->frames, $this->quantisers, $this->level, $ends);
     }
+
+    public function soundingAs(?SoundLevel $level): self
+    {
+        return new self($this->reading, $this->tally, $this->file, $this->frames, $this->quantisers, $level, $this->ends);
+    }
 }

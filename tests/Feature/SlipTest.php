@@ -39,6 +39,16 @@ it('decodes each file to its end, and holds its pictures against the cut', funct
     expect($this->made($run->cut, ['preset' => 'review-720'])->slip['decoded'])->toBeNull();
 });
 
+it('hears how loud a file is while it decodes it, and by itself where it decodes its ends alone', function () {
+    config(['crate.listens' => true]);
+    $decoded = $this->made(($this->cut)('tone'), ['preset' => 'review-720']);
+    config(['crate.decodes' => false]);
+    $heard = $this->made($decoded->cut, ['preset' => 'review-720']);
+    expect($decoded->slip['decoded']['said'])->toBe('')
+        ->and($decoded->slip['level']['integrated'])->toBeLessThan(0.0)
+        ->and($decoded->slip['level'])->toBe($heard->slip['level']);
+});
+
 it('lets no black picture pass, and none of another place', function (string $filter, string $says) {
     $run = ($this->spoilt)(
         ($this->cut)('plain'),

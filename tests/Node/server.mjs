@@ -27,12 +27,11 @@ export async function serve() {
         CRATE_MEDIA_FOLDERS: join(scratch, 'media'),
         CRATE_UPLOADS: join(scratch, 'uploads'),
         CRATE_DERIVED: join(scratch, 'derived'),
-        PHP_CLI_SERVER_WORKERS: '3',
-        PHP_INI_SCAN_DIR: `:${root}config/php`,
     };
     execFileSync('php', ['artisan', 'migrate', '--force', '--quiet'], { cwd: root, env });
     const port = await freePort();
-    const server = spawn('php', ['artisan', 'serve', '--no-reload', '--host=127.0.0.1', `--port=${port}`], {
+    const served = join(scratch, 'served');
+    const server = spawn('bin/serve', [served, '127.0.0.1', String(port)], {
         cwd: root,
         env,
         stdio: 'ignore',
@@ -52,6 +51,8 @@ export async function serve() {
     return {
         address,
         uploads: join(scratch, 'uploads'),
+        served,
+        process: server.pid,
         stop: () => {
             process.kill(-server.pid, 'SIGKILL');
             rmSync(scratch, { recursive: true, force: true });

@@ -26,6 +26,15 @@ final class DecodeCommand
     /** Seconds before the end of the picture from which it is decoded to its last frame. */
     private const TAIL = 1.0;
 
+    /**
+     * Pixels of a frame up to which more of them are decoded at once than the decoder would choose for itself: UHD. Each of larger ones
+     * takes a hundred megabytes.
+     */
+    private const LARGEST_AT_ONCE = 3_840 * 2_160;
+
+    /** Frames that are decoded at once at most. */
+    private const MOST_AT_ONCE = 16;
+
     /** Files that ends() and whole() leave in the working folder. */
     public const FIRST = 'first-picture';
 
@@ -78,16 +87,31 @@ final class DecodeCommand
      *
      * @param  string|null  $crop  filter that leaves the picture in the frame; null where it fills it
      * @param  int|null  $sound  index of a stream; null for none
+     * @param  int  $cores  that it may use
+     * @param  int|null  $metered  channels of the first track, where it is measured how loud it is (ListenCommand); null where it is not
      */
-    public static function whole(string $path, VideoReading $picture, ?string $crop, ?int $sound): Command
+    public static function whole(string $path, VideoReading $picture, ?string $crop, ?int $sound, int $cores, ?int $metered): Command
     {
         return Command::encode(Allowance::Run, [
             // Whatever cannot be decoded, the rest is.
-            '-max_error_rate', '1', ...Input::of($path),
+            '-max_error_rate', '1',
+            ...self::atOnce($picture, $cores),
+            // What no other frame is made of need not be smoothed to be looked at from afar, and nothing in that can fail.
+            '-skip_loop_filter', 'noref',
+            ...Input::of($path),
             ...self::little("0:{$picture->index}", $crop), self::ALL,
             ...$sound === null ? [] : [...self::heard($sound, $picture->starts->toFloat()), self::SOUND],
+            ...$metered === null ? [] : ListenCommand::metered($metered),
             '-map', '0:a?', '-f', 'null', '-',
         ]);
+    }
+
+    /** @return list<string> options of an input: frames wait for parts of others, so that one for each core leaves cores idle */
+    private static function atOnce(VideoReading $picture, int $cores): array
+    {
+        $pixels = $picture->size->width * $picture->size->height;
+
+        return $pixels > self::LARGEST_AT_ONCE ? [] : ['-threads', (string) min(self::MOST_AT_ONCE, 2 * $cores + 4)];
     }
 
     /** The same of a folder of images. */

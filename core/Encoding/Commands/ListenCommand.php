@@ -18,10 +18,19 @@ final class ListenCommand
     /** @param  int  $channels  of the track */
     public static function of(string $path, int $channels): Command
     {
+        return Command::encode(Allowance::Run, [...Input::of($path), '-vn', ...self::metered($channels)]);
+    }
+
+    /**
+     * The first track of the first file that is read, through the meter.
+     *
+     * @param  int  $channels  of the track
+     * @return list<string> an output
+     */
+    public static function metered(int $channels): array
+    {
         $layout = isset(self::LAYOUTS[$channels]) ? ['aformat=channel_layouts='.self::LAYOUTS[$channels]] : [];
 
-        return Command::encode(Allowance::Run, [
-            ...Input::of($path), '-map', '0:a:0', '-vn', '-af', implode(',', [...$layout, ...self::METER]), '-f', 'null', '-',
-        ]);
+        return ['-map', '0:a:0', '-af', implode(',', [...$layout, ...self::METER]), '-f', 'null', '-'];
     }
 }
