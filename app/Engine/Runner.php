@@ -3,6 +3,7 @@
 namespace App\Engine;
 
 use Closure;
+use Fiber;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Progress;
 use OuterCrate\Encoding\ProgressReader;
@@ -72,7 +73,7 @@ class Runner
                 $isPaused !== null && $isPaused() ? $this->standStill($group, $watch, $shouldStop, $isPaused) : null;
                 $watch->look($progress);
                 $position === null ?: $follower[1]($position->now());
-                usleep($pause);
+                self::wait($pause);
                 $pause = min(self::LONGEST_PAUSE, $pause * 2);
             }
         } catch (Throwable $e) {
@@ -214,7 +215,7 @@ class Runner
         $pause = self::FIRST_PAUSE;
         while ($process->isRunning()) {
             $tick();
-            usleep($pause);
+            self::wait($pause);
             $pause = min(self::LONGEST_PAUSE, $pause * 2);
         }
         $process->getExitCode() === 0 ?: throw EngineFailed::saying($process->getErrorOutput());
@@ -267,6 +268,15 @@ class Runner
             posix_kill(-$group, SIGCONT);
             $watch->forgive(Clock::seconds() - $begun);
         }
+    }
+
+    /**
+     * A while until a program is looked at again. What is one of several things that this process does by turns lets the others go on
+     * meanwhile, and is taken up again before long.
+     */
+    private static function wait(int $microseconds): void
+    {
+        Fiber::getCurrent() === null ? usleep($microseconds) : Fiber::suspend();
     }
 
     private function run(Process $process, Closure $take): void

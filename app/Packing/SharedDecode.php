@@ -9,15 +9,22 @@ use Throwable;
 
 /**
  * Makes several files of the same frames of a cut, which are decoded once for all of them. Each run goes its way as if it were alone,
- * until it wants a pass; when all of them do, the engine does those in one go. What becomes of one is nothing to the others.
+ * until it wants a pass; when all of them do, the engine does those in one go. What one waits for besides (its sound being listened to,
+ * its file being checked) goes on beside that of the others. What becomes of one is nothing to the others.
  */
 class SharedDecode
 {
+    /** Microseconds between looks at programs that runs wait for. */
+    private const PAUSE = 5_000;
+
     /** @var array<int, Fiber<mixed, mixed, mixed, mixed>> */
     private array $runs = [];
 
     /** @var array<int, PassRequest> what each of them waits for */
     private array $wanted = [];
+
+    /** @var array<int, true> those that wait for a program of their own */
+    private array $busy = [];
 
     private bool $standsStill = false;
 
@@ -38,10 +45,23 @@ class SharedDecode
             $this->runs[$i] = new Fiber($making);
             $this->goOn($i, fn (Fiber $run): mixed => $run->start());
         }
-        while ($this->wanted !== []) {
-            count($this->wanted) === 1 ? $this->alone(array_key_first($this->wanted)) : $this->together($this->wanted);
+        while ($this->wanted !== [] || $this->busy !== []) {
+            match (true) {
+                $this->busy !== [] => $this->look(),
+                count($this->wanted) === 1 => $this->alone(array_key_first($this->wanted)),
+                default => $this->together($this->wanted),
+            };
         }
         $this->fault === null ?: throw $this->fault;
+    }
+
+    /** Lets those go on that wait for a program of their own: they see whether it has ended. */
+    private function look(): void
+    {
+        usleep(self::PAUSE);
+        foreach (array_keys($this->busy) as $i) {
+            $this->goOn($i, fn (Fiber $run): mixed => $run->resume());
+        }
     }
 
     /** @param  array<int, PassRequest>  $round */
@@ -82,14 +102,16 @@ class SharedDecode
         $this->goOn($i, fn (Fiber $run): mixed => $run->resume());
     }
 
-    /** @param  Closure(Fiber<mixed, mixed, mixed, mixed>): mixed  $step  to the next pass that it wants, or to its end */
+    /** @param  Closure(Fiber<mixed, mixed, mixed, mixed>): mixed  $step  to the next that it waits for, or to its end */
     private function goOn(int $i, Closure $step): void
     {
-        unset($this->wanted[$i]);
+        unset($this->wanted[$i], $this->busy[$i]);
         try {
             $wanted = $step($this->runs[$i]);
             if ($wanted instanceof PassRequest) {
                 $this->wanted[$i] = $wanted;
+            } elseif (! $this->runs[$i]->isTerminated()) {
+                $this->busy[$i] = true;
             }
         } catch (Throwable $e) {
             $this->fault ??= $e;

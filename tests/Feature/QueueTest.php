@@ -277,6 +277,30 @@ it('decodes a cut once for several files, each of which is what it would be alon
         ->and(substr_count($log($together[1]), 'Decoded once'))->toBeGreaterThan(1);
 });
 
+it('checks files that were made together side by side', function () {
+    // None of the checks goes on before all of them have begun.
+    $begun = $this->folder('out').'/../begun';
+    $engine = $this->folder('out').'/../waiting';
+    file_put_contents($engine, <<<SH
+        #!/bin/sh
+        case "$*" in *all-pictures*)
+            echo >> {$begun}
+            looks=0
+            while [ "\$(wc -l < {$begun})" -lt 3 ]; do
+                looks=\$((looks + 1))
+                [ \$looks -lt 200 ] || exit 1
+                sleep 0.1
+            done;;
+        esac
+        exec ffmpeg "$@"
+        SH);
+    chmod($engine, 0o755);
+    config(['crate.engine.encoder' => $engine]);
+    $runs = $this->queued(($this->cut)(), [['preset' => 'archive-10-bit'], ['preset' => 'review-720'], ['preset' => 'light-lossless']]);
+    app(Worker::class)->one(['make']);
+    expect($runs->map(fn (Run $run): WorkState => $run->work->refresh()->state)->all())->each->toBe(WorkState::Done);
+});
+
 it('ends one of several that are made together, and goes on with the others', function () {
     $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['video' => ['effort' => 'slower']]];
     [$one, $two, $three] = $this->queued(($this->cut)('long'), array_fill(0, 3, $output))->all();
