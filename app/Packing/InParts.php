@@ -121,6 +121,11 @@ class InParts
         $ending = $isGathering ? 'gathered' : self::ENDING;
         $own = Part::query()->where('run_id', $run->id)->where('file', 'like', "part-{$digest}-___.{$ending}")->orderBy('number');
         $ranges = $own->exists() ? [] : $this->ranges($plan, $reading);
+        if ($ranges !== [] && ! Room::isAlsoIn($making->scratch->path, $run)) {
+            $making->journal->result('There is no room for its parts beside the file: it is made as a whole.');
+
+            return null;
+        }
         $ranges === [] ?: self::forget($run->id);
         foreach ($ranges as $i => $range) {
             Part::query()->create([

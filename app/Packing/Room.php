@@ -23,13 +23,7 @@ final class Room
         if ($free === null || $needed === 0) {
             return;
         }
-        $drive = Drive::of($folder);
-        $others = Run::query()
-            ->whereKeyNot($run->id)
-            ->whereHas('work', fn ($work) => $work->whereIn('state', WorkState::inHand()))
-            ->get(['id', 'file', 'plan->estimate->bytes as bytes'])
-            ->filter(fn (Run $other): bool => Drive::of(dirname($other->file)) === $drive)
-            ->sum(fn (Run $other): int => intdiv((int) $other->getAttribute('bytes') * (100 - $other->work->percent), 100));
+        $others = self::ofOthers($run, Drive::of($folder));
         if ($needed + $others < $free) {
             return;
         }
@@ -39,5 +33,29 @@ final class Room
                 new ByteCount($free)." are free{$beside}. Make room, and it goes on by itself.",
             self::PAUSE,
         );
+    }
+
+    /**
+     * Whether what a run leaves in its working folder, as large as its file, fits there beside that file and what others are writing.
+     */
+    public static function isAlsoIn(string $folder, Run $run): bool
+    {
+        $free = Drive::freeBytes($folder);
+        $needed = (int) ($run->plan['estimate']['bytes'] ?? 0);
+        $drive = Drive::of($folder);
+        $times = Drive::of(dirname($run->file)) === $drive ? 2 : 1;
+
+        return $free === null || $times * $needed + self::ofOthers($run, $drive) < $free;
+    }
+
+    /** Bytes that are still to come on a drive of what is being made beside a run. */
+    private static function ofOthers(Run $run, ?int $drive): int
+    {
+        return (int) Run::query()
+            ->whereKeyNot($run->id)
+            ->whereHas('work', fn ($work) => $work->whereIn('state', WorkState::inHand()))
+            ->get(['id', 'file', 'plan->estimate->bytes as bytes'])
+            ->filter(fn (Run $other): bool => Drive::of(dirname($other->file)) === $drive)
+            ->sum(fn (Run $other): int => intdiv((int) $other->getAttribute('bytes') * (100 - $other->work->percent), 100));
     }
 }

@@ -95,6 +95,16 @@ it('makes a file as a whole whose parts take too much again and again', function
         ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
 });
 
+it('makes a file as a whole where its parts find no room beside it', function () {
+    $run = $this->queued($this->cut, [($this->output)(['average' => ['kbps' => 400], 'peak' => ['kbps' => 900]])])[0];
+    $free = disk_free_space($this->folder('out'));
+    // Twice that lies on the same drive.
+    $run->update(['plan' => array_replace_recursive($run->plan, ['estimate' => ['bytes' => (int) (0.7 * $free)]])]);
+    expect($this->make($run)->work->state)->toBe(WorkState::Done)
+        ->and(($this->log)($run))->toContain('There is no room for its parts beside the file: it is made as a whole.')
+        ->and(Part::query()->count())->toBe(0);
+});
+
 it('makes a file as a whole where the first passes of its parts do not tell how they share out', function () {
     $engine = $this->folder('out').'/../tells-nothing';
     // Of parts alone, whose folders are named so.
