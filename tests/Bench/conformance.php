@@ -59,7 +59,10 @@ $heard = function (Run $run) use ($others, $ask): string {
             $said[] = "mkvinfo: {$m[0]}";
         }
         if (in_array('mediaconch', $others, true) && ! str_starts_with($told = $ask('mediaconch', $run->file), 'pass!')) {
-            $said[] = 'mediaconch: '.strtok($told, "\n");
+            // Its schema names the chromaticities of a mastering display as their own parents, where RFC 9559 has MasteringMetadata (0031).
+            $faults = preg_grep('~\[fail:(?!MasteringMetadata is not a valid Parent Element of )~', explode("\n", $told)) ?: [];
+            preg_match('~\[fail:~', $told) === 1 || $faults[] = strtok($told, "\n");
+            $said = [...$said, ...array_map(fn (string $fault): string => 'mediaconch: '.trim($fault), $faults)];
         }
     }
 
