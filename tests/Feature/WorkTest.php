@@ -20,6 +20,7 @@ use App\Work\Worker;
 use App\Work\WorkQueue;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use OuterCrate\Naming\FileName;
 use Symfony\Component\Process\Process;
 use Tests\Support\Elsewhere;
 use Tests\Support\TestDatabase;
@@ -123,6 +124,19 @@ it('finds a file finished whose worker was killed before it could say so, and do
         ->toBe(['Plain review.mp4'])
         ->and(filemtime($run->file))
         ->toBe($made - 100);
+});
+
+it('takes no other run’s file for its own that is the same to the byte', function () {
+    [, $one, $two] = $this->queued(($this->cut)(), array_fill(0, 3, ['preset' => 'review-720']))->all();
+    $other = $this->make($two);
+    // Its name is that of a second version of the other's, whose worker was killed when its slip was written and its file had no name.
+    $one->update(['slip' => $other->slip, 'card' => $other->card]);
+    abandon($one->work);
+    expect(basename($other->file))->toBe(FileName::version(basename($one->file), 2))
+        ->and($this->make($one)->work->state)->toBe(WorkState::Done)
+        ->and($one->file)->not->toBe($other->file)
+        ->and(hash_file('sha256', $one->file))->toBe($other->slip['sha256'])
+        ->and($this->left('out'))->toHaveCount(2);
 });
 
 it('does not call a finished file failed when something breaks afterwards', function () {
