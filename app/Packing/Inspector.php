@@ -62,19 +62,15 @@ class Inspector
             $made = is_dir($path) ? $this->images($run, $path, $meter) : $this->file($run, $path, $scratch, $meter);
             $cut = $run->cut?->reading();
             $metered = is_dir($path) ? null : $this->metered($run, $made->reading);
-
-            if ($plan === null || $cut === null) {
-                return $made->soundingAs($metered === null ? null : $this->leveller->heard($path, $metered, $scratch, $meter));
-            }
-            $sum = is_dir($path) ? null : Checksum::begin($path);
             // What was tried before it was made left its own there.
             $scratch->drop(SoundLevel::FILE);
-            $made = $made->endingAs($this->decoding->ends($path, $made->reading, $plan, $cut, $scratch, $meter, $sum, $metered));
-            if ($metered !== null) {
-                // Where not all of it was decoded, nothing was left of its sound.
-                $left = SoundLevel::of($scratch->lines(SoundLevel::FILE));
-                $made = $made->soundingAs($left ?? $this->leveller->heard($path, $metered, $scratch, $meter));
+
+            if ($plan === null || $cut === null) {
+                return $made->soundingAs($this->level($path, $metered, $scratch, $meter));
             }
+            $sum = is_dir($path) ? null : Checksum::begin($path);
+            $made = $made->endingAs($this->decoding->ends($path, $made->reading, $plan, $cut, $scratch, $meter, $sum, $metered))
+                ->soundingAs($this->level($path, $metered, $scratch, $meter));
             if ($sum !== null) {
                 $this->sums[$made] = $sum->finish($meter->check(...));
             }
@@ -151,6 +147,18 @@ class Inspector
         $isListenedTo = config('crate.listens') || isset($run->plan['values']['audio']['loudness']);
 
         return $isListenedTo ? $made->mainAudio()?->channels : null;
+    }
+
+    /**
+     * As it was left by decoding all of a file; listened to by itself where not all of it was decoded.
+     *
+     * @param  int|null  $metered  channels of its first track; null where it is not listened to
+     */
+    private function level(string $path, ?int $metered, Scratch $scratch, Meter $meter): ?SoundLevel
+    {
+        return $metered === null
+            ? null
+            : SoundLevel::of($scratch->lines(SoundLevel::FILE)) ?? $this->leveller->heard($path, $metered, $scratch, $meter);
     }
 
     /**

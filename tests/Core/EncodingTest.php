@@ -3,6 +3,7 @@
 use OuterCrate\Encoding\Aim;
 use OuterCrate\Encoding\Attempt;
 use OuterCrate\Encoding\Boxes\MovieIndex;
+use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Encoding\FilterChain;
 use OuterCrate\Encoding\MixDown;
@@ -240,3 +241,23 @@ it('aims until two passes land, and keeps what came nearest', function (Closure 
 it('lets one pass come to what it comes to', function () {
     expect(aimed(fn (int $aim): float => $aim * 1.4, ['mode' => 'vbr', 'passes' => 1])['came'])->toBe([2.8]);
 });
+
+it('decodes as many frames of a finished file at once as cores and memory bear', function (array $size, int $cores, ?int $most) {
+    $picture = Desk::reading(Probes::plain(array_combine(['width', 'height'], $size)))->mainVideo();
+    $arguments = DecodeCommand::whole('/made.mp4', $picture, null, 1, $cores, null)->arguments;
+    $at = array_search('-threads', $arguments, true);
+    expect($at === false ? null : (int) $arguments[$at + 1])->toBe($most)
+        // Of an input: before it, or an encoder would be told.
+        ->and($at === false || $at < array_search('-i', $arguments, true))->toBeTrue();
+})->with([
+    'two cores' => [[1920, 1080], 2, 8],
+    'one' => [[320, 180], 1, 6],
+    'many' => [[3840, 2160], 32, 16],
+    'larger than UHD' => [[4096, 2160], 8, null],
+]);
+
+it('measures how loud a file is in the same decoding, in the layout that its channels have', function (?int $channels, ?string $meter) {
+    $picture = Desk::reading(Probes::plain())->mainVideo();
+    $filters = array_values(preg_grep('~ebur128~', DecodeCommand::whole('/made.mp4', $picture, null, 1, 2, $channels)->arguments));
+    expect(array_map(fn (string $filter): string => strtok($filter, '='), $filters))->toBe($meter === null ? [] : [$meter]);
+})->with(['not listened to' => [null, null], 'stereo' => [2, 'ebur128'], 'six' => [6, 'aformat']]);

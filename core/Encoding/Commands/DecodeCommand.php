@@ -109,9 +109,7 @@ final class DecodeCommand
     /** @return list<string> options of an input: frames wait for parts of others, so that one for each core leaves cores idle */
     private static function atOnce(VideoReading $picture, int $cores): array
     {
-        $pixels = $picture->size->width * $picture->size->height;
-
-        return $pixels > self::LARGEST_AT_ONCE ? [] : ['-threads', (string) min(self::MOST_AT_ONCE, 2 * $cores + 4)];
+        return $picture->size->pixels() > self::LARGEST_AT_ONCE ? [] : ['-threads', (string) min(self::MOST_AT_ONCE, 2 * $cores + 4)];
     }
 
     /** The same of a folder of images. */
