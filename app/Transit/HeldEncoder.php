@@ -42,7 +42,7 @@ class HeldEncoder
     {
         $tries = new Tries($this->runner, $of->path, $shouldStop);
         try {
-            return $this->held($tries, $reel, $of, $plan, $alike);
+            return $this->held($tries, $reel->at($plan->bitrate), $of, $plan, $alike);
         } finally {
             $tries->end();
         }
@@ -116,7 +116,7 @@ class HeldEncoder
                 $perSecond,
                 $plan->bitrate->peak?->bitsPerSecond,
                 $plan->bitrate->buffer,
-                $reel->left(),
+                $reel->left,
             );
 
             return ['asked' => HoldRate::within($wanted, $asked ?? $guess)];
@@ -174,10 +174,12 @@ class HeldEncoder
     private function inPieces(Pass $pass, Reel $reel): Pass
     {
         $times = array_map(fn (float $seconds): string => sprintf('%.6F', $seconds), $reel->times());
+        // A pass that only gathers is to find of the picture what it finds of the whole, where each scene begins with a full buffer.
+        $arguments = $pass->writes ? BufferLevel::told($pass->arguments, $reel->left) : $pass->arguments;
 
         return new Pass(
             input: $pass->input,
-            arguments: [...BufferLevel::told($pass->arguments, $reel->left()), '-force_key_frames', implode(',', $times)],
+            arguments: [...$arguments, '-force_key_frames', implode(',', $times)],
             writes: $pass->writes,
             weight: $pass->weight,
             boxes: $pass->boxes,

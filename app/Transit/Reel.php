@@ -3,6 +3,7 @@
 namespace App\Transit;
 
 use OuterCrate\Analysis\Segment;
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\ReelOrder;
 use OuterCrate\Transit\TestPiece;
@@ -18,9 +19,16 @@ final readonly class Reel
     /**
      * @param  list<TestPiece>  $pieces  in the order in which they lie in it
      * @param  string  $key  of its content
+     * @param  float|null  $left  of a decoder's buffer, what is full where the first piece begins, 0 to 1; null where it begins as any file
+     *     does
      */
-    public function __construct(public string $path, public string $key, public Reading $reading, public array $pieces)
-    {
+    public function __construct(
+        public string $path,
+        public string $key,
+        public Reading $reading,
+        public array $pieces,
+        public ?float $left = null,
+    ) {
     }
 
     public function material(): Material
@@ -33,10 +41,15 @@ final readonly class Reel
         return $this->reading->mainVideo()->frameRate ?? FrameRate::of(25);
     }
 
-    /** Of a decoder's buffer, what is full where the first piece begins, 0 to 1; null where it begins as any file does. */
-    public function left(): ?float
+    /** The same, to be encoded at a rate: what is then left of a decoder's buffer where the first piece begins. */
+    public function at(BitrateValue $rate): self
     {
-        return ReelOrder::left($this->pieces, Segment::framesPerSecond($this->rate()));
+        $peak = $rate->peak->bitsPerSecond ?? $rate->average?->bitsPerSecond;
+        // What a quality takes is not known before.
+        $average = $rate->average->bitsPerSecond ?? 0;
+        $left = $peak === null ? null : ReelOrder::left($this->pieces, Segment::framesPerSecond($this->rate()), $average, $peak);
+
+        return new self($this->path, $this->key, $this->reading, $this->pieces, $left);
     }
 
     /** @return list<float> seconds of the reel at which the pieces begin */

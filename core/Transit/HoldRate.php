@@ -47,15 +47,26 @@ final class HoldRate
      */
     public static function first(float $wanted, array $pieces): float
     {
-        $frames = $own = $whole = 0.0;
+        $frames = $own = 0.0;
         foreach ($pieces as $piece) {
-            $bits = max(1e-6, $piece->effort) ** self::POWER;
             $frames += $piece->frames->count();
-            $own += $piece->frames->count() * $bits;
-            $whole += $piece->share * $piece->weight * $bits;
+            $own += $piece->frames->count() * self::timesTheAverage($piece, $pieces);
         }
 
-        return self::within($wanted, $wanted * $own / max(1e-9, $frames * $whole));
+        return self::within($wanted, $wanted * $own / max(1e-9, $frames));
+    }
+
+    /**
+     * What a piece takes beside the average of the whole where no peak holds it back, as far as what there is to code tells.
+     *
+     * @param  list<TestPiece>  $pieces  that stand for the whole
+     */
+    public static function timesTheAverage(TestPiece $piece, array $pieces): float
+    {
+        $bits = static fn (TestPiece $one): float => max(1e-6, $one->effort) ** self::POWER;
+        $whole = array_sum(array_map(static fn (TestPiece $one): float => $one->share * $one->weight * $bits($one), $pieces));
+
+        return $bits($piece) / max(1e-9, $whole);
     }
 
     /** An average that is not further off the wanted one than is moved at once. */

@@ -15,10 +15,17 @@ final class ReelOrder
     private const LONG = 3;
 
     /**
-     * Of a buffer, what the first piece finds full. Encoders would begin with nine tenths; in the midst of a long run between a tenth and
-     * a half is left.
+     * Of a buffer, what the first piece finds full: the most, and the least. Encoders would begin with nine tenths; in the midst of a long
+     * run less is left, the less the further what it would take lies above the peak (measured on ten cuts).
      */
-    private const LEFT = 0.3;
+    private const MOST = 0.45;
+
+    private const LEAST = 0.15;
+
+    /** Of the peak, what is taken up to which the most is left, and how much less it is for each time the peak beyond. */
+    private const EASY = 1.35;
+
+    private const DRAINS = 0.22;
 
     /**
      * @param  list<TestPiece>  $pieces
@@ -41,9 +48,16 @@ final class ReelOrder
      * Of a decoder's buffer, what is full where the first piece begins, 0 to 1; null where it begins as any file does.
      *
      * @param  list<TestPiece>  $pieces  as they lie
+     * @param  float  $average  bits per second that the whole is to have
+     * @param  float  $peak  bits per second
      */
-    public static function left(array $pieces, int $framesPerSecond): ?float
+    public static function left(array $pieces, int $framesPerSecond, float $average, float $peak): ?float
     {
-        return ($pieces[0]->run ?? 0) >= self::LONG * $framesPerSecond ? self::LEFT : null;
+        if (($pieces[0]->run ?? 0) < self::LONG * $framesPerSecond) {
+            return null;
+        }
+        $taken = HoldRate::timesTheAverage($pieces[0], $pieces) * $average / $peak;
+
+        return max(self::LEAST, min(self::MOST, self::MOST - self::DRAINS * ($taken - self::EASY)));
     }
 }

@@ -185,13 +185,27 @@ it('lays pieces so that a decoder’s buffer is as full for each as in the cut',
 
     // What is busy for long lies together, without a calm piece that would fill the buffer again; a moment comes after calm ones.
     expect(array_map(fn (TestPiece $p): int => $p->frames->first, $order))->toBe([1400, 800, 0, 1200, 400])
-        ->and(ReelOrder::left($order, 25))->toBe(0.3)
-        ->and(ReelOrder::left(array_reverse($order), 25))->toBeNull()
-        ->and(ReelOrder::left([], 25))->toBeNull()
         ->and(BufferLevel::told(['-maxrate', '900', '-bufsize', '2000'], 0.3))
         ->toBe(['-maxrate', '900', '-bufsize', '2000', '-rc_init_occupancy', '600'])
         ->and(BufferLevel::told(['-maxrate', '900', '-bufsize', '2000'], null))->toBe(['-maxrate', '900', '-bufsize', '2000'])
         ->and(BufferLevel::told(['-crf', '20'], 0.3))->toBe(['-crf', '20']);
+});
+
+it('leaves the less of a decoder’s buffer, the further above the peak the busiest piece would lie', function () {
+    $piece = fn (float $effort, int $frames, float $share): TestPiece => new TestPiece(
+        new FrameRange(0, 24), $share, 1.0, Why::Typical, $effort, $frames,
+    );
+    // A hundred times as much to code is some 25 times the bits: nearly all of them lie in a tenth of the cut, nine times the average.
+    $pieces = [$piece(10_000, 200, 0.1), $piece(100, 1200, 0.9)];
+    $left = fn (float $peak): ?float => ReelOrder::left($pieces, 25, 1000, $peak);
+
+    expect(HoldRate::timesTheAverage($pieces[0], $pieces))->toEqualWithDelta(25.119 / (2.5119 + 0.9), 0.001)
+        ->and($left(20_000))->toBe(0.45)
+        ->and($left(3_681))->toEqualWithDelta(0.45 - 0.22 * (2.0 - 1.35), 0.001)
+        ->and($left(1_500))->toBe(0.15)
+        // One that is busy for two seconds begins as any file does.
+        ->and(ReelOrder::left([$piece(10_000, 50, 0.1), $pieces[1]], 25, 1000, 1500))->toBeNull()
+        ->and(ReelOrder::left([], 25, 1000, 1500))->toBeNull();
 });
 
 it('holds pieces to the rate of the whole in a few tries', function (Closure $comes, float $wanted, int $most) {
