@@ -33,6 +33,12 @@ final class HoldRate
     /** Of a change of the average, what has to come of it for the picture to be able to use more. */
     private const FOLLOWS = 1 / 3;
 
+    /**
+     * How much too much is left where a second try changed nothing: a peak bounds what is busy then, and what is over goes to calm pieces,
+     * which lose next to nothing at any rate (0.02 dB between 2 and 14 %). Further off, it is asked for less once more.
+     */
+    private const LEFT_OVER = 0.15;
+
     /** How strongly a first try that came to too much is lowered: two in three fall by more than they are asked to. */
     private const LOWERED = 0.8;
 
@@ -98,7 +104,8 @@ final class HoldRate
             [$otherAsked, $otherCame] = $tried[$nearest === 0 ? 1 : 0];
             $moved = log($otherAsked / $asked);
             $follows = log($otherCame / $came);
-            if ($came < $wanted && (abs($follows) < self::NEAR / 3 || abs($follows) < self::FOLLOWS * abs($moved))) {
+            $hardlyFollows = abs($follows) < self::NEAR / 3 || abs($follows) < self::FOLLOWS * abs($moved);
+            if ($hardlyFollows && $came < $wanted * (1 + self::LEFT_OVER)) {
                 return null;
             }
             // Through both, so that one between two is not asked for as either; where more brought less, as if there were one. What came
