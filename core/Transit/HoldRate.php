@@ -35,7 +35,8 @@ final class HoldRate
 
     /**
      * How much too much is left where a second try changed nothing: a peak bounds what is busy then, and what is over goes to calm pieces,
-     * which lose next to nothing at any rate (0.02 dB between 2 and 14 %). Further off, it is asked for less once more.
+     * which lose next to nothing at any rate (six uploads that came 2 to 14 % over were scored no further apart than encodings of the same
+     * are). Further off, it is asked for less once more.
      */
     private const LEFT_OVER = 0.15;
 
