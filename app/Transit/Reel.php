@@ -44,10 +44,7 @@ final readonly class Reel
     /** The same, to be encoded at a rate: what is then left of a decoder's buffer where the first piece begins. */
     public function at(BitrateValue $rate): self
     {
-        $peak = $rate->peak->bitsPerSecond ?? $rate->average?->bitsPerSecond;
-        // What a quality takes is not known before.
-        $average = $rate->average->bitsPerSecond ?? 0;
-        $left = $peak === null ? null : ReelOrder::left($this->pieces, Segment::framesPerSecond($this->rate()), $average, $peak);
+        $left = ReelOrder::left($this->pieces, Segment::framesPerSecond($this->rate()), $rate);
 
         return new self($this->path, $this->key, $this->reading, $this->pieces, $left);
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+
 /**
  * The order in which pieces lie one after another to be encoded. In a cut, what is busy for long drains a decoder's buffer once, and is
  * left with the peak; between calm pieces each busy one would find the buffer full again. Those of long runs lie together, the busiest
@@ -48,15 +50,16 @@ final class ReelOrder
      * Of a decoder's buffer, what is full where the first piece begins, 0 to 1; null where it begins as any file does.
      *
      * @param  list<TestPiece>  $pieces  as they lie
-     * @param  float  $average  bits per second that the whole is to have
-     * @param  float  $peak  bits per second
+     * @param  BitrateValue  $rate  that the whole is to have
      */
-    public static function left(array $pieces, int $framesPerSecond, float $average, float $peak): ?float
+    public static function left(array $pieces, int $framesPerSecond, BitrateValue $rate): ?float
     {
-        if (($pieces[0]->run ?? 0) < self::LONG * $framesPerSecond) {
+        $peak = $rate->peak ?? $rate->average;
+        if ($peak === null || ($pieces[0]->run ?? 0) < self::LONG * $framesPerSecond) {
             return null;
         }
-        $taken = HoldRate::timesTheAverage($pieces[0], $pieces) * $average / $peak;
+        // What a quality takes is not known before.
+        $taken = HoldRate::timesTheAverage($pieces[0], $pieces) * ($rate->average->bitsPerSecond ?? 0) / $peak->bitsPerSecond;
 
         return max(self::LEAST, min(self::MOST, self::MOST - self::DRAINS * ($taken - self::EASY)));
     }

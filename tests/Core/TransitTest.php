@@ -3,8 +3,10 @@
 use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Encoding\BufferLevel;
 use OuterCrate\Encoding\Commands\ReelCommand;
+use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Planning\Cells\Audio\Levelling;
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\Alike;
 use OuterCrate\Transit\AsRendition;
@@ -197,15 +199,20 @@ it('leaves the less of a decoder’s buffer, the further above the peak the busi
     );
     // A hundred times as much to code is some 25 times the bits: nearly all of them lie in a tenth of the cut, nine times the average.
     $pieces = [$piece(10_000, 200, 0.1), $piece(100, 1200, 0.9)];
-    $left = fn (float $peak): ?float => ReelOrder::left($pieces, 25, 1000, $peak);
+    $peakOf = fn (int $peak): BitrateValue => new BitrateValue(BitrateMode::Vbr, 2, new Bitrate(1000), new Bitrate($peak));
+    $left = fn (int $peak): ?float => ReelOrder::left($pieces, 25, $peakOf($peak));
 
     expect(HoldRate::timesTheAverage($pieces[0], $pieces))->toEqualWithDelta(25.119 / (2.5119 + 0.9), 0.001)
         ->and($left(20_000))->toBe(0.45)
         ->and($left(3_681))->toEqualWithDelta(0.45 - 0.22 * (2.0 - 1.35), 0.001)
         ->and($left(1_500))->toBe(0.15)
         // One that is busy for two seconds begins as any file does.
-        ->and(ReelOrder::left([$piece(10_000, 50, 0.1), $pieces[1]], 25, 1000, 1500))->toBeNull()
-        ->and(ReelOrder::left([], 25, 1000, 1500))->toBeNull();
+        ->and(ReelOrder::left([$piece(10_000, 50, 0.1), $pieces[1]], 25, $peakOf(1500)))->toBeNull()
+        ->and(ReelOrder::left([], 25, $peakOf(1500)))->toBeNull()
+        // A constant rate is its own peak; what a quality takes of one is not known; without one there is no buffer.
+        ->and(ReelOrder::left($pieces, 25, new BitrateValue(BitrateMode::Cbr, 1, new Bitrate(1000))))->toBe(0.15)
+        ->and(ReelOrder::left($pieces, 25, new BitrateValue(BitrateMode::Quality, 1, null, new Bitrate(1500), 20)))->toBe(0.45)
+        ->and(ReelOrder::left($pieces, 25, new BitrateValue(BitrateMode::Quality, 1, quality: 20)))->toBeNull();
 });
 
 it('holds pieces to the rate of the whole in a few tries', function (Closure $comes, float $wanted, int $most) {

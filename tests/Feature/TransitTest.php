@@ -1,10 +1,17 @@
 <?php
 
+use App\Desk\CutDesk;
 use App\Media\StepStore;
+use App\Models\Cut;
 use App\Models\TransitTest;
 use App\Models\WorkState;
 use App\Schema\Contract;
+use App\Transit\HeldEncoder;
+use App\Transit\Reel;
 use OuterCrate\Transit\HoldRate;
+use OuterCrate\Transit\TestPiece;
+use OuterCrate\Transit\Why;
+use OuterCrate\Units\FrameRange;
 use Symfony\Component\Process\Process;
 
 /** A frame as the engine itself gives it, in bytes of red, green and blue. */
@@ -213,6 +220,34 @@ it('finds a shift of frames, and measures as if there were none', function (stri
     'early' => ['trim=start_frame=2,setpts=PTS-STARTPTS', -2],
     'late' => ['tpad=start=2:start_mode=clone', 2],
 ]);
+
+it('tells the second pass how full a decoder’s buffer is where busy pieces begin, and the first one nothing', function () {
+    $log = $this->folder('out').'/../engine-log';
+    $engine = $this->folder('out').'/../logging';
+    file_put_contents($engine, "#!/bin/sh\necho \"$*\" >> {$log}\nexec ffmpeg \"$@\"\n");
+    chmod($engine, 0o755);
+    $cut = Cut::query()->findOrFail($this->bringIn()['id']);
+    $rate = ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 200], 'peak' => ['timesAverage' => 2]];
+    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['bitrate' => $rate]];
+    $plan = app(CutDesk::class)->columns($cut, $cut->reading(), [$output])[0]->plan;
+    // Half of the cut has nearly all of the bits: twice the average, which is no more than the peak.
+    $reel = new Reel($cut->path, 'two-pieces', $cut->reading(), [
+        new TestPiece(new FrameRange(0, 24), 0.5, 1.0, Why::Busiest, 10_000.0, 200),
+        new TestPiece(new FrameRange(25, 49), 0.5, 1.0, Why::Typical, 100.0, 200),
+    ]);
+    config(['crate.engine.encoder' => $engine]);
+    $encoded = app(HeldEncoder::class)->encode($reel, $reel->material(), $plan, fn (): bool => false);
+
+    $passes = fn (int $pass): array => array_values(preg_grep("~ -pass {$pass} ~", file($log)));
+    expect($passes(1))->toHaveCount(1)
+        ->and($passes(1)[0])->toContain('-bufsize')->not->toContain('-rc_init_occupancy')
+        ->and($passes(2))->not->toBe([])
+        ->and(is_file($encoded->path))->toBeTrue();
+    foreach ($passes(2) as $line) {
+        preg_match('~-bufsize (\d+) .*-rc_init_occupancy (\d+)~', $line, $told);
+        expect((int) $told[2])->toBe((int) round(0.45 * (int) $told[1]));
+    }
+});
 
 it('makes candidates around a column, and names them by what they are', function () {
     $cut = $this->bringIn();
