@@ -37,18 +37,25 @@ class HeldEncoder
      * @param  Closure(): bool  $shouldStop
      * @param  string|null  $alike  key under which it is kept what was right for the first of files that are alike: copies of the same
      *     pieces, encoded at the same rate; null for a file like no other
+     * @param  float  $near  how near to the rate that is wanted is near enough for a first try, as a share of it
      */
-    public function encode(Reel $reel, Material $of, Plan $plan, Closure $shouldStop, ?string $alike = null): Encoded
-    {
+    public function encode(
+        Reel $reel,
+        Material $of,
+        Plan $plan,
+        Closure $shouldStop,
+        ?string $alike = null,
+        float $near = HoldRate::NEAR,
+    ): Encoded {
         $tries = new Tries($this->runner, $of->path, $shouldStop);
         try {
-            return $this->held($tries, $reel->at($plan->bitrate), $of, $plan, $alike);
+            return $this->held($tries, $reel->at($plan->bitrate), $of, $plan, $alike, $near);
         } finally {
             $tries->end();
         }
     }
 
-    private function held(Tries $tries, Reel $reel, Material $of, Plan $plan, ?string $alike): Encoded
+    private function held(Tries $tries, Reel $reel, Material $of, Plan $plan, ?string $alike, float $near): Encoded
     {
         $rate = $plan->bitrate;
         if ($rate->mode !== BitrateMode::Vbr || $rate->average === null) {
@@ -67,20 +74,21 @@ class HeldEncoder
         $first = $this->planned($reel, $of, $plan->atBitrate($at($wanted)));
         // One first pass serves all tries, also where the last of them is known already.
         $reel->pieces === [] ?: $tries->gathering($first);
-        $kept = StepStore::key('held', $this->keyOf($of, $first), ...$this->weights($reel));
-        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $rate, $alike): array {
+        $kept = StepStore::key('held', $this->keyOf($of, $first), $near, ...$this->weights($reel));
+        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $rate, $alike, $near): array {
             $begun = $reel->pieces === []
                 ? $wanted
                 : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $first, $wanted);
             $known = $alike === null ? null : $this->store->known("{$alike}.json");
             $asked = HoldRate::within($wanted, $begun * (float) ($known['times'] ?? 1));
+            $enough = $known === null ? $near : max($near, HoldRate::AFTER_TWO);
             $tried = [];
             do {
                 $try = $this->tried($tries, $reel, $of, $plan->atBitrate($at($asked)));
                 // Where an average lies above the peak, that is raised with it: more can be spent of more.
                 $isFree = $rate->peak !== null && $asked > $rate->peak->bitsPerSecond;
                 $tried[] = [$asked, max(1.0, $try['rate']), $isFree ? $asked : $try['spent']];
-                $asked = HoldRate::next($wanted, $tried);
+                $asked = HoldRate::next($wanted, $tried, $enough);
             } while ($asked !== null);
             [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];
             $alike === null ?: $this->store->figures($alike, fn (): array => ['times' => $asked * $wanted / $came / $begun]);

@@ -13,8 +13,10 @@ use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Planner;
 use OuterCrate\Transit\Candidate;
+use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\Weights;
+use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRange;
 
 /** Sends candidates through a host's recompression, and measures what is left on a viewer's screen. */
@@ -86,7 +88,9 @@ class Tester
         }
         $jobs = [
             ...array_map(
-                fn (int $i): Closure => fn (Closure $shouldStop): Encoded => $this->upload($reel, $cut, $candidates[$i], $shouldStop),
+                fn (int $i): Closure => fn (Closure $shouldStop): Encoded => $this->upload(
+                    $reel, $cut, $recompression, $candidates[$i], $screens, $shouldStop,
+                ),
                 $ahead,
             ),
             ...array_map(fn (int $i): Closure => $all[$i], $order),
@@ -136,12 +140,8 @@ class Tester
         Closure $step,
         Closure $shouldStop,
     ): array {
-        $upload = $this->upload($reel, $cut, $candidate, $shouldStop);
-        $arrived = new Upload(
-            $upload->plan->frameSize->frame,
-            $upload->plan->frameRate->rate,
-            $upload->plan->colour->colour->isHdr(),
-        );
+        $upload = $this->upload($reel, $cut, $recompression, $candidate, $screens, $shouldStop);
+        $arrived = self::arriving($upload->plan);
         $tier = $recompression->tierOf($arrived);
         $renditions = $tier->renditionsOf($arrived->frame);
         $step();
@@ -172,24 +172,50 @@ class Tester
         return ['file' => basename($encoded->path), 'likeness' => "{$key}.json"];
     }
 
-    private function upload(Reel $reel, Cut $cut, Candidate $candidate, Closure $shouldStop): Encoded
-    {
-        $make = fn (Plan $plan, Material $of): Encoded => $this->made($reel, $cut, $candidate->name, $plan, $of, $shouldStop);
+    /** @param  non-empty-list<Screen>  $screens */
+    private function upload(
+        Reel $reel,
+        Cut $cut,
+        Recompression $recompression,
+        Candidate $candidate,
+        array $screens,
+        Closure $shouldStop,
+    ): Encoded {
+        $arriving = self::arriving($candidate->plan);
+        $renditions = $recompression->tierOf($arriving)->renditionsOf($arriving->frame);
+        $near = HoldRate::nearOf(
+            $candidate->plan->bitrate->average,
+            array_map(fn (Screen $screen): ?Bitrate => $screen->pick($renditions)->average, $screens),
+        );
+        $make = fn (Plan $plan, Material $of): Encoded => $this->made($reel, $cut, $candidate->name, $plan, $of, $near, $shouldStop);
         $first = $candidate->master === null ? $reel->material() : $make($candidate->master, $reel->material())->material();
 
         return $make($candidate->plan, $first);
     }
 
-    /** The pieces as a whole is planned, out of a file that holds them. */
-    private function made(Reel $reel, Cut $cut, string $name, Plan $whole, Material $of, Closure $shouldStop): Encoded
+    /** What a host sees of a file that is planned so. */
+    private static function arriving(Plan $plan): Upload
     {
+        return new Upload($plan->frameSize->frame, $plan->frameRate->rate, $plan->colour->colour->isHdr());
+    }
+
+    /** The pieces as a whole is planned, out of a file that holds them. */
+    private function made(
+        Reel $reel,
+        Cut $cut,
+        string $name,
+        Plan $whole,
+        Material $of,
+        float $near,
+        Closure $shouldStop,
+    ): Encoded {
         $spec = new OutputSpec($whole->spec->preset, $whole->spec->host, $whole->spec->edits);
         $plan = $this->planner->plan($this->subjects->of($of->reading, $cut->found()), $spec);
         if (! $plan->frameSize->showsAll()) {
             throw TestRefused::otherShape($name);
         }
 
-        return $this->encoder->encode($reel, $of, $plan->atBitrate($whole->bitrate), $shouldStop);
+        return $this->encoder->encode($reel, $of, $plan->atBitrate($whole->bitrate), $shouldStop, near: $near);
     }
 
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */

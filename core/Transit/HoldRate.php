@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
+use OuterCrate\Units\Bitrate;
+
 /**
  * Finds the average that the pieces have to be encoded at, so that they, each counted for what it stands for, come to the average that
  * the whole is to have: pieces that are busier than the whole get more, and calm ones less. All pieces are encoded in one go, in two
@@ -15,8 +17,17 @@ final class HoldRate
     /** How near is near enough: a rate that is 3 % off moves the likeness by about 0.05 dB, less than pieces differ by. */
     public const NEAR = 0.05;
 
-    /** How near is near enough after a second try: encoders come 3 % apart of the same, and a third one is as likely to be further off. */
-    private const AFTER_TWO = 0.07;
+    /**
+     * How near is near enough after a second try: encoders come 3 % apart of the same, and a third one is as likely to be further off. A
+     * first one that begins where another of its like ended is as good as a second.
+     */
+    public const AFTER_TWO = 0.07;
+
+    /** Times what a host makes of an upload, from which on what comes back hardly goes by the upload: 0.1 dB for twice the rate, or less. */
+    private const PLENTY = 4;
+
+    /** How near is near enough for such an upload: a sixth of twice the rate, 0.02 dB of what comes back. */
+    private const OF_PLENTY = 0.12;
 
     /** Averages that are tried at most; each costs an encoding of all pieces. */
     public const MOST = 3;
@@ -83,20 +94,34 @@ final class HoldRate
     }
 
     /**
+     * How near is near enough for a first try of an upload, as a share of its average.
+     *
+     * @param  Bitrate|null  $wanted  of the upload; null where its quality or its codec leads
+     * @param  list<Bitrate|null>  $passedOn  of what the host makes of it; null where quality leads
+     */
+    public static function nearOf(?Bitrate $wanted, array $passedOn): float
+    {
+        $rates = array_map(static fn (?Bitrate $rate): float => $rate->bitsPerSecond ?? INF, $passedOn);
+
+        return ($wanted->bitsPerSecond ?? 0) >= self::PLENTY * max(0, ...$rates) ? self::OF_PLENTY : self::NEAR;
+    }
+
+    /**
      * The average to try next, in bits per second; null where one that was tried is near enough, or asking for another changes nothing.
      *
      * @param  float  $wanted  bits per second that the whole is to have
      * @param  list<array{float, float, float}>  $tried  each an average that was asked for, what the pieces stand for with it, and what
      *     they came to themselves; the first one is that of first()
+     * @param  float  $near  how near is near enough for the first one, as a share
      */
-    public static function next(float $wanted, array $tried): ?float
+    public static function next(float $wanted, array $tried, float $near = self::NEAR): ?float
     {
         if ($tried === [] || count($tried) >= self::MOST) {
             return null;
         }
         $nearest = self::nearest($wanted, $tried);
         [$asked, $came, $spent] = $tried[$nearest];
-        $near = count($tried) > 1 ? self::AFTER_TWO : self::NEAR;
+        $near = count($tried) > 1 ? max($near, self::AFTER_TWO) : $near;
         if (abs($came / $wanted - 1) <= $near || ($came < $wanted && $spent < self::SPENT * $asked)) {
             return null;
         }

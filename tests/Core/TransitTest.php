@@ -232,6 +232,30 @@ it('holds pieces to the rate of the whole in a few tries', function (Closure $co
     'a steep curve' => [fn (float $asked): float => 5e6 * ($asked / 4.7e6) ** 2.3, 5e6, 3],
 ]);
 
+it('asks no second time for an upload that is near enough for what its host makes of it', function (
+    ?int $wanted,
+    array $passedOn,
+    float $came,
+    bool $isEnough,
+) {
+    $near = HoldRate::nearOf(
+        $wanted === null ? null : new Bitrate($wanted),
+        array_map(fn (?int $rate): ?Bitrate => $rate === null ? null : new Bitrate($rate), $passedOn),
+    );
+    $next = HoldRate::next(5e6, [[5e6, $came * 5e6, $came * 5e6]], $near);
+
+    expect($next === null)->toBe($isEnough)
+        // What a second try has to come to is no less than what a first one has.
+        ->and(HoldRate::next(5e6, [[5e6, 2e6, 5e6], [5e6, $came * 5e6, 5e6]], $near) === null)->toBe($isEnough);
+})->with([
+    'four times the finest of them, a ninth off' => [2_000_000, [200_000, 500_000], 1.11, true],
+    'the same, too little' => [2_000_000, [200_000, 500_000], 0.89, true],
+    'the same, too far off' => [2_000_000, [200_000, 500_000], 1.13, false],
+    'less than four times one of them' => [1_999_999, [200_000, 500_000], 1.11, false],
+    'one whose quality leads may take anything' => [2_000_000, [500_000, null], 1.11, false],
+    'an upload whose quality leads' => [null, [500_000], 1.11, false],
+]);
+
 it('begins with what pieces are likely to get, whatever came before', function () {
     $piece = fn (float $share, float $effort): TestPiece => new TestPiece(new FrameRange(0, 24), $share, 1.0, Why::Typical, $effort);
     expect(HoldRate::first(5e6, [$piece(0.5, 2.0), $piece(0.5, 2.0)]))->toEqualWithDelta(5e6, 1)
