@@ -78,8 +78,8 @@ class Tester
         $atOnce = SideBySide::atOnce(count($candidates));
         $ahead = [];
         if (count($candidates) > $atOnce && $atOnce > 1) {
-            // The reel is looked at while the first uploads are encoded, for which nobody has to know how it looks; what comes of these is
-            // found in the store at the end.
+            // The reel is looked at while the first uploads are encoded, for which nobody has to know how it looks, and what the host makes
+            // of one of them, whose tries tell all others where to begin. What comes of these is found in the store at the end.
             $ahead = array_splice($order, 0, $atOnce);
             array_push($order, ...$ahead);
         } else {
@@ -88,9 +88,7 @@ class Tester
         }
         $jobs = [
             ...array_map(
-                fn (int $i): Closure => fn (Closure $shouldStop): Encoded => $this->upload(
-                    $reel, $cut, $recompression, $candidates[$i], $screens, $shouldStop,
-                ),
+                fn (int $i): Closure => $this->unseen($reel, $cut, $recompression, $candidates[$i], $screens, comesBack: $i === $ahead[0]),
                 $ahead,
             ),
             ...array_map(fn (int $i): Closure => $all[$i], $order),
@@ -124,6 +122,28 @@ class Tester
     }
 
     /**
+     * A job for which nobody has to know how the reel looks: an upload, and what the host makes of it.
+     *
+     * @param  non-empty-list<Screen>  $screens
+     * @return Closure(Closure(): bool): void
+     */
+    private function unseen(
+        Reel $reel,
+        Cut $cut,
+        Recompression $recompression,
+        Candidate $candidate,
+        array $screens,
+        bool $comesBack,
+    ): Closure {
+        return function (Closure $shouldStop) use ($reel, $cut, $recompression, $candidate, $screens, $comesBack): void {
+            $upload = $this->upload($reel, $cut, $recompression, $candidate, $screens, $shouldStop);
+            foreach ($comesBack ? self::picked($upload->plan, $recompression, $screens) : [] as $rung) {
+                $this->rendition($reel, $cut, $upload, $rung, $shouldStop);
+            }
+        };
+    }
+
+    /**
      * A candidate through the host: as an upload, and as what comes back for each screen.
      *
      * @param  non-empty-list<Screen>  $screens
@@ -141,16 +161,14 @@ class Tester
         Closure $shouldStop,
     ): array {
         $upload = $this->upload($reel, $cut, $recompression, $candidate, $screens, $shouldStop);
-        $arrived = self::arriving($upload->plan);
-        $tier = $recompression->tierOf($arrived);
-        $renditions = $tier->renditionsOf($arrived->frame);
         $step();
         $own = $this->likeness->of($reel, $upload->material(), $shouldStop, $upload->plan->keyframes->frames);
         $step();
         $byRung = [];
-        foreach ($screens as $screen) {
-            $rung = $screen->pick($renditions);
-            $byRung[$rung->shorterSide] ??= $this->passedOn($reel, $cut, $upload, $rung, $arrived, $shouldStop);
+        $after = [];
+        foreach (self::picked($upload->plan, $recompression, $screens) as $rung) {
+            $byRung[$rung->shorterSide] ??= $this->passedOn($reel, $cut, $upload, $rung, $shouldStop);
+            $after[] = $byRung[$rung->shorterSide];
             $step();
         }
 
@@ -158,9 +176,9 @@ class Tester
             'candidate' => $candidate,
             'upload' => $upload,
             'own' => $own,
-            'tier' => $tier->name,
-            'after' => array_map(fn (Screen $screen): array => $byRung[$screen->pick($renditions)->shorterSide], $screens),
-            'sound' => $this->sound->of($cut, $candidate->plan, $upload, $recompression, $arrived, $shouldStop),
+            'tier' => $recompression->tierOf(self::arriving($upload->plan))->name,
+            'after' => $after,
+            'sound' => $this->sound->of($cut, $candidate->plan, $upload, $recompression, self::arriving($upload->plan), $shouldStop),
         ];
     }
 
@@ -181,12 +199,10 @@ class Tester
         array $screens,
         Closure $shouldStop,
     ): Encoded {
-        $arriving = self::arriving($candidate->plan);
-        $renditions = $recompression->tierOf($arriving)->renditionsOf($arriving->frame);
-        $near = HoldRate::nearOf(
-            $candidate->plan->bitrate->average,
-            array_map(fn (Screen $screen): ?Bitrate => $screen->pick($renditions)->average, $screens),
-        );
+        $near = HoldRate::nearOf($candidate->plan->bitrate->average, array_map(
+            fn (Rung $rung): ?Bitrate => $rung->average,
+            self::picked($candidate->plan, $recompression, $screens),
+        ));
         $make = fn (Plan $plan, Material $of): Encoded => $this->made($reel, $cut, $candidate->name, $plan, $of, $near, $shouldStop);
         $first = $candidate->master === null ? $reel->material() : $make($candidate->master, $reel->material())->material();
 
@@ -197,6 +213,18 @@ class Tester
     private static function arriving(Plan $plan): Upload
     {
         return new Upload($plan->frameSize->frame, $plan->frameRate->rate, $plan->colour->colour->isHdr());
+    }
+
+    /**
+     * @param  non-empty-list<Screen>  $screens
+     * @return non-empty-list<Rung> for each screen, the rendition of such an upload that a player picks
+     */
+    private static function picked(Plan $upload, Recompression $recompression, array $screens): array
+    {
+        $arriving = self::arriving($upload);
+        $renditions = $recompression->tierOf($arriving)->renditionsOf($arriving->frame);
+
+        return array_map(fn (Screen $screen): Rung => $screen->pick($renditions), $screens);
     }
 
     /** The pieces as a whole is planned, out of a file that holds them. */
@@ -219,14 +247,19 @@ class Tester
     }
 
     /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */
-    private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Upload $arrived, Closure $shouldStop): array
+    private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Closure $shouldStop): array
     {
-        $rendition = $this->standIn->ofPieces($reel, $upload->material(), $arrived, $rung, $shouldStop, $cut->found());
+        $rendition = $this->rendition($reel, $cut, $upload, $rung, $shouldStop);
 
         return [
             'rung' => $rung,
             'rendition' => $rendition,
             'figures' => $this->likeness->of($reel, $rendition->material(), $shouldStop, $rendition->plan->keyframes->frames),
         ];
+    }
+
+    private function rendition(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Closure $shouldStop): Encoded
+    {
+        return $this->standIn->ofPieces($reel, $upload->material(), self::arriving($upload->plan), $rung, $shouldStop, $cut->found());
     }
 }

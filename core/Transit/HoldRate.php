@@ -23,7 +23,7 @@ final class HoldRate
      */
     public const AFTER_TWO = 0.07;
 
-    /** Times what a host makes of an upload, from which on what comes back hardly goes by the upload: 0.1 dB for twice the rate, or less. */
+    /** Times what a host makes of an upload, from which on what comes back hardly goes by it: 0.1 dB for twice the rate, or less. */
     private const PLENTY = 4;
 
     /** How near is near enough for such an upload: a sixth of twice the rate, 0.02 dB of what comes back. */
