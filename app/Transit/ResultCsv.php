@@ -15,6 +15,7 @@ final class ResultCsv
                     'candidate' => $name,
                     'bytes' => $upload['bytes'],
                     'uploadBitrate' => $upload['bitrate'],
+                    'uploadWanted' => $upload['wanted'],
                     'uploadSsimDb' => $upload['ssimDb'],
                     'seconds' => $upload['seconds'],
                     'sendSeconds' => $upload['sendSeconds'],

@@ -6,6 +6,7 @@ use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Measures\Banding;
 use OuterCrate\Measures\OverTime;
+use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\Outcome;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\SoundSpans;
@@ -161,10 +162,18 @@ final readonly class Telling
         return $once === [] ? '' : ' One pass is tried in two, for pieces are too short for its rate control: a whole keeps a little less.';
     }
 
+    private static function percent(float $share): string
+    {
+        return round(100 * $share)."\u{2009}%";
+    }
+
     /** @return array<string, string> what each figure is */
     private function measures(): array
     {
         return [
+            'bitrate' => 'What the pieces came to, each counted for what it stands for: as near to what is asked for as the picture and '.
+                'its peak let it, which is '.self::percent(HoldRate::NEAR).' for most, and '.self::percent(HoldRate::OF_PLENTY).
+                ' for an upload that has four times what the host makes of it.',
             'ssimDb' => 'SSIM (Wang et al. 2004) of luma and chroma as the engine weighs them, in dB: 10 log10 of 1 over 1 − SSIM. '.
                 'Every frame of every piece, 10 bits.',
             'ssimDbWorst' => 'The 5th percentile of the seconds, of the worst piece.',

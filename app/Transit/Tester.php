@@ -6,17 +6,9 @@ use App\Models\Cut;
 use App\Work\SideBySide;
 use Closure;
 use OuterCrate\Hosts\Host;
-use OuterCrate\Hosts\Recompression\Recompression;
-use OuterCrate\Hosts\Recompression\Rung;
-use OuterCrate\Hosts\Recompression\Upload;
-use OuterCrate\Planning\OutputSpec;
-use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Planner;
 use OuterCrate\Transit\Candidate;
-use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\Weights;
-use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRange;
 
 /** Sends candidates through a host's recompression, and measures what is left on a viewer's screen. */
@@ -24,12 +16,8 @@ class Tester
 {
     public function __construct(
         private readonly ReelMaker $reels,
-        private readonly HeldEncoder $encoder,
         private readonly Likeness $likeness,
-        private readonly StandIn $standIn,
-        private readonly SentSound $sound,
-        private readonly Planner $planner,
-        private readonly Subjects $subjects,
+        private readonly Sender $sender,
     ) {
     }
 
@@ -67,9 +55,10 @@ class Tester
             $onShare(0.05 + 0.95 * $done / $steps);
         };
         $onShare(0.05);
+        $passage = new Passage($reel, $cut, $recompression, $screens);
         $all = array_map(
-            fn (Candidate $candidate): Closure => fn (Closure $shouldStop, Closure $step): array => $this->sent(
-                $reel, $cut, $recompression, $candidate, $screens, $step, $shouldStop,
+            fn (Candidate $candidate): Closure => fn (Closure $shouldStop, Closure $step): array => $this->sender->send(
+                $passage, $candidate, $step, $shouldStop,
             ),
             $candidates,
         );
@@ -88,7 +77,9 @@ class Tester
         }
         $jobs = [
             ...array_map(
-                fn (int $i): Closure => $this->unseen($reel, $cut, $recompression, $candidates[$i], $screens, comesBack: $i === $ahead[0]),
+                fn (int $i): Closure => fn (Closure $shouldStop) => $this->sender->makeAhead(
+                    $passage, $candidates[$i], comesBack: $i === $ahead[0], shouldStop: $shouldStop,
+                ),
                 $ahead,
             ),
             ...array_map(fn (int $i): Closure => $all[$i], $order),
@@ -121,145 +112,11 @@ class Tester
         return array_keys($bits);
     }
 
-    /**
-     * A job for which nobody has to know how the reel looks: an upload, and what the host makes of it.
-     *
-     * @param  non-empty-list<Screen>  $screens
-     * @return Closure(Closure(): bool): void
-     */
-    private function unseen(
-        Reel $reel,
-        Cut $cut,
-        Recompression $recompression,
-        Candidate $candidate,
-        array $screens,
-        bool $comesBack,
-    ): Closure {
-        return function (Closure $shouldStop) use ($reel, $cut, $recompression, $candidate, $screens, $comesBack): void {
-            $upload = $this->upload($reel, $cut, $recompression, $candidate, $screens, $shouldStop);
-            foreach ($comesBack ? self::picked($upload->plan, $recompression, $screens) : [] as $rung) {
-                $this->rendition($reel, $cut, $upload, $rung, $shouldStop);
-            }
-        };
-    }
-
-    /**
-     * A candidate through the host: as an upload, and as what comes back for each screen.
-     *
-     * @param  non-empty-list<Screen>  $screens
-     * @param  Closure(): void  $step
-     * @param  Closure(): bool  $shouldStop
-     * @return array<string, mixed>
-     */
-    private function sent(
-        Reel $reel,
-        Cut $cut,
-        Recompression $recompression,
-        Candidate $candidate,
-        array $screens,
-        Closure $step,
-        Closure $shouldStop,
-    ): array {
-        $upload = $this->upload($reel, $cut, $recompression, $candidate, $screens, $shouldStop);
-        $step();
-        $own = $this->likeness->of($reel, $upload->material(), $shouldStop, $upload->plan->keyframes->frames);
-        $step();
-        $byRung = [];
-        $after = [];
-        foreach (self::picked($upload->plan, $recompression, $screens) as $rung) {
-            $byRung[$rung->shorterSide] ??= $this->passedOn($reel, $cut, $upload, $rung, $shouldStop);
-            $after[] = $byRung[$rung->shorterSide];
-            $step();
-        }
-
-        return [
-            'candidate' => $candidate,
-            'upload' => $upload,
-            'own' => $own,
-            'tier' => $recompression->tierOf(self::arriving($upload->plan))->name,
-            'after' => $after,
-            'sound' => $this->sound->of($cut, $candidate->plan, $upload, $recompression, self::arriving($upload->plan), $shouldStop),
-        ];
-    }
-
     /** @return array{file: string, likeness: string} by name in the store */
     private function file(Reel $reel, Encoded $encoded): array
     {
         $key = $this->likeness->key($reel, $encoded->key, $encoded->plan->keyframes->frames);
 
         return ['file' => basename($encoded->path), 'likeness' => "{$key}.json"];
-    }
-
-    /** @param  non-empty-list<Screen>  $screens */
-    private function upload(
-        Reel $reel,
-        Cut $cut,
-        Recompression $recompression,
-        Candidate $candidate,
-        array $screens,
-        Closure $shouldStop,
-    ): Encoded {
-        $near = HoldRate::nearOf($candidate->plan->bitrate->average, array_map(
-            fn (Rung $rung): ?Bitrate => $rung->average,
-            self::picked($candidate->plan, $recompression, $screens),
-        ));
-        $make = fn (Plan $plan, Material $of): Encoded => $this->made($reel, $cut, $candidate->name, $plan, $of, $near, $shouldStop);
-        $first = $candidate->master === null ? $reel->material() : $make($candidate->master, $reel->material())->material();
-
-        return $make($candidate->plan, $first);
-    }
-
-    /** What a host sees of a file that is planned so. */
-    private static function arriving(Plan $plan): Upload
-    {
-        return new Upload($plan->frameSize->frame, $plan->frameRate->rate, $plan->colour->colour->isHdr());
-    }
-
-    /**
-     * @param  non-empty-list<Screen>  $screens
-     * @return non-empty-list<Rung> for each screen, the rendition of such an upload that a player picks
-     */
-    private static function picked(Plan $upload, Recompression $recompression, array $screens): array
-    {
-        $arriving = self::arriving($upload);
-        $renditions = $recompression->tierOf($arriving)->renditionsOf($arriving->frame);
-
-        return array_map(fn (Screen $screen): Rung => $screen->pick($renditions), $screens);
-    }
-
-    /** The pieces as a whole is planned, out of a file that holds them. */
-    private function made(
-        Reel $reel,
-        Cut $cut,
-        string $name,
-        Plan $whole,
-        Material $of,
-        float $near,
-        Closure $shouldStop,
-    ): Encoded {
-        $spec = new OutputSpec($whole->spec->preset, $whole->spec->host, $whole->spec->edits);
-        $plan = $this->planner->plan($this->subjects->of($of->reading, $cut->found()), $spec);
-        if (! $plan->frameSize->showsAll()) {
-            throw TestRefused::otherShape($name);
-        }
-
-        return $this->encoder->encode($reel, $of, $plan->atBitrate($whole->bitrate), $shouldStop, near: $near);
-    }
-
-    /** @return array{rung: Rung, rendition: Encoded, figures: array<mixed>} */
-    private function passedOn(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Closure $shouldStop): array
-    {
-        $rendition = $this->rendition($reel, $cut, $upload, $rung, $shouldStop);
-
-        return [
-            'rung' => $rung,
-            'rendition' => $rendition,
-            'figures' => $this->likeness->of($reel, $rendition->material(), $shouldStop, $rendition->plan->keyframes->frames),
-        ];
-    }
-
-    private function rendition(Reel $reel, Cut $cut, Encoded $upload, Rung $rung, Closure $shouldStop): Encoded
-    {
-        return $this->standIn->ofPieces($reel, $upload->material(), self::arriving($upload->plan), $rung, $shouldStop, $cut->found());
     }
 }

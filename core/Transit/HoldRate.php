@@ -27,7 +27,7 @@ final class HoldRate
     private const PLENTY = 4;
 
     /** How near is near enough for such an upload: a sixth of twice the rate, 0.02 dB of what comes back. */
-    private const OF_PLENTY = 0.12;
+    public const OF_PLENTY = 0.12;
 
     /** Averages that are tried at most; each costs an encoding of all pieces. */
     public const MOST = 3;

@@ -34,6 +34,8 @@ test('candidates go through a host, one is recommended, and becomes the column',
     const table = page.getByRole('table', { name: 'What is left of each candidate' });
     await expect(table.getByRole('row')).toHaveCount(5, { timeout: 120_000 });
     await expect(page.getByText('A simulation of what Lanternwick publishes or was taught.')).toBeVisible();
+    // The bitrates that were really used: twice as much from one upload to the next, and what the host makes of it.
+    await expect(table.getByRole('cell', { name: /^[\d.]+ → 0\.[\d]+$/ })).toHaveCount(4);
     const why = page.getByText(/dB SSIM on a screen of 480 lines for/);
     await expect(why).toBeVisible();
 

@@ -6,6 +6,7 @@ use App\Models\Cut;
 use App\Models\TransitTest;
 use App\Models\WorkState;
 use App\Schema\Contract;
+use App\Transit\Encoded;
 use App\Transit\HeldEncoder;
 use App\Transit\Reel;
 use OuterCrate\Transit\HoldRate;
@@ -58,6 +59,29 @@ beforeEach(function (): void {
         'outputs' => [['preset' => 'platen-1080', 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 24]]]],
         'screens' => [480],
     ];
+    /** Two pieces, held to a rate by an engine that logs what it is told: what encodes them, and its passes of a number. */
+    $this->held = function (): array {
+        $log = $this->folder('out').'/../engine-log';
+        $engine = $this->folder('out').'/../logging';
+        file_put_contents($engine, "#!/bin/sh\necho \"$*\" >> {$log}\nexec ffmpeg \"$@\"\n");
+        chmod($engine, 0o755);
+        $cut = Cut::query()->findOrFail($this->bringIn()['id']);
+        // Half of the cut has nearly all of the bits: twice the average, which is no more than the peak.
+        $reel = new Reel($cut->path, 'two-pieces', $cut->reading(), [
+            new TestPiece(new FrameRange(0, 24), 0.5, 1.0, Why::Busiest, 10_000.0, 200),
+            new TestPiece(new FrameRange(25, 49), 0.5, 1.0, Why::Typical, 100.0, 200),
+        ]);
+        config(['crate.engine.encoder' => $engine]);
+        $encode = function (int $kbps, float $near = HoldRate::NEAR) use ($cut, $reel): Encoded {
+            $rate = ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => $kbps], 'peak' => ['timesAverage' => 2]];
+            $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['bitrate' => $rate]];
+            $plan = app(CutDesk::class)->columns($cut, $cut->reading(), [$output])[0]->plan;
+
+            return app(HeldEncoder::class)->encode($reel, $reel->material(), $plan, fn (): bool => false, near: $near);
+        };
+
+        return [$encode, fn (int $pass): array => array_values(preg_grep("~ -pass {$pass} ~", file($log)))];
+    };
     $this->made = fn (string $ending): array => array_values(array_filter(
         $this->left('derived/transit'),
         fn (string $name): bool => str_ends_with($name, $ending),
@@ -124,7 +148,7 @@ it('sends candidates through a host and says what is left of each, and does noth
     $lines = explode("\r\n", trim($this->get("/api/tests/{$test['id']}/csv")->assertOk()->getContent()));
     expect($lines)->toHaveCount(3)
         ->and(array_combine(str_getcsv($lines[0], escape: ''), str_getcsv($lines[1], escape: '')))
-        ->toMatchArray(['candidate' => $poor['name'], 'screen' => '480', 'rendition' => '360', 'recommended' => '0']);
+        ->toMatchArray(['candidate' => $poor['name'], 'uploadWanted' => '100000', 'screen' => '480', 'rendition' => '360', 'recommended' => '0']);
 });
 
 it('shows the same frame of the cut, of an upload and of what came back, pixel by pixel', function () {
@@ -222,23 +246,9 @@ it('finds a shift of frames, and measures as if there were none', function (stri
 ]);
 
 it('tells the second pass how full a decoder’s buffer is where busy pieces begin, and the first one nothing', function () {
-    $log = $this->folder('out').'/../engine-log';
-    $engine = $this->folder('out').'/../logging';
-    file_put_contents($engine, "#!/bin/sh\necho \"$*\" >> {$log}\nexec ffmpeg \"$@\"\n");
-    chmod($engine, 0o755);
-    $cut = Cut::query()->findOrFail($this->bringIn()['id']);
-    $rate = ['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 200], 'peak' => ['timesAverage' => 2]];
-    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['bitrate' => $rate]];
-    $plan = app(CutDesk::class)->columns($cut, $cut->reading(), [$output])[0]->plan;
-    // Half of the cut has nearly all of the bits: twice the average, which is no more than the peak.
-    $reel = new Reel($cut->path, 'two-pieces', $cut->reading(), [
-        new TestPiece(new FrameRange(0, 24), 0.5, 1.0, Why::Busiest, 10_000.0, 200),
-        new TestPiece(new FrameRange(25, 49), 0.5, 1.0, Why::Typical, 100.0, 200),
-    ]);
-    config(['crate.engine.encoder' => $engine]);
-    $encoded = app(HeldEncoder::class)->encode($reel, $reel->material(), $plan, fn (): bool => false);
+    [$encode, $passes] = ($this->held)();
+    $encoded = $encode(200);
 
-    $passes = fn (int $pass): array => array_values(preg_grep("~ -pass {$pass} ~", file($log)));
     expect($passes(1))->toHaveCount(1)
         ->and($passes(1)[0])->toContain('-bufsize')->not->toContain('-rc_init_occupancy')
         ->and($passes(2))->not->toBe([])
@@ -247,6 +257,14 @@ it('tells the second pass how full a decoder’s buffer is where busy pieces beg
         preg_match('~-bufsize (\d+) .*-rc_init_occupancy (\d+)~', $line, $told);
         expect((int) $told[2])->toBe((int) round(0.45 * (int) $told[1]));
     }
+});
+
+it('encodes pieces once where the first try is near enough, and again where it is not', function () {
+    [$encode, $passes] = ($this->held)();
+    $encode(200, near: 10.0);
+    expect($passes(2))->toHaveCount(1);
+    $encode(220, near: 0.0);
+    expect(count($passes(2)))->toBeGreaterThan(2)->and($passes(1))->toHaveCount(2);
 });
 
 it('makes candidates around a column, and names them by what they are', function () {

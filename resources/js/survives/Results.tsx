@@ -17,10 +17,17 @@ type After = Transit['candidates'][number]['after'][number];
 
 const percent = (share: number | null | undefined) => (share == null ? '–' : `${Math.round(100 * share)} %`);
 
+/** Three figures, as rates are known. */
+const megabits = (rate: number | null | undefined) =>
+    rate == null ? '–' : String(Number((rate / 1e6).toPrecision(3)));
+
+const asked = (rate: number | null | undefined) => (rate == null ? 'a quality' : `${megabits(rate)}\u2009Mb/s`);
+
 const heads: { text: string; below?: string; about?: string }[] = [
     { text: 'File size' },
     { text: 'To make' },
     { text: 'To send' },
+    { text: 'Bitrate used', below: 'upload → host, Mb/s', about: 'bitrate' },
     { text: 'The upload', below: 'SSIM dB', about: 'ssimDb' },
     { text: 'After the host', below: 'mean · worst second', about: 'ssimDbWorst' },
     { text: 'Detail kept', below: 'fine → coarse', about: 'detailKept' },
@@ -80,6 +87,10 @@ export function Results({ result, screen, chosen, choose, test }: Props) {
                                 <Cell text={upload.bytesLabel} />
                                 <Cell text={upload.secondsLabel} />
                                 <Cell text={upload.sendLabel} />
+                                <Cell
+                                    text={`${megabits(upload.bitrate)} → ${megabits(on?.bitrate)}`}
+                                    title={`Asked for: ${asked(upload.wanted)} of the upload, ${asked(on?.wanted)} of the host.`}
+                                />
                                 <Cell text={upload.ssimDb.toFixed(1)} />
                                 <Cell
                                     text={
