@@ -35,8 +35,8 @@ class HeldEncoder
 
     /**
      * @param  Closure(): bool  $shouldStop
-     * @param  string|null  $alike  key under which it is kept what was right for the first of files that are alike: copies of the same
-     *     pieces, encoded at the same rate; null for a file like no other
+     * @param  string|null  $alike  key of files that are alike, copies of the same pieces encoded at the same rate, under which it is kept
+     *     what was right for them; null for a file like no other
      * @param  float  $near  how near to the rate that is wanted is near enough for a first try, as a share of it
      */
     public function encode(
@@ -79,9 +79,10 @@ class HeldEncoder
             $begun = $reel->pieces === []
                 ? $wanted
                 : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $first, $wanted);
-            $known = $alike === null ? null : $this->store->known("{$alike}.json");
-            $asked = HoldRate::within($wanted, $begun * (float) ($known['times'] ?? 1));
-            $enough = $known === null ? $near : max($near, HoldRate::AFTER_TWO);
+            $before = new RightBefore($this->store, $alike);
+            $times = $before->times();
+            $asked = HoldRate::within($wanted, $begun * ($times ?? 1));
+            $enough = $times === null ? $near : max($near, HoldRate::AFTER_TWO);
             $tried = [];
             do {
                 $try = $this->tried($tries, $reel, $of, $plan->atBitrate($at($asked)));
@@ -91,7 +92,7 @@ class HeldEncoder
                 $asked = HoldRate::next($wanted, $tried, $enough);
             } while ($asked !== null);
             [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];
-            $alike === null ?: $this->store->figures($alike, fn (): array => ['times' => $asked * $wanted / $came / $begun]);
+            $before->add($asked * $wanted / $came / $begun);
 
             return ['asked' => $asked];
         };

@@ -87,6 +87,17 @@ final class HoldRate
         return $bits($piece) / max(1e-9, $whole);
     }
 
+    /**
+     * What was right for most files of a kind, whose rate-controlled encoders come a few per cent apart of the very same.
+     *
+     * @param  list<float>  $right  above 0: what was right for each, times what was foretold of it
+     * @return float|null their geometric mean; null of none
+     */
+    public static function usual(array $right): ?float
+    {
+        return $right === [] ? null : exp(array_sum(array_map(log(...), $right)) / count($right));
+    }
+
     /** An average that is not further off the wanted one than is moved at once. */
     public static function within(float $wanted, float $asked): float
     {
@@ -101,7 +112,7 @@ final class HoldRate
      */
     public static function nearOf(?Bitrate $wanted, array $passedOn): float
     {
-        $rates = array_map(static fn (?Bitrate $rate): float => $rate->bitsPerSecond ?? INF, $passedOn);
+        $rates = array_map(static fn (?Bitrate $rate): float => (float) ($rate->bitsPerSecond ?? INF), $passedOn);
 
         return ($wanted->bitsPerSecond ?? 0) >= self::PLENTY * max(0, ...$rates) ? self::OF_PLENTY : self::NEAR;
     }

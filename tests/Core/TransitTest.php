@@ -256,6 +256,13 @@ it('asks no second time for an upload that is near enough for what its host make
     'an upload whose quality leads' => [null, [500_000], 1.11, false],
 ]);
 
+it('begins where others of its kind came out right, too much and too little alike', function () {
+    expect(HoldRate::usual([]))->toBeNull()
+        ->and(HoldRate::usual([1.3]))->toEqualWithDelta(1.3, 1e-12)
+        ->and(HoldRate::usual([0.5, 2.0]))->toEqualWithDelta(1.0, 1e-12)
+        ->and(HoldRate::usual([1.0, 1.0, 1.331]))->toEqualWithDelta(1.1, 1e-12);
+});
+
 it('begins with what pieces are likely to get, whatever came before', function () {
     $piece = fn (float $share, float $effort): TestPiece => new TestPiece(new FrameRange(0, 24), $share, 1.0, Why::Typical, $effort);
     expect(HoldRate::first(5e6, [$piece(0.5, 2.0), $piece(0.5, 2.0)]))->toEqualWithDelta(5e6, 1)

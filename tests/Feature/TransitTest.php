@@ -9,6 +9,7 @@ use App\Schema\Contract;
 use App\Transit\Encoded;
 use App\Transit\HeldEncoder;
 use App\Transit\Reel;
+use App\Transit\RightBefore;
 use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Why;
@@ -148,7 +149,8 @@ it('sends candidates through a host and says what is left of each, and does noth
     $lines = explode("\r\n", trim($this->get("/api/tests/{$test['id']}/csv")->assertOk()->getContent()));
     expect($lines)->toHaveCount(3)
         ->and(array_combine(str_getcsv($lines[0], escape: ''), str_getcsv($lines[1], escape: '')))
-        ->toMatchArray(['candidate' => $poor['name'], 'uploadWanted' => '100000', 'screen' => '480', 'rendition' => '360', 'recommended' => '0']);
+        ->toMatchArray(['candidate' => $poor['name'], 'uploadWanted' => '100000', 'recommended' => '0'])
+        ->toMatchArray(['screen' => '480', 'rendition' => '360']);
 });
 
 it('shows the same frame of the cut, of an upload and of what came back, pixel by pixel', function () {
@@ -257,6 +259,17 @@ it('tells the second pass how full a decoder’s buffer is where busy pieces beg
         preg_match('~-bufsize (\d+) .*-rc_init_occupancy (\d+)~', $line, $told);
         expect((int) $told[2])->toBe((int) round(0.45 * (int) $told[1]));
     }
+});
+
+it('begins where files of the same kind came out right, and keeps kinds apart', function () {
+    $right = fn (?string $alike): RightBefore => new RightBefore(new StepStore, $alike);
+    expect($right('a')->times())->toBeNull();
+    $right('a')->add(0.5);
+    $right('a')->add(2.0);
+    $right('b')->add(1.5);
+    $right(null)->add(9.0);
+
+    expect([$right('a')->times(), $right('b')->times(), $right(null)->times()])->toEqualWithDelta([1.0, 1.5, null], 1e-12);
 });
 
 it('encodes pieces once where the first try is near enough, and again where it is not', function () {

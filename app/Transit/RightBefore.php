@@ -1,0 +1,41 @@
+<?php
+
+namespace App\Transit;
+
+use App\Media\StepStore;
+use OuterCrate\Transit\HoldRate;
+
+/** What was right for files that are alike, times the average that the first pass foretold of each: where the next one begins. */
+final readonly class RightBefore
+{
+    /** @param  string|null  $alike  key of their kind; null for a file like no other */
+    public function __construct(private StepStore $store, private ?string $alike)
+    {
+    }
+
+    /** null where nothing of its kind was made before. */
+    public function times(): ?float
+    {
+        return HoldRate::usual($this->all());
+    }
+
+    /** Of two that end in the same moment one may be told alone: it is a beginning for others, no more. */
+    public function add(float $times): void
+    {
+        $this->alike === null ?: $this->store->figures(
+            $this->alike.'-'.count($this->all()),
+            fn (): array => ['times' => $times],
+        );
+    }
+
+    /** @return list<float> */
+    private function all(): array
+    {
+        $all = [];
+        while ($this->alike !== null && ($one = $this->store->known("{$this->alike}-".count($all).'.json')) !== null) {
+            $all[] = (float) $one['times'];
+        }
+
+        return $all;
+    }
+}
