@@ -61,7 +61,10 @@ function SurvivesOf({ cut }: { cut: number }) {
         <div className="px-5 py-4">
             <div className="mb-3 flex items-start gap-6">
                 <div className="min-w-0">
-                    <h1 className="truncate text-[20px] leading-6 font-semibold">
+                    <h1
+                        className="line-clamp-3 text-[20px] leading-6 font-semibold wrap-anywhere"
+                        title={`What survives of ${name}`}
+                    >
                         What survives of {name}
                         {now && ` at ${now.hostName}`}
                     </h1>
