@@ -43,7 +43,7 @@ final class Proof
                 frame: $candidate->plan->frameSize->frame,
                 codec: $candidate->plan->video->codec->id(),
                 average: $candidate->plan->bitrate->average,
-                bytes: $candidate->bytes,
+                bytes: $told['upload']['bytes'],
                 tier: $after['tier'],
                 screen: $result['screen'],
                 ssim: array_map(OverTime::ofDecibels(...), $after['ssimDbPieces']),

@@ -47,7 +47,9 @@ class Sender
         $arrived = Passage::arriving($upload->plan);
 
         return [
-            'candidate' => $candidate,
+            'candidate' => $passage->reel->standsForAll()
+                ? $candidate->comingTo($upload->bitsPerSecond, $passage->reel->frames(), $passage->cut->reading())
+                : $candidate,
             'upload' => $upload,
             'own' => $own,
             'tier' => $passage->tierOf($upload->plan)->name,

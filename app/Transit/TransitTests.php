@@ -142,6 +142,7 @@ class TransitTests
                 $column->making + ($master->making ?? 0.0),
                 $column->sending,
                 $master?->plan,
+                $column->size->basis === 'sample',
             );
         }
 

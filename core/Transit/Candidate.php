@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
+use OuterCrate\Estimates\Sampling\Sample;
+use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Reading\Reading;
 
 /** One way to encode an upload, with what is known of the whole file. */
 final readonly class Candidate
@@ -17,6 +20,7 @@ final readonly class Candidate
      * @param  float  $making  seconds
      * @param  float  $sending  seconds
      * @param  Plan|null  $master  that is made of the cut first, and the upload of it; null where it is made of the cut
+     * @param  bool  $sampled  whether its size is what pieces came to that were encoded for it before
      */
     public function __construct(
         public string $name,
@@ -25,6 +29,36 @@ final readonly class Candidate
         public float $making,
         public float $sending,
         public ?Plan $master = null,
+        public bool $sampled = false,
     ) {
+    }
+
+    /**
+     * The same with the size that it comes to. An average is a promise that rate control keeps; but what a quality takes, and a picture
+     * that does not use its average up, is known only when pieces were encoded.
+     *
+     * @param  float  $bitsPerSecond  of the picture of the whole, as its pieces tell
+     * @param  int  $frames  of these
+     */
+    public function comingTo(float $bitsPerSecond, int $frames, Reading $cut): self
+    {
+        $average = $this->plan->bitrate->average;
+        $isKept = $average !== null && $bitsPerSecond >= (1 - HoldRate::OF_PLENTY) * $average->bitsPerSecond;
+        if ($this->sampled || $isKept) {
+            return $this;
+        }
+        $perFrame = $bitsPerSecond / 8 / $this->plan->frameRate->rate->perSecond->toFloat();
+        $sample = new Sample($perFrame, 0, null, $frames, ampleBytesPerFrame: $perFrame);
+        $bytes = SizeEstimate::of($this->plan, $cut, $sample)->bytes;
+
+        return new self(
+            $this->name,
+            $this->plan,
+            $bytes,
+            $this->making,
+            $this->sending * $bytes / max(1, $this->bytes),
+            $this->master,
+            $this->sampled,
+        );
     }
 }

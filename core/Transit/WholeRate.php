@@ -32,9 +32,13 @@ final readonly class WholeRate
         foreach ($frames as [$piece, $bytes, $isKeyframe]) {
             $tallies[$piece]->take(new Packet(0, 0.0, null, null, $bytes, $isKeyframe));
         }
+        // What is shorter than they are apart has one all the same.
+        $isWhole = array_filter($this->pieces, static fn (TestPiece $piece): bool => $piece->why !== Why::Whole) === [];
+        $all = array_sum(array_map(static fn (TestPiece $piece): int => $piece->frames->count(), $this->pieces));
+        $every = $isWhole ? min($this->keyframeEvery, $all) : $this->keyframeEvery;
         $bytes = 0.0;
         foreach ($this->pieces as $i => $piece) {
-            $bytes += $piece->share * $piece->weight * $tallies[$i]->result(0.0)->bytesPerFrame($this->keyframeEvery);
+            $bytes += $piece->share * $piece->weight * $tallies[$i]->result(0.0)->bytesPerFrame($every);
         }
 
         return 8 * $bytes * $this->perSecond;

@@ -10,6 +10,7 @@ use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\Alike;
 use OuterCrate\Transit\AsRendition;
+use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\ChoosePieces;
 use OuterCrate\Transit\Course;
 use OuterCrate\Transit\Edge;
@@ -28,6 +29,7 @@ use OuterCrate\Transit\SoundSpans;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\TimesTheSize;
 use OuterCrate\Transit\Weights;
+use OuterCrate\Transit\WholeRate;
 use OuterCrate\Transit\Why;
 use OuterCrate\Transit\Windows;
 use OuterCrate\Transit\WorstFrames;
@@ -230,6 +232,54 @@ it('holds pieces to the rate of the whole in a few tries', function (Closure $co
     'a bent curve' => [fn (float $asked): float => 3 * $asked ** 0.9, 5e6, 3],
     // Too much at once and too little before: what lies between is asked next, not the first again.
     'a steep curve' => [fn (float $asked): float => 5e6 * ($asked / 4.7e6) ** 2.3, 5e6, 3],
+]);
+
+it('counts keyframes as often as the whole has them, and one where it is shorter than they are apart', function (
+    Why $why,
+    int $frames,
+    float $perFrame,
+) {
+    $pieces = [new TestPiece(new FrameRange(0, $frames - 1), 1.0, 1.0, $why)];
+    $came = array_map(fn (int $frame): array => [0, $frame === 0 ? 5_000 : 1_000, $frame === 0], range(0, $frames - 1));
+
+    expect((new WholeRate($pieces, 50, 25.0))->of($came))->toEqualWithDelta(8 * 25 * $perFrame, 1e-6);
+})->with([
+    'a piece of a longer cut' => [Why::Typical, 10, (5_000 + 49 * 1_000) / 50],
+    'all of a short cut' => [Why::Whole, 10, (5_000 + 9 * 1_000) / 10],
+    'all of a cut that is as long' => [Why::Whole, 50, (5_000 + 49 * 1_000) / 50],
+]);
+
+it('knows the size of an upload by its pieces, where no average is kept', function (
+    array $bitrate,
+    float $came,
+    bool $sampled,
+    ?float $bits,
+) {
+    $reading = Desk::reading(Probes::mezzanine());
+    $plan = Desk::plan($reading, 'lossless-vault', [
+        'video' => ['codec' => 'h264'], 'container' => ['set' => 'mp4'], 'audio' => ['codec' => 'aac'], 'colour' => ['bitDepth' => 8],
+        'bitrate' => $bitrate,
+    ]);
+    $candidate = new Candidate('one', $plan, 1_000_000, 3.0, 8.0, sampled: $sampled);
+    $sized = $candidate->comingTo($came, 100, $reading);
+
+    if ($bits === null) {
+        expect($sized)->toBe($candidate);
+
+        return;
+    }
+    // Tables of the container take a few bytes for each frame and for what stands beside it of the sound.
+    $media = ($bits + $plan->audio->bitsPerSecond()) / 8 * $plan->duration->toFloat();
+    expect($sized->bytes - $media)->toBeGreaterThan(0)->toBeLessThan(64 * $plan->frames)
+        ->and($sized->sending)->toEqualWithDelta(8.0 * $sized->bytes / 1_000_000, 1e-9)
+        ->and([$sized->name, $sized->plan, $sized->making])->toBe(['one', $plan, 3.0]);
+})->with([
+    'a quality takes what the picture needs' => [['mode' => 'quality', 'quality' => 20], 7e6, false, 7e6],
+    'a quality whose pieces were encoded before' => [['mode' => 'quality', 'quality' => 20], 7e6, true, null],
+    'an average that is kept' => [['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 6000]], 5.3e6, false, null],
+    'an average that comes over' => [['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 6000]], 7e6, false, null],
+    'an average that is not used up' => [['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 6000]], 5.2e6, false, 5.2e6],
+    'a constant rate is filled up' => [['mode' => 'cbr', 'average' => ['kbps' => 6000]], 3e6, false, 6e6],
 ]);
 
 it('asks no second time for an upload that is near enough for what its host makes of it', function (

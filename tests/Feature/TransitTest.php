@@ -261,6 +261,20 @@ it('tells the second pass how full a decoder’s buffer is where busy pieces beg
     }
 });
 
+it('tells of what goes by quality what its file comes out as', function () {
+    $cut = $this->bringIn('few');
+    $upload = ($this->result)(($this->ask)($cut, $this->quick))['result']['candidates'][0]['upload'];
+    [$run] = packed($cut['id'], [['host' => 'platen'] + $this->quick['outputs'][0]]);
+    $sizes = ['-select_streams', 'v', '-show_entries', 'packet=size', '-of', 'csv=p=0'];
+    $probe = new Process(['ffprobe', '-v', 'error', ...$sizes, $run['path']]);
+    $picture = array_sum(array_map(intval(...), explode("\n", $probe->mustRun()->getOutput())));
+
+    // All twelve frames were tested: the encoder makes the same of the same.
+    expect(abs($upload['bitrate'] / ($picture * 8 * 25 / 12) - 1))->toBeLessThan(0.01)
+        ->and($upload['wanted'])->toBeNull()
+        ->and($upload['bytes'])->toBeGreaterThan($picture);
+});
+
 it('begins where files of the same kind came out right, and keeps kinds apart', function () {
     $right = fn (?string $alike): RightBefore => new RightBefore(new StepStore, $alike);
     expect($right('a')->times())->toBeNull();
