@@ -41,17 +41,6 @@ final readonly class Reel
         return $this->reading->mainVideo()->frameRate ?? FrameRate::of(25);
     }
 
-    public function frames(): int
-    {
-        return array_sum(array_map(fn (TestPiece $piece): int => $piece->frames->count(), $this->pieces));
-    }
-
-    /** Whether its pieces stand for all of the cut: those that a person chose stand for themselves. */
-    public function standsForAll(): bool
-    {
-        return array_filter($this->pieces, fn (TestPiece $piece): bool => $piece->why === Why::Chosen) === [];
-    }
-
     /** The same, to be encoded at a rate: what is then left of a decoder's buffer where the first piece begins. */
     public function at(BitrateValue $rate): self
     {

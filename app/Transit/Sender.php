@@ -47,9 +47,7 @@ class Sender
         $arrived = Passage::arriving($upload->plan);
 
         return [
-            'candidate' => $passage->reel->standsForAll()
-                ? $candidate->comingTo($upload->bitsPerSecond, $passage->reel->frames(), $passage->cut->reading())
-                : $candidate,
+            'candidate' => $candidate->comingTo($upload->bitsPerSecond, $passage->reel->pieces, $passage->cut->reading()),
             'upload' => $upload,
             'own' => $own,
             'tier' => $passage->tierOf($upload->plan)->name,

@@ -31,7 +31,7 @@ final readonly class Telling
     public function of(array $results, Weights $weights): array
     {
         $shares = $this->reel->shares();
-        $frames = $this->reel->frames();
+        $frames = array_sum(array_map(fn (TestPiece $piece): int => $piece->frames->count(), $this->reel->pieces));
 
         return Judged::with([
             'host' => $this->host->slug,

@@ -35,19 +35,21 @@ final readonly class Candidate
 
     /**
      * The same with the size that it comes to. An average is a promise that rate control keeps; but what a quality takes, and a picture
-     * that does not use its average up, is known only when pieces were encoded.
+     * that does not use its average up, is known only when pieces were encoded. Those that a person chose stand for themselves alone.
      *
      * @param  float  $bitsPerSecond  of the picture of the whole, as its pieces tell
-     * @param  int  $frames  of these
+     * @param  non-empty-list<TestPiece>  $pieces
      */
-    public function comingTo(float $bitsPerSecond, int $frames, Reading $cut): self
+    public function comingTo(float $bitsPerSecond, array $pieces, Reading $cut): self
     {
         $average = $this->plan->bitrate->average;
         $isKept = $average !== null && $bitsPerSecond >= (1 - HoldRate::OF_PLENTY) * $average->bitsPerSecond;
-        if ($this->sampled || $isKept) {
+        $areChosen = array_filter($pieces, static fn (TestPiece $piece): bool => $piece->why === Why::Chosen) !== [];
+        if ($this->sampled || $isKept || $areChosen) {
             return $this;
         }
         $perFrame = $bitsPerSecond / 8 / $this->plan->frameRate->rate->perSecond->toFloat();
+        $frames = array_sum(array_map(static fn (TestPiece $piece): int => $piece->frames->count(), $pieces));
         $sample = new Sample($perFrame, 0, null, $frames, ampleBytesPerFrame: $perFrame);
         $bytes = SizeEstimate::of($this->plan, $cut, $sample)->bytes;
 

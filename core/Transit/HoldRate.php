@@ -108,13 +108,13 @@ final class HoldRate
      * How near is near enough for a first try of an upload, as a share of its average.
      *
      * @param  Bitrate|null  $wanted  of the upload; null where its quality or its codec leads
-     * @param  list<Bitrate|null>  $passedOn  of what the host makes of it; null where quality leads
+     * @param  non-empty-list<Bitrate|null>  $passedOn  of what the host makes of it; null where quality leads
      */
     public static function nearOf(?Bitrate $wanted, array $passedOn): float
     {
         $rates = array_map(static fn (?Bitrate $rate): float => (float) ($rate->bitsPerSecond ?? INF), $passedOn);
 
-        return ($wanted->bitsPerSecond ?? 0) >= self::PLENTY * max(0, ...$rates) ? self::OF_PLENTY : self::NEAR;
+        return ($wanted->bitsPerSecond ?? 0) >= self::PLENTY * max($rates) ? self::OF_PLENTY : self::NEAR;
     }
 
     /**

@@ -254,6 +254,7 @@ it('knows the size of an upload by its pieces, where no average is kept', functi
     float $came,
     bool $sampled,
     ?float $bits,
+    Why $why = Why::Typical,
 ) {
     $reading = Desk::reading(Probes::mezzanine());
     $plan = Desk::plan($reading, 'lossless-vault', [
@@ -261,7 +262,7 @@ it('knows the size of an upload by its pieces, where no average is kept', functi
         'bitrate' => $bitrate,
     ]);
     $candidate = new Candidate('one', $plan, 1_000_000, 3.0, 8.0, sampled: $sampled);
-    $sized = $candidate->comingTo($came, 100, $reading);
+    $sized = $candidate->comingTo($came, [new TestPiece(new FrameRange(0, 99), 1.0, 1.0, $why)], $reading);
 
     if ($bits === null) {
         expect($sized)->toBe($candidate);
@@ -276,6 +277,7 @@ it('knows the size of an upload by its pieces, where no average is kept', functi
 })->with([
     'a quality takes what the picture needs' => [['mode' => 'quality', 'quality' => 20], 7e6, false, 7e6],
     'a quality whose pieces were encoded before' => [['mode' => 'quality', 'quality' => 20], 7e6, true, null],
+    'a quality whose pieces a person chose' => [['mode' => 'quality', 'quality' => 20], 7e6, false, null, Why::Chosen],
     'an average that is kept' => [['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 6000]], 5.3e6, false, null],
     'an average that comes over' => [['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 6000]], 7e6, false, null],
     'an average that is not used up' => [['mode' => 'vbr', 'passes' => 2, 'average' => ['kbps' => 6000]], 5.2e6, false, 5.2e6],
