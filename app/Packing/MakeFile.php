@@ -135,7 +135,7 @@ class MakeFile implements Kind
             $this->engine->putOnDisk($file->partial, $meter->check(...));
             $path = $file->publish();
             $run->update(['file' => $path]);
-            $journal->ended("Made: {$run->card['bytesLabel']} in {$path}.");
+            $journal->made($path);
             // One that was taken up again took longer than its last owner had it.
             $isAlone && $work->attempts === 1 && $this->learn($run, $slip->madeIn);
         } catch (Stopped $e) {
@@ -303,6 +303,7 @@ class MakeFile implements Kind
         self::discardLeftovers($run);
         self::forget($run->id);
         $run->update(['file' => $path]);
+        (new RunJournal($run))->made($path);
 
         return true;
     }

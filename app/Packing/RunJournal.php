@@ -45,6 +45,14 @@ final class RunJournal
         $this->write('ended', $text);
     }
 
+    /** Says once that the file has its name, whoever comes to say it: an owner may end between giving it and saying so. */
+    public function made(string $path): void
+    {
+        $text = "Made: {$this->run->card['bytesLabel']} in {$path}.";
+        $last = rescue(fn (): mixed => RunLog::query()->where('run_id', $this->run->id)->latest('id')->value('text'));
+        $last === $text ?: $this->ended($text);
+    }
+
     private function write(string $kind, string $text, ?float $seconds = null): void
     {
         try {

@@ -6,6 +6,7 @@ use App\Engine\Stopped;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Run;
+use App\Models\RunLog;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\MakeFile;
@@ -109,13 +110,15 @@ it('makes a run again by itself whose worker was killed, and clears away what th
         ->toEqualCanonicalizing(['Plain review.mp4', 'Plain sound.wav']);
 });
 
-it('finds a file finished whose worker was killed before it could say so, and does not make it twice', function () {
+it('finds a file finished whose worker was killed before it could say so, and does not make it twice', function (bool $told) {
     $cut = ($this->cut)();
     $run = $this->made($cut, ['preset' => 'review-720']);
     $made = filemtime($run->file);
     touch($run->file, $made - 100);
     // The name was given, and the one before it not taken away yet.
     link($run->file, dirname($run->file).'/.'.basename($run->file).".run{$run->id}-1.partial");
+    $log = RunLog::query()->where('run_id', $run->id);
+    $told ?: $log->clone()->latest('id')->first()->delete();
     abandon($run->work);
     $this->work();
     expect($run->refresh()->work->state)
@@ -123,8 +126,10 @@ it('finds a file finished whose worker was killed before it could say so, and do
         ->and($this->left('out'))
         ->toBe(['Plain review.mp4'])
         ->and(filemtime($run->file))
-        ->toBe($made - 100);
-});
+        ->toBe($made - 100)
+        ->and($log->where('text', 'like', 'Made: % in %/Plain review.mp4.')->count())
+        ->toBe(1);
+})->with(['its log told it' => true, 'its log had no time to' => false]);
 
 it('takes no other run’s file for its own that is the same to the byte', function () {
     [, $one, $two] = $this->queued(($this->cut)(), array_fill(0, 3, ['preset' => 'review-720']))->all();
