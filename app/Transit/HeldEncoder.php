@@ -83,16 +83,17 @@ class HeldEncoder
             $times = $before->times();
             $asked = HoldRate::within($wanted, $begun * ($times ?? 1));
             $enough = $times === null ? $near : max($near, HoldRate::AFTER_TWO);
+            $wasBound = $before->wasBound();
             $tried = [];
             do {
                 $try = $this->tried($tries, $reel, $of, $plan->atBitrate($at($asked)));
                 // Where an average lies above the peak, that is raised with it: more can be spent of more.
                 $isFree = $rate->peak !== null && $asked > $rate->peak->bitsPerSecond;
                 $tried[] = [$asked, max(1.0, $try['rate']), $isFree ? $asked : $try['spent']];
-                $asked = HoldRate::next($wanted, $tried, $enough);
+                $asked = HoldRate::next($wanted, $tried, $enough, $wasBound);
             } while ($asked !== null);
             [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];
-            $before->add($asked * $wanted / $came / $begun);
+            $before->add($asked * $wanted / $came / $begun, HoldRate::isBound($tried));
 
             return ['asked' => $asked];
         };

@@ -57,6 +57,16 @@ class Sender
     }
 
     /**
+     * Looks at a reel once for all candidates that are sent after that.
+     *
+     * @param  Closure(): bool  $shouldStop
+     */
+    public function lookAt(Reel $reel, Closure $shouldStop): void
+    {
+        $this->likeness->prepare($reel, $shouldStop);
+    }
+
+    /**
      * What can be made of a candidate before anybody knows how the reel looks. It lies in the store when the candidate is sent.
      *
      * @param  bool  $comesBack  with what the host makes of it

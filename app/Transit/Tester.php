@@ -63,7 +63,7 @@ class Tester
             $candidates,
         );
         $order = self::heaviestFirst($candidates);
-        $look = fn () => $this->likeness->prepare($reel, $shouldStop);
+        $look = fn () => $this->sender->lookAt($reel, $shouldStop);
         $atOnce = SideBySide::atOnce(count($candidates));
         $ahead = [];
         if (count($candidates) > $atOnce && $atOnce > 1) {

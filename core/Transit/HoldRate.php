@@ -124,8 +124,9 @@ final class HoldRate
      * @param  list<array{float, float, float}>  $tried  each an average that was asked for, what the pieces stand for with it, and what
      *     they came to themselves; the first one is that of first()
      * @param  float  $near  how near is near enough for the first one, as a share
+     * @param  bool  $isBound  others of its kind hardly followed what was asked for
      */
-    public static function next(float $wanted, array $tried, float $near = self::NEAR): ?float
+    public static function next(float $wanted, array $tried, float $near = self::NEAR, bool $isBound = false): ?float
     {
         if ($tried === [] || count($tried) >= self::MOST) {
             return null;
@@ -136,15 +137,12 @@ final class HoldRate
         if (abs($came / $wanted - 1) <= $near || ($came < $wanted && $spent < self::SPENT * $asked)) {
             return null;
         }
+        if ($came < $wanted * (1 + self::LEFT_OVER) && (self::isBound($tried) || ($isBound && $came > $wanted))) {
+            return null;
+        }
         $power = $came > $wanted ? self::LOWERED : 1.0;
         if (count($tried) > 1) {
-            [$otherAsked, $otherCame] = $tried[$nearest === 0 ? 1 : 0];
-            $moved = log($otherAsked / $asked);
-            $follows = log($otherCame / $came);
-            $hardlyFollows = abs($follows) < self::NEAR / 3 || abs($follows) < self::FOLLOWS * abs($moved);
-            if ($hardlyFollows && $came < $wanted * (1 + self::LEFT_OVER)) {
-                return null;
-            }
+            [$moved, $follows] = self::moved($tried);
             // Through both, so that one between two is not asked for as either; where more brought less, as if there were one. What came
             // to too much and hardly fell is lowered further, as far as one try goes.
             $power = match (true) {
@@ -155,6 +153,32 @@ final class HoldRate
         }
 
         return $asked * max(1 / self::FURTHEST, min(self::FURTHEST, ($wanted / $came) ** $power));
+    }
+
+    /**
+     * Whether a second try hardly followed what was asked for.
+     *
+     * @param  list<array{float, float, float}>  $tried  as next() takes them
+     */
+    public static function isBound(array $tried): bool
+    {
+        if (count($tried) < 2) {
+            return false;
+        }
+        [$moved, $follows] = self::moved($tried);
+
+        return abs($follows) < self::NEAR / 3 || abs($follows) < self::FOLLOWS * abs($moved);
+    }
+
+    /**
+     * How far the first two tries lie apart, as logarithms: in what was asked for, and in what came.
+     *
+     * @param  list<array{float, float, float}>  $tried  two or more
+     * @return array{float, float}
+     */
+    private static function moved(array $tried): array
+    {
+        return [log($tried[1][0] / $tried[0][0]), log($tried[1][1] / $tried[0][1])];
     }
 
     /**

@@ -443,8 +443,8 @@ it('keeps pieces as they are where that is small, and packed otherwise', functio
     'fields, whose order is in the picture' => [['field_order' => 'tt'], 10, 'ffvhuff'],
 ]);
 
-it('stops asking for more where a picture cannot use it', function (array $tried, ?float $next) {
-    $asked = HoldRate::next(5e6, $tried);
+it('stops asking for more where a picture cannot use it', function (array $tried, ?float $next, bool $isBound = false) {
+    $asked = HoldRate::next(5e6, $tried, isBound: $isBound);
     expect($asked === null ? null : round($asked, -3))->toBe($next);
 })->with([
     'too little, all of it spent' => [[[5e6, 4e6, 5e6]], 6.25e6],
@@ -458,10 +458,25 @@ it('stops asking for more where a picture cannot use it', function (array $tried
     'too much, and falling nearly as it is asked to' => [[[6e6, 6.5e6, 6e6], [5e6, 5.6e6, 5.2e6]], 4.353e6],
     // 5 × (5 / 6.5) ^ 1.5: two tries that came to much the same say nothing of a slope.
     'far too much, and less asked brought hardly less' => [[[6e6, 6.6e6, 6e6], [5e6, 6.5e6, 5.2e6]], 3.373e6],
+    // Others of its kind have shown that less asked would bring hardly less.
+    'too much of what others could not lower' => [[[5e6, 5.7e6, 5e6]], null, true],
+    'far too much of what others could not lower' => [[[5e6, 6e6, 5e6]], 4.321e6, true],
+    'too little of what others could not lower' => [[[5e6, 4e6, 5e6]], 6.25e6, true],
     'near enough' => [[[5e6, 4.8e6, 3e6]], null],
     'not near enough' => [[[5e6, 5.3e6, 5e6]], 4.772e6],
     'as near, after two' => [[[6e6, 6.4e6, 6e6], [5e6, 5.3e6, 5e6]], null],
     'three times' => [[[5e6, 9e6, 5e6], [4e6, 8e6, 4e6], [3e6, 6e6, 3e6]], null],
+]);
+
+it('knows by two tries whether the rate follows what is asked', function (array $tried, bool $isBound) {
+    expect(HoldRate::isBound($tried))->toBe($isBound);
+})->with([
+    'none' => [[], false],
+    'one' => [[[5e6, 5.7e6, 5e6]], false],
+    'as it is asked to' => [[[6e6, 6.5e6, 6e6], [5e6, 5.5e6, 5e6]], false],
+    'a quarter of that' => [[[6e6, 5.9e6, 6e6], [5e6, 5.64e6, 5e6]], true],
+    'half of it, and a third try' => [[[6e6, 6e6, 6e6], [5e6, 5.48e6, 5e6], [4e6, 5.47e6, 4e6]], false],
+    'hardly moved, and hardly followed' => [[[5.1e6, 5.08e6, 5e6], [5e6, 5e6, 5e6]], true],
 ]);
 
 it('picks the rendition that a player picks', function (int $lines, array $ladder, int $picked) {

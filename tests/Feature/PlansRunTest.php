@@ -7,7 +7,7 @@ use Tests\Support\RandomPlans;
 it('makes of any plan that is not stopped the file that was planned', function () {
     // Others at each run; SEED=… makes those of a run again, and the seed stands in every message. PLANS=… makes more of them.
     $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000));
-    $plans = (int) (getenv('PLANS') ?: 25);
+    $plans = (int) (getenv('PLANS') ?: 12);
     fwrite(STDERR, "Random plans: SEED={$seed}\n");
     $count = 0;
     foreach (RandomPlans::made($seed, $plans, $this->folder('out')) as $told => $run) {

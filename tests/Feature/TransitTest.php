@@ -278,12 +278,14 @@ it('tells of what goes by quality what its file comes out as', function () {
 it('begins where files of the same kind came out right, and keeps kinds apart', function () {
     $right = fn (?string $alike): RightBefore => new RightBefore(new StepStore, $alike);
     expect($right('a')->times())->toBeNull();
-    $right('a')->add(0.5);
-    $right('a')->add(2.0);
-    $right('b')->add(1.5);
-    $right(null)->add(9.0);
+    $right('a')->add(0.5, true);
+    $right('a')->add(2.0, false);
+    $right('b')->add(1.5, false);
+    $right(null)->add(9.0, true);
 
-    expect([$right('a')->times(), $right('b')->times(), $right(null)->times()])->toEqualWithDelta([1.0, 1.5, null], 1e-12);
+    expect([$right('a')->times(), $right('b')->times(), $right(null)->times()])->toEqualWithDelta([1.0, 1.5, null], 1e-12)
+        ->and([$right('a')->wasBound(), $right('b')->wasBound(), $right(null)->wasBound()])
+        ->toBe([true, false, false]);
 });
 
 it('encodes pieces once where the first try is near enough, and again where it is not', function () {
