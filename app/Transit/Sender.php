@@ -9,6 +9,7 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Planner;
 use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\HoldRate;
+use OuterCrate\Transit\SoundAfter;
 use OuterCrate\Units\Bitrate;
 
 /** Sends one candidate through a host, and measures the upload and what comes back for each screen. */
@@ -33,12 +34,51 @@ class Sender
      */
     public function send(Passage $passage, Candidate $candidate, Closure $step, Closure $shouldStop): array
     {
+        ['upload' => $upload, 'own' => $own] = $this->out($passage, $candidate, $step, $shouldStop);
+        ['after' => $after, 'sound' => $sound] = $this->back($passage, $candidate, $step, $shouldStop);
+
+        return [
+            'candidate' => $candidate->comingTo($upload->bitsPerSecond, $passage->reel->pieces, $passage->cut->reading()),
+            'upload' => $upload,
+            'own' => $own,
+            'tier' => $passage->tierOf($upload->plan)->name,
+            'after' => $after,
+            'sound' => $sound,
+        ];
+    }
+
+    /**
+     * What goes to the host: the upload, and how it looks.
+     *
+     * @param  Closure(): void  $step  called when it is made, and when it is measured
+     * @param  Closure(): bool  $shouldStop
+     * @return array{upload: Encoded, own: array<mixed>}
+     *
+     * @throws TestRefused
+     */
+    public function out(Passage $passage, Candidate $candidate, Closure $step, Closure $shouldStop): array
+    {
         $upload = $this->upload($passage, $candidate, $shouldStop);
         $step();
         $own = $this->likeness->of($passage->reel, $upload->material(), $shouldStop, $upload->plan->keyframes->frames);
         $step();
-        $byRung = [];
-        $after = [];
+
+        return ['upload' => $upload, 'own' => $own];
+    }
+
+    /**
+     * What comes back from the host for each screen, how that looks, and its sound.
+     *
+     * @param  Closure(): void  $step  called for each screen
+     * @param  Closure(): bool  $shouldStop
+     * @return array{after: list<array{rung: Rung, rendition: Encoded, figures: array<mixed>}>, sound: SoundAfter|null}
+     *
+     * @throws TestRefused
+     */
+    public function back(Passage $passage, Candidate $candidate, Closure $step, Closure $shouldStop): array
+    {
+        $upload = $this->upload($passage, $candidate, $shouldStop);
+        $byRung = $after = [];
         foreach ($passage->picked($upload->plan) as $rung) {
             $byRung[$rung->shorterSide] ??= $this->passedOn($passage, $upload, $rung, $shouldStop);
             $after[] = $byRung[$rung->shorterSide];
@@ -47,10 +87,6 @@ class Sender
         $arrived = Passage::arriving($upload->plan);
 
         return [
-            'candidate' => $candidate->comingTo($upload->bitsPerSecond, $passage->reel->pieces, $passage->cut->reading()),
-            'upload' => $upload,
-            'own' => $own,
-            'tier' => $passage->tierOf($upload->plan)->name,
             'after' => $after,
             'sound' => $this->sound->of($passage->cut, $candidate->plan, $upload, $passage->recompression, $arrived, $shouldStop),
         ];

@@ -170,10 +170,14 @@ final readonly class Telling
     /** @return array<string, string> what each figure is */
     private function measures(): array
     {
+        $plenty = '';
+        foreach (HoldRate::OF_PLENTY as $times => $near) {
+            $plenty = ', '.self::percent($near)." for an upload of {$times} times what the host makes of it".$plenty;
+        }
+
         return [
             'bitrate' => 'What the pieces came to, each counted for what it stands for: as near to what is asked for as the picture and '.
-                'its peak let it, which is '.self::percent(HoldRate::NEAR).' for most, and '.self::percent(HoldRate::OF_PLENTY).
-                ' for an upload that has four times what the host makes of it.',
+                'its peak let it, which is '.self::percent(HoldRate::NEAR).' for most'.$plenty.'.',
             'ssimDb' => 'SSIM (Wang et al. 2004) of luma and chroma as the engine weighs them, in dB: 10 log10 of 1 over 1 − SSIM. '.
                 'Every frame of every piece, 10 bits.',
             'ssimDbWorst' => 'The 5th percentile of the seconds, of the worst piece.',

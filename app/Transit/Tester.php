@@ -56,25 +56,22 @@ class Tester
         };
         $onShare(0.05);
         $passage = new Passage($reel, $cut, $recompression, $screens);
-        $all = array_map(
-            fn (Candidate $candidate): Closure => fn (Closure $shouldStop, Closure $step): array => $this->sender->send(
-                $passage, $candidate, $step, $shouldStop,
-            ),
-            $candidates,
-        );
         $order = self::heaviestFirst($candidates);
         $look = fn () => $this->sender->lookAt($reel, $shouldStop);
         $atOnce = SideBySide::atOnce(count($candidates));
         $ahead = [];
         if (count($candidates) > $atOnce && $atOnce > 1) {
             // The reel is looked at while the first uploads are encoded, for which nobody has to know how it looks, and what the host makes
-            // of one of them, whose tries tell all others where to begin. What comes of these is found in the store at the end.
+            // of one of them, whose tries tell all others where to begin.
             $ahead = array_splice($order, 0, $atOnce);
-            array_push($order, ...$ahead);
         } else {
             // Looked at before it is copied, not once in each copy.
             count($candidates) > 1 && $look();
         }
+        $each = fn (Closure $does, array $places): array => array_map(
+            fn (int $i): Closure => fn (Closure $shouldStop, Closure $step): mixed => $does($passage, $candidates[$i], $step, $shouldStop),
+            $places,
+        );
         $jobs = [
             ...array_map(
                 fn (int $i): Closure => fn (Closure $shouldStop) => $this->sender->makeAhead(
@@ -82,12 +79,18 @@ class Tester
                 ),
                 $ahead,
             ),
-            ...array_map(fn (int $i): Closure => $all[$i], $order),
+            ...$each($this->sender->send(...), $order),
+            // What is left of those is little, and done piece by piece: no core is long without work at the end.
+            ...$each($this->sender->back(...), array_reverse($ahead)),
+            ...$each($this->sender->out(...), $ahead),
         ];
         SideBySide::run($jobs, $step, $shouldStop, $ahead === [] ? null : $look);
         $nothing = fn () => null;
         // Found in the store now; what went wrong there goes wrong here, and is said.
-        $results = array_map(fn (Closure $one): array => $one($shouldStop, $done < $steps ? $step : $nothing), $all);
+        $results = array_map(
+            fn (Candidate $one): array => $this->sender->send($passage, $one, $done < $steps ? $step : $nothing, $shouldStop),
+            $candidates,
+        );
 
         return [
             'result' => (new Telling($reel, $host, $screens, $range))->of($results, $weights),

@@ -43,7 +43,7 @@ final readonly class Candidate
     public function comingTo(float $bitsPerSecond, array $pieces, Reading $cut): self
     {
         $average = $this->plan->bitrate->average;
-        $isKept = $average !== null && $bitsPerSecond >= (1 - HoldRate::OF_PLENTY) * $average->bitsPerSecond;
+        $isKept = $average !== null && $bitsPerSecond >= (1 - HoldRate::MOST_OFF) * $average->bitsPerSecond;
         $areChosen = array_filter($pieces, static fn (TestPiece $piece): bool => $piece->why === Why::Chosen) !== [];
         if ($this->sampled || $isKept || $areChosen) {
             return $this;

@@ -304,6 +304,9 @@ it('asks no second time for an upload that is near enough for what its host make
     'the same, too little' => [2_000_000, [200_000, 500_000], 0.89, true],
     'the same, too far off' => [2_000_000, [200_000, 500_000], 1.13, false],
     'less than four times one of them' => [1_999_999, [200_000, 500_000], 1.11, false],
+    'the same, nearer' => [1_999_999, [200_000, 500_000], 1.09, true],
+    'twice the finest of them' => [1_000_000, [200_000, 500_000], 0.91, true],
+    'less than that' => [999_999, [200_000, 500_000], 1.08, false],
     'one whose quality leads may take anything' => [2_000_000, [500_000, null], 1.11, false],
     'an upload whose quality leads' => [null, [500_000], 1.11, false],
 ]);
