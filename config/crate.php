@@ -78,6 +78,11 @@ return [
     'hosts' => base_path('hosts'),
     'devices' => base_path('devices'),
 
+    'drives' => [
+        // Seconds in which a drive answers before something is done on it: one that sleeps takes up to ten to wake.
+        'patience' => (int) env('CRATE_DRIVES_PATIENCE', 20),
+    ],
+
     'engine' => [
         'encoder' => env('CRATE_FFMPEG', 'ffmpeg'),
         'prober' => env('CRATE_FFPROBE', 'ffprobe'),

@@ -89,7 +89,7 @@ class Surroundings
 
         return function (string $path) use ($folder, &$files, &$waiting): bool {
             $within = rtrim("{$folder}/".ltrim(dirname("/{$path}"), '/'), '/');
-            $files[$within] ??= array_flip(array_map(mb_strtolower(...), Neighbours::in($within)));
+            $files[$within] ??= array_flip(array_map(mb_strtolower(...), Drive::answers($within) ? Neighbours::in($within) : []));
             $waiting ??= array_flip(Run::underWay()->pluck('file')->map(fn (string $file): string => mb_strtolower($file))->all());
 
             return isset($files[$within][mb_strtolower(basename($path))]) || isset($waiting[mb_strtolower("{$folder}/{$path}")]);

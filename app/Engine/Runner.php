@@ -77,7 +77,7 @@ class Runner
                 $pause = min(self::LONGEST_PAUSE, $pause * 2);
             }
         } catch (Throwable $e) {
-            $this->end($process, $group);
+            $process->end();
             throw $e;
         }
         $errors .= $process->getIncrementalErrorOutput();
@@ -210,15 +210,40 @@ class Runner
     {
         // Of a folder that means its list of names: all of its file system is put there, and what is in it with that.
         $command = ['sync', ...(is_dir($path) ? ['--file-system'] : []), '--', $path];
-        $process = new Process($command, null, ['LC_ALL' => 'C.UTF-8'], null, null);
+        $process = new EngineProcess($command, null, ['LC_ALL' => 'C.UTF-8'], null, null);
         $process->start();
         $pause = self::FIRST_PAUSE;
-        while ($process->isRunning()) {
-            $tick();
-            self::wait($pause);
-            $pause = min(self::LONGEST_PAUSE, $pause * 2);
+        try {
+            while ($process->isRunning()) {
+                $tick();
+                self::wait($pause);
+                $pause = min(self::LONGEST_PAUSE, $pause * 2);
+            }
+        } catch (Throwable $e) {
+            $process->stop();
+            throw $e;
         }
         $process->getExitCode() === 0 ?: throw EngineFailed::saying($process->getErrorOutput());
+    }
+
+    /**
+     * Whether a command ends within so many seconds, however it does. One that does not is left alone.
+     *
+     * @param  list<string>  $command  program and arguments
+     */
+    public function ends(array $command, float $seconds): bool
+    {
+        $process = new EngineProcess(['setsid', ...$command], '/', null, null, null);
+        $process->disableOutput()->start();
+        for ($end = Clock::seconds() + $seconds; $process->isRunning(); usleep(1_000)) {
+            if (Clock::seconds() > $end) {
+                $process->leave();
+
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** Full path of a program, given by name or by path; null when it is not there. */
@@ -231,12 +256,12 @@ class Runner
         return is_file($name) && is_executable($name) ? $name : null;
     }
 
-    private function process(Command $command, Limits $limits, ?string $folder): Process
+    private function process(Command $command, Limits $limits, ?string $folder): EngineProcess
     {
         $name = (string) config("crate.engine.{$command->program->value}");
         $path = self::locate($name) ?? throw EngineFailed::missing($name);
 
-        return new Process(
+        return new EngineProcess(
             ['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$limits->command(), $path, ...$command->arguments],
             $folder,
             ['LC_ALL' => 'C.UTF-8', 'AV_LOG_FORCE_NOCOLOR' => '1'],
@@ -279,33 +304,23 @@ class Runner
         Fiber::getCurrent() === null ? usleep($microseconds) : Fiber::suspend();
     }
 
-    private function run(Process $process, Closure $take): void
+    private function run(EngineProcess $process, Closure $take): void
     {
         $this->start($process, $take);
-        $group = (int) $process->getPid();
         try {
             $process->wait();
         } catch (Throwable $e) {
-            $this->end($process, $group);
+            $process->end();
             throw $e instanceof ProcessTimedOutException ? EngineFailed::unreadable() : $e;
         }
     }
 
-    private function start(Process $process, ?Closure $take = null): void
+    private function start(EngineProcess $process, ?Closure $take = null): void
     {
         try {
             $process->start($take);
         } catch (ProcessStartFailedException $e) {
             throw EngineFailed::missing($e->getProcess()->getCommandLine());
         }
-    }
-
-    /** Ends the engine and whatever it started: all of its session, also when the first of it has ended already. */
-    private function end(Process $process, int $group): void
-    {
-        if ($group > 0) {
-            posix_kill(-$group, SIGKILL);
-        }
-        $process->stop(0);
     }
 }

@@ -5,9 +5,18 @@ namespace App\Media;
 /** The volume that a folder lies on, or will lie on once it is made. */
 final class Drive
 {
+    /** Whether it answers in a moment: what lies on one that does not is not touched, since whoever does waits with it. */
+    public static function answers(string $folder): bool
+    {
+        return app(DriveProbe::class)->answeredLately($folder);
+    }
+
     /** Bytes free on the volume that the folder lies, or will lie, on; null when it does not say. */
     public static function freeBytes(string $folder): ?int
     {
+        if (! self::answers($folder)) {
+            return null;
+        }
         $existing = self::existing($folder);
         $free = @disk_free_space($existing);
 
@@ -18,6 +27,9 @@ final class Drive
     /** Which drive it is; null when the system does not say. */
     public static function of(string $folder): ?int
     {
+        if (! self::answers($folder)) {
+            return null;
+        }
         $status = @stat(self::existing($folder));
 
         return $status === false ? null : $status['dev'];
@@ -26,18 +38,28 @@ final class Drive
     /** Of the deepest mount point above the folder, as the kernel lists it. */
     public static function fileSystem(string $folder): ?string
     {
-        $deepest = -1;
-        $type = null;
+        return self::mount($folder)[1];
+    }
+
+    /** The deepest mount point above a path, as far as its name tells: nothing of it is touched. */
+    public static function mountPoint(string $path): string
+    {
+        return self::mount($path)[0];
+    }
+
+    /** @return array{string, string|null} where it is, and its file system */
+    private static function mount(string $path): array
+    {
+        $deepest = ['', null];
         foreach (@file('/proc/mounts') ?: [] as $line) {
             [, $point, $name] = explode(' ', $line) + [1 => '', 2 => ''];
             $point = rtrim(stripcslashes($point), '/');
-            if (str_starts_with("{$folder}/", "{$point}/") && strlen($point) >= $deepest) {
-                $deepest = strlen($point);
-                $type = $name;
+            if (str_starts_with("{$path}/", "{$point}/") && strlen($point) >= strlen($deepest[0])) {
+                $deepest = [$point, $name];
             }
         }
 
-        return $type;
+        return [$deepest[0] === '' ? '/' : $deepest[0], $deepest[1]];
     }
 
     /** Whether something can be put into a folder: tried, since who may write says nothing of a drive that is read-only or full. */

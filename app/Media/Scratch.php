@@ -39,6 +39,14 @@ final readonly class Scratch
         return $scratch;
     }
 
+    /** The one of a name, if it is there. */
+    public static function found(string $name): ?self
+    {
+        $scratch = new self(config('crate.derived')."/work/{$name}");
+
+        return is_dir($scratch->path) ? $scratch : null;
+    }
+
     /** Removes what an owner of the name left there. */
     public static function forget(string $name): void
     {

@@ -65,6 +65,7 @@ class InParts
         private readonly Encoders $encoders,
         private readonly Capabilities $capabilities,
         private readonly CutReader $reader,
+        private readonly Room $room,
     ) {
     }
 
@@ -121,7 +122,7 @@ class InParts
         $ending = $isGathering ? 'gathered' : self::ENDING;
         $own = Part::query()->where('run_id', $run->id)->where('file', 'like', "part-{$digest}-___.{$ending}")->orderBy('number');
         $ranges = $own->exists() ? [] : $this->ranges($plan, $reading);
-        if ($ranges !== [] && ! Room::isAlsoIn($making->scratch->path, $run)) {
+        if ($ranges !== [] && ! $this->room->isAlsoIn($making->scratch->path, $run)) {
             $making->journal->result('There is no room for its parts beside the file: it is made as a whole.');
 
             return null;

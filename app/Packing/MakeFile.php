@@ -6,6 +6,7 @@ use App\Database\Durably;
 use App\Engine\Capabilities;
 use App\Engine\Clock;
 use App\Engine\EngineFailed;
+use App\Engine\EngineStuck;
 use App\Engine\Runner;
 use App\Engine\Stopped;
 use App\Media\CutFile;
@@ -42,6 +43,8 @@ class MakeFile implements Kind
         private readonly Sisters $sisters,
         private readonly Together $together,
         private readonly InParts $inParts,
+        private readonly DriveAnswers $answers,
+        private readonly Room $room,
     ) {
     }
 
@@ -100,14 +103,18 @@ class MakeFile implements Kind
     private function one(Work $work, Meter $meter, bool $isAlone): void
     {
         $run = Run::query()->find($work->subject);
-        if ($run === null || $this->wasFinished($run, $meter)) {
+        if ($run === null) {
+            return;
+        }
+        $this->answers->need($run);
+        if ($this->wasFinished($run, $meter)) {
             return;
         }
         // What an earlier process finished before it was ended is there, and holds as long as its arguments are the same.
         $scratch = Scratch::kept(self::folder($run->id));
         self::discardLeftovers($run, FinishedFile::left($scratch));
         // Nothing is begun, and nothing written down, while there is no room.
-        Room::need($run);
+        $this->room->need($run);
         $file = null;
         $journal = new RunJournal($run);
         $journal->begun($work->attempts, $this->capabilities);
@@ -144,6 +151,12 @@ class MakeFile implements Kind
             $staysFinished = $meter->ending() !== Ending::Stopped && FinishedFile::left($scratch) === $file?->partial;
             $journal->ended($meter->ending() === Ending::Stopped ? 'Stopped.' : 'Put down: it goes on from its last finished pass.');
             throw $e;
+        } catch (EngineStuck $e) {
+            StuckEngine::note($run->id, $e);
+            $file = null;
+            $isToGoOn = true;
+            $journal->ended($e->getMessage());
+            throw $e;
         } catch (Refused $e) {
             $run->update(['slip' => null]);
             $journal->ended($e->getMessage());
@@ -171,7 +184,7 @@ class MakeFile implements Kind
      */
     public static function discardLeftovers(Run $run, ?string $but = null): void
     {
-        OutputFile::discardLeftovers($run->file, self::token($run), $but);
+        StuckEngine::isThere($run->id) ?: OutputFile::discardLeftovers($run->file, self::token($run), $but);
     }
 
     private static function token(Run $run): string

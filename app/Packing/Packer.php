@@ -5,6 +5,7 @@ namespace App\Packing;
 use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
 use App\Media\CutFile;
+use App\Media\Drive;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Models\Cut;
@@ -188,6 +189,9 @@ class Packer
                 throw new PackRefused("{$column->plan->spec->preset->name}: {$stop->text}", 'Its findings say what can be done.');
             }
         }
+        Drive::answers($folder) ?: throw new FileProblem(
+            'The drive does not answer.', $folder, 'See to the drive, or to its network, then pack again; or choose another folder.',
+        );
         OutputFile::needFolder($folder);
     }
 }

@@ -14,6 +14,7 @@ use App\Library\Hosts;
 use App\Library\Presets;
 use App\Library\ShippedHosts;
 use App\Library\ShippedPresets;
+use App\Media\DriveProbe;
 use App\Packing\ClearLeftovers;
 use App\Packing\MakeFile;
 use App\Packing\MakePart;
@@ -62,6 +63,8 @@ class CrateServiceProvider extends ServiceProvider
         foreach (self::SHARED as $shared) {
             $this->app->singleton($shared);
         }
+        // What it was told of a drive holds for all that ask.
+        $this->app->singleton(DriveProbe::class);
         $this->app->bind(Calls::class, config('crate.work.calls') === 'redis' ? RedisCalls::class : Polling::class);
         $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));
     }

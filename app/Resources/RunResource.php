@@ -2,6 +2,7 @@
 
 namespace App\Resources;
 
+use App\Media\Drive;
 use App\Models\Run;
 use App\Models\WorkState;
 use OuterCrate\Units\Bitrate;
@@ -40,7 +41,7 @@ final class RunResource
             'error' => $work->error,
             'file' => mb_scrub(basename($run->file)),
             'path' => mb_scrub($run->file),
-            'onDisk' => $isDone && file_exists($run->file),
+            'onDisk' => $isDone && Drive::answers(dirname($run->file)) && file_exists($run->file),
             'isFolder' => $card['isFolder'],
             'stopAsked' => $work->stop_asked && ! $isOver,
             'endedAt' => $work->ended_at?->toIso8601ZuluString(),

@@ -37,7 +37,7 @@ final class SettingsResource
 
         return [
             'path' => mb_scrub($folder),
-            'isThere' => is_dir($folder),
+            'isThere' => Drive::answers($folder) && is_dir($folder),
             'freeLabel' => $free === null ? null : (string) new ByteCount($free),
             'fileSystem' => Drive::fileSystem($folder),
         ];

@@ -3,6 +3,7 @@
 namespace App\Store;
 
 use App\Media\Bin;
+use App\Media\Drive;
 use App\Media\FileProblem;
 use App\Media\StepStore;
 use App\Media\Workspace;
@@ -34,7 +35,7 @@ class Store
             ->with('cut')
             ->orderBy('cut_name')->orderBy('cut_id')->orderBy('id')
             ->get(self::COLUMNS)
-            ->filter(fn (Run $run): bool => file_exists($run->file))
+            ->filter(fn (Run $run): bool => Drive::answers(dirname($run->file)) && file_exists($run->file))
             ->values();
     }
 

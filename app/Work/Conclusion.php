@@ -2,6 +2,7 @@
 
 namespace App\Work;
 
+use App\Engine\EngineStuck;
 use App\Engine\Stopped;
 use App\Models\Work;
 use App\Models\WorkState;
@@ -13,6 +14,9 @@ use Throwable;
 /** Does a piece of work, and says in the queue what became of it. */
 class Conclusion
 {
+    /** Seconds until something is tried again whose engine waits for a drive. */
+    private const PAUSE = 30;
+
     public function __construct(private readonly WorkQueue $queue)
     {
     }
@@ -36,6 +40,8 @@ class Conclusion
             };
         } catch (Postponed $e) {
             $this->queue->postpone($work, $e->seconds, $e->getMessage());
+        } catch (EngineStuck $e) {
+            $this->queue->postpone($work, self::PAUSE, $e->getMessage());
         } catch (QueryException $e) {
             throw $e;
         } catch (Refused $e) {

@@ -42,12 +42,15 @@ final class Owner
         return str_replace(':', '-', (string) config('crate.work.machine'));
     }
 
-    /** When a process began, in clock ticks after the machine's start (proc(5), stat, 22); numbers of processes come again. */
+    /**
+     * When a process began, in clock ticks after the machine's start (proc(5), stat, 3 and 22); numbers of processes come again. Empty of
+     * one that has ended, also where nobody has asked yet how.
+     */
     private static function begun(int $process): string
     {
         $stat = @file_get_contents("/proc/{$process}/stat");
         $fields = explode(' ', substr((string) $stat, (int) strrpos((string) $stat, ')')));
 
-        return $fields[20] ?? '';
+        return ($fields[1] ?? 'Z') === 'Z' ? '' : $fields[20];
     }
 }

@@ -2,8 +2,10 @@
 
 /*
  * What the queue adds to the engine, and what it saves by decoding once: one upload through the queue against the same engine commands
- * run by hand; a master and two uploads of cuts of ten bits, one quick to decode and one slow, made together against the same ones made
- * one after another. Medians of three rounds, taken in turns.
+ * run by hand, of a codec that is quick to encode and in passes of one that is not; a master and two uploads of cuts of ten bits, one
+ * quick to decode and one slow, made together against the same ones made one after another. Medians of three rounds, taken in turns.
+ *
+ * usage: bin/bench packing [alone|together]        both when left out
  */
 
 use App\Desk\CutDesk;
@@ -30,13 +32,19 @@ $cutOf = function (string $name, int $seconds, string ...$codec) use ($scratch):
     return app(CutShelf::class)->bringIn($path);
 };
 $tenBits = ['-pix_fmt', 'yuv422p10le'];
-$long = $cutOf('long.mov', 30, '-c:v', 'prores', '-profile:v', '3', ...$tenBits);
-$cuts = [
+$isAlone = ($argv[1] ?? 'alone') === 'alone';
+$isTogether = ($argv[1] ?? 'together') === 'together';
+$long = $isAlone ? $cutOf('long.mov', 30, '-c:v', 'prores', '-profile:v', '3', ...$tenBits) : null;
+$cuts = $isTogether ? [
     'ProRes' => $cutOf('prores.mov', 6, '-c:v', 'prores', '-profile:v', '3', ...$tenBits),
     'FFV1' => $cutOf('ffv1.mkv', 6, '-c:v', 'ffv1', '-level', '3', '-slices', '16', ...$tenBits),
-];
+] : [];
 $upload = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => []];
 $smaller = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['frameSize' => ['step' => -1]]];
+$alone = $long === null ? [] : [
+    'H.264 in one pass' => $upload,
+    'HEVC in two passes' => ['edits' => ['video' => ['codec' => 'hevc'], 'bitrate' => ['mode' => 'vbr', 'passes' => 2]]] + $upload,
+];
 $columns = fn (Cut $cut, array $of): array => app(CutDesk::class)->columns($cut, $cut->reading(), $of, null, "{$scratch}/out");
 $packed = fn (Cut $cut, array $outputs) => app(Packer::class)->pack($cut, $columns($cut, $outputs), "{$scratch}/out");
 
@@ -56,9 +64,9 @@ $done = function (iterable $runs): array {
 
     return $tries;
 };
-$byHand = function () use ($columns, $upload, $long, $scratch): void {
+$byHand = function (array $output) use ($columns, $long, $scratch): void {
     File::ensureDirectoryExists("{$scratch}/by-hand");
-    foreach (app(PassBuilder::class)->passes($columns($long, [$upload])[0]->plan, $long->reading(), witnessed: false) as $pass) {
+    foreach (app(PassBuilder::class)->passes($columns($long, [$output])[0]->plan, $long->reading(), witnessed: false) as $pass) {
         $command = ['nice', '-n', '10', 'ffmpeg', '-v', 'error', '-nostdin', '-y', '-i', $long->path, ...$pass->arguments];
         (new Process([...$command, $pass->writes ? 'by-hand.mp4' : '-'], "{$scratch}/by-hand", timeout: 900))->mustRun();
     }
@@ -68,14 +76,16 @@ $checked = fn (Collection $runs): float => (float) RunLog::query()
     ->whereIn('run_id', $runs->pluck('id'))
     ->where('kind', 'result')
     ->sum('seconds');
-[$overheads, $unchecked, $shares, $tries] = [[], [], ['ProRes' => [], 'FFV1' => []], []];
+[$overheads, $unchecked, $shares, $tries] = [[], [], [], []];
 for ($round = 0; $round < 3; $round++) {
-    $runs = $packed($long, [$upload]);
-    $queued = $timed(fn () => app(Worker::class)->one(['make']));
-    $tries = [...$tries, ...$done($runs)];
-    $hand = $timed($byHand);
-    $overheads[] = $queued / $hand;
-    $unchecked[] = ($queued - $checked($runs)) / $hand;
+    foreach ($alone as $kind => $output) {
+        $runs = $packed($long, [$output]);
+        $queued = $timed(fn () => app(Worker::class)->one(['make']));
+        $tries = [...$tries, ...$done($runs)];
+        $hand = $timed(fn () => $byHand($output));
+        $overheads[$kind][] = $queued / $hand;
+        $unchecked[$kind][] = ($queued - $checked($runs)) / $hand;
+    }
     $outputs = [['preset' => 'archive-10-bit', 'host' => null, 'edits' => []], $upload, $smaller];
     foreach ($cuts as $codec => $cut) {
         $runs = $packed($cut, $outputs);
@@ -88,10 +98,13 @@ for ($round = 0; $round < 3; $round++) {
     }
 }
 $all = fn (array $ratios): string => implode(' ', array_map(fn (float $ratio): string => sprintf('%.2f', $ratio), $ratios));
-figure('An upload through the queue / the same commands by hand', sprintf('%.3f ×', percentile($overheads, 0.5)), 'at most 1.03 ×');
-figure('rounds', $all($overheads), '');
-figure('the same, without checking what was made', sprintf('%.3f ×', percentile($unchecked, 0.5)), '');
-figure('rounds', $all($unchecked), '');
+foreach ($overheads as $kind => $ratios) {
+    $what = "An upload of {$kind} through the queue / the same commands by hand";
+    figure($what, sprintf('%.3f ×', percentile($ratios, 0.5)), 'at most 1.03 ×');
+    figure('rounds', $all($ratios), '');
+    figure('the same, without checking what was made', sprintf('%.3f ×', percentile($unchecked[$kind], 0.5)), '');
+    figure('rounds', $all($unchecked[$kind]), '');
+}
 foreach ($shares as $codec => $ratios) {
     $what = "A master and two uploads of {$codec}, together / one by one";
     figure($what, sprintf('%.3f ×', percentile($ratios, 0.5)), 'at most 0.80 ×');

@@ -55,7 +55,9 @@ it('leaves a paused run alone until it is to go on', function () {
 
 it('suspends the engine of a run that is paused, and lets it go on where it was', function () {
     config(['crate.work.lease' => 2]);
-    $run = $this->queued(($this->cut)('long'), [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
+    // Not over before it is heard that it is to pause.
+    $slow = ['video' => ['effort' => 'slower'], 'frameSize' => ['step' => 1]];
+    $run = $this->queued(($this->cut)('long'), [['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => $slow]])[0];
     $states = [];
     $paused = null;
     $this->make($run, function (Work $work) use (&$states, &$paused): void {

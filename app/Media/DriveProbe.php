@@ -1,0 +1,102 @@
+<?php
+
+namespace App\Media;
+
+use App\Engine\Runner;
+use Illuminate\Support\Facades\File;
+
+/**
+ * Asks a drive for a sign of life before anything is done there: whoever touches one that hangs, as a share whose server has gone, waits
+ * for as long as it does. The question is put by a program that is left alone, and which holds a lock until it has an answer: whatever
+ * that says, it is one. Nobody asks again while an earlier question is open.
+ */
+class DriveProbe
+{
+    /** Seconds that a page waits for it. */
+    private const MOMENT = 1;
+
+    /** Seconds for which a page takes it that a drive which answered is there. */
+    private const LATELY = 3;
+
+    /** Nanoseconds for which what is known of a folder is not looked up again, and folders of which that is kept. */
+    private const HOLDS = 1_000_000_000;
+
+    private const MOST = 500;
+
+    /** Of the file whose time says when a place last answered. */
+    private const ANSWERED = '.answered';
+
+    /** Microseconds between looks at a question that another process has put. */
+    private const LOOK = 5_000;
+
+    /** @var array<string, array{int, bool}> by folder: until when it is known, and what */
+    private array $known = [];
+
+    public function __construct(private readonly Runner $runner)
+    {
+    }
+
+    /** Whether its file system says how full it is, or that there is no such place. */
+    public function answers(string $place): bool
+    {
+        return $this->ask($place, (int) config('crate.drives.patience'), 0) && touch(self::file(Drive::mountPoint($place)).self::ANSWERED);
+    }
+
+    /** Whether the drive of a place answered a moment ago, or does so in a moment: what a page can wait for. */
+    public function answeredLately(string $place): bool
+    {
+        [$until, $answered] = $this->known[$place] ?? [0, false];
+        if ($until > hrtime(true)) {
+            return $answered;
+        }
+        $answered = $this->ask(Drive::mountPoint($place), self::MOMENT, self::LATELY);
+        $this->known = [$place => [hrtime(true) + self::HOLDS, $answered]] + array_slice($this->known, 0, self::MOST);
+
+        return $answered;
+    }
+
+    /**
+     * @param  int  $within  seconds that it is waited for
+     * @param  int  $lately  seconds for which an earlier answer holds
+     */
+    private function ask(string $place, int $within, int $lately): bool
+    {
+        $question = self::file($place);
+        $answer = $question.self::ANSWERED;
+        clearstatcache(true, $answer);
+        if ($lately > 0 && time() - (int) @filemtime($answer) < $lately) {
+            return true;
+        }
+
+        return self::isClosed($question, $within)
+            && $this->runner->ends(['flock', $question, 'stat', '--file-system', '--', $place], $within)
+            && touch($answer);
+    }
+
+    /** What a question about a place holds while it is open. */
+    private static function file(string $place): string
+    {
+        File::ensureDirectoryExists($folder = storage_path('framework/drives'));
+
+        return "{$folder}/".hash('xxh128', $place);
+    }
+
+    /** Whether no earlier question is open, or has its answer in time. */
+    private static function isClosed(string $question, int $within): bool
+    {
+        $open = fopen($question, 'c') ?: throw new FileProblem('No lock could be made.', $question, 'See who may write to storage.');
+        try {
+            while (! flock($open, LOCK_EX | LOCK_NB)) {
+                clearstatcache(true, $question);
+                if (time() - (int) @filemtime($question) > $within) {
+                    return false;
+                }
+                usleep(self::LOOK);
+            }
+
+            return touch($question);
+        } finally {
+            fclose($open);
+        }
+    }
+}

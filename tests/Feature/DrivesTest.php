@@ -1,0 +1,74 @@
+<?php
+
+use App\Media\Drive;
+use App\Models\Cut;
+use App\Models\Run;
+use App\Models\Work;
+use App\Models\WorkState;
+use App\Packing\Packer;
+use Tests\Support\Drives\HangingDrive;
+
+beforeEach(function (): void {
+    HangingDrive::canBe() ?: $this->markTestSkipped('Only root may mount a drive that hangs.');
+    // Where the files of a test go.
+    $this->drive = new HangingDrive($this->folder('out'));
+    config(['crate.deliveries' => $this->drive->path, 'crate.engine.stall' => 1, 'crate.drives.patience' => 1]);
+    $this->cut = Cut::query()->find($this->bringIn()['id']);
+    $this->again = function (Run $run): Run {
+        Work::query()->whereKey($run->work->id)->update(['not_before' => null]);
+        $this->work();
+
+        return $run->refresh();
+    };
+});
+
+afterEach(fn () => isset($this->drive) && $this->drive->remove());
+
+it('leaves an engine alone that waits for a drive, makes what goes elsewhere, and goes on when the drive is back', function () {
+    [$run] = $this->queued($this->cut, [['preset' => 'review-720']])->all();
+    $this->drive->hang('writes');
+    $this->work();
+    expect($run->refresh()->work->state)->toBe(WorkState::Waiting)->and($run->work->error)->toContain('does not answer');
+
+    $columns = $this->columns($this->cut, [['preset' => 'review-720']]);
+    [$other] = app(Packer::class)->pack($this->cut, $columns, $this->folder('elsewhere'))->all();
+    expect($this->make($other)->work->state)->toBe(WorkState::Done);
+    // Its engine has the unfinished file in its hands: whoever touched that would hang with it.
+    expect(($this->again)($run)->work->state)->toBe(WorkState::Waiting)->and($run->work->error)->toContain('its engine is not back');
+
+    $this->drive->goOn();
+    for ($end = microtime(true) + 20; microtime(true) < $end && ($this->again)($run)->work->state === WorkState::Waiting; usleep(50_000)) {
+        continue;
+    }
+    expect($run->work->state)->toBe(WorkState::Done)
+        ->and(hash_file('sha256', $run->file))->toBe($run->slip['sha256'])
+        ->and($this->left('out'))->toBe(['Plain review.mp4']);
+});
+
+it('waits for a drive that says nothing at all, and its pages do not wait with it', function () {
+    $run = $this->made($this->cut, ['preset' => 'review-720']);
+    [$waits] = $this->queued($this->cut, [['preset' => 'sound-mp3']])->all();
+    $this->drive->hang('all');
+    // What it said lately holds for three seconds.
+    sleep(3);
+    $this->work();
+    expect($waits->refresh()->work->state)->toBe(WorkState::Waiting)
+        ->and($waits->work->error)->toContain('does not answer: '.dirname($waits->file))
+        ->and(Drive::freeBytes($this->drive->path))->toBeNull();
+
+    $runs = $this->answer($this->getJson('/api/runs'), 'run-list')['runs'];
+    expect(array_column($runs, 'onDisk', 'id')[$run->id])->toBeFalse();
+    $this->getJson('/api/machine')->assertOk()->assertJsonPath('freeBytes', null);
+    $this->getJson('/api/settings')->assertOk();
+    $this->getJson('/api/store')->assertOk();
+    $this->getJson("/api/cuts/{$this->cut->id}/sheet")->assertOk();
+    $output = ['preset' => 'review-720', 'host' => null, 'edits' => (object) []];
+    $this->postJson("/api/cuts/{$this->cut->id}/pack?again=1", ['outputs' => [$output]])
+        ->assertStatus(422)
+        ->assertJsonPath('error.id', 'file');
+
+    $this->drive->goOn();
+    usleep(1_200_000);
+    expect(($this->again)($waits)->work->state)->toBe(WorkState::Done)
+        ->and(array_column($this->getJson('/api/runs')->json('runs'), 'onDisk', 'id')[$run->id])->toBeTrue();
+});
