@@ -19,16 +19,26 @@ class DriveAnswers
     /** @throws Postponed while what the run reads or writes may hang */
     public function need(Run $run): void
     {
-        foreach ([dirname($run->file), dirname($run->source)] as $place) {
-            $this->drives->answers($place) ?: $this->wait(mb_scrub($place));
-        }
-        StuckEngine::isThere($run->id) && $this->wait('its engine is not back from there');
+        $missing = $this->missing($run);
+        $missing === null ?: throw $missing;
     }
 
-    private function wait(string $for): never
+    /** What there is to wait for; null where all that the run reads and writes answers. */
+    public function missing(Run $run): ?Postponed
     {
-        throw new Postponed(
-            "It waits for a drive that does not answer: {$for}. See to the drive, or to its network, and it goes on by itself.",
+        foreach ([dirname($run->file), dirname($run->source)] as $place) {
+            if (! $this->drives->answers($place)) {
+                return $this->waitingFor(mb_scrub($place));
+            }
+        }
+
+        return StuckEngine::isThere($run->id) ? $this->waitingFor('its engine is not back from there') : null;
+    }
+
+    private function waitingFor(string $what): Postponed
+    {
+        return new Postponed(
+            "It waits for a drive that does not answer: {$what}. See to the drive, or to its network, and it goes on by itself.",
             self::PAUSE,
         );
     }

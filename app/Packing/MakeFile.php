@@ -159,8 +159,12 @@ class MakeFile implements Kind
             throw $e;
         } catch (Refused $e) {
             $run->update(['slip' => null]);
-            $journal->ended($e->getMessage());
-            throw $e;
+            // A drive that went silent is what it came of, and nothing is to be touched there.
+            $silent = $this->answers->missing($run);
+            $file = $silent === null ? $file : null;
+            $isToGoOn = $silent !== null;
+            $journal->ended(($silent ?? $e)->getMessage());
+            throw $silent ?? $e;
         } finally {
             $staysFinished ? $file?->forgetOther() : $file?->discard();
             if (! $isToGoOn) {

@@ -16,6 +16,7 @@ use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Transit\Beginning;
 use OuterCrate\Transit\FirstPass;
 use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\WholeRate;
@@ -63,62 +64,64 @@ class HeldEncoder
         }
         $wanted = (float) $rate->average->bitsPerSecond;
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
-        $at = fn (float $asked): BitrateValue => new BitrateValue(
+        $at = fn (float $asked, int $peak = 0): BitrateValue => new BitrateValue(
             BitrateMode::Vbr,
             $passes,
             new Bitrate((int) round($asked)),
             // No average lies above its peak: pieces that are that busy are given it as theirs.
-            $rate->peak === null ? null : new Bitrate((int) round(max($rate->peak->bitsPerSecond, $asked))),
+            $rate->peak === null ? null : new Bitrate((int) round(max($rate->peak->bitsPerSecond, $asked, $peak))),
             buffer: $rate->buffer,
         );
+        $laid = fn (?int $peak): Reel => $peak === null ? $reel : $reel->byItself();
         $first = $this->planned($reel, $of, $plan->atBitrate($at($wanted)));
         // One first pass serves all tries, also where the last of them is known already.
         $reel->pieces === [] ?: $tries->gathering($first);
         $kept = StepStore::key('held', $this->keyOf($of, $first), $near, ...$this->weights($reel));
-        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $rate, $alike, $near): array {
+        $find = function () use ($tries, $reel, $of, $plan, $first, $at, $wanted, $rate, $alike, $near, $laid): array {
             $begun = $reel->pieces === []
-                ? $wanted
+                ? new Beginning($wanted)
                 : $this->begin($tries, $reel, $of, $plan->atBitrate($at($wanted)), $first, $wanted);
             $before = new RightBefore($this->store, $alike);
             $times = $before->times();
-            $asked = HoldRate::within($wanted, $begun * ($times ?? 1));
+            $asked = HoldRate::within($wanted, $begun->asked * ($times ?? 1));
             $enough = $times === null ? $near : max($near, HoldRate::AFTER_TWO);
             $wasBound = $before->wasBound();
             $tried = [];
             do {
-                $try = $this->tried($tries, $reel, $of, $plan->atBitrate($at($asked)));
+                $try = $this->tried($tries, $laid($begun->peak), $of, $plan->atBitrate($at($asked, $begun->peak ?? 0)));
                 // Where an average lies above the peak, that is raised with it: more can be spent of more.
-                $isFree = $rate->peak !== null && $asked > $rate->peak->bitsPerSecond;
+                $isFree = $rate->peak !== null && $asked > max($rate->peak->bitsPerSecond, $begun->peak ?? 0);
                 $tried[] = [$asked, max(1.0, $try['rate']), $isFree ? $asked : $try['spent']];
                 $asked = HoldRate::next($wanted, $tried, $enough, $wasBound);
             } while ($asked !== null);
             [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];
-            $before->add($asked * $wanted / $came / $begun, HoldRate::isBound($tried));
+            $before->add($asked * $wanted / $came / $begun->asked, HoldRate::isBound($tried));
 
-            return ['asked' => $asked];
+            return ['asked' => $asked, 'peak' => $begun->peak];
         };
         // Found once: whoever comes back to it, or sends it in other company, gets the same.
-        $found = $plan->atBitrate($at((float) $this->store->figures($kept, $find)['asked']));
+        ['asked' => $asked, 'peak' => $peak] = $this->store->figures($kept, $find);
+        $found = $plan->atBitrate($at((float) $asked, (int) $peak));
 
-        return $this->encoded($this->tried($tries, $reel, $of, $found), $found, $wanted);
+        return $this->encoded($this->tried($tries, $laid($peak), $of, $found), $found, $wanted);
     }
 
     /**
-     * The average to begin with: what the first pass says that the second will share out.
+     * What to begin with: what the first pass says that the second will share out.
      *
      * @param  non-empty-list<Pass>  $passes  at the average that is wanted
      */
-    private function begin(Tries $tries, Reel $reel, Material $of, Plan $plan, array $passes, float $wanted): float
+    private function begin(Tries $tries, Reel $reel, Material $of, Plan $plan, array $passes, float $wanted): Beginning
     {
         $guess = HoldRate::first($wanted, $reel->pieces ?: throw TestRefused::older());
         $gathering = $tries->gathering($passes);
         if ($gathering === null) {
-            return $guess;
+            return new Beginning($guess);
         }
         $key = StepStore::key('first', $this->keyOf($of, [$gathering]), $wanted, ...$this->weights($reel));
         $find = function () use ($tries, $gathering, $reel, $plan, $wanted, $guess): array {
             $perSecond = $plan->frameRate->rate->perSecond->toFloat();
-            $asked = FirstPass::of($tries->gather($gathering))?->ask(
+            $begun = FirstPass::of($tries->gather($gathering))?->begin(
                 $wanted,
                 $reel->pieces,
                 array_map(fn (float $seconds): int => (int) round($seconds * $perSecond), $reel->times()),
@@ -129,10 +132,11 @@ class HeldEncoder
                 $reel->left,
             );
 
-            return ['asked' => HoldRate::within($wanted, $asked ?? $guess)];
+            return ['asked' => HoldRate::within($wanted, $begun->asked ?? $guess), 'peak' => $begun?->peak];
         };
+        ['asked' => $asked, 'peak' => $peak] = $this->store->figures($key, $find);
 
-        return (float) $this->store->figures($key, $find)['asked'];
+        return new Beginning((float) $asked, $peak);
     }
 
     /** @return non-empty-list<Pass> */

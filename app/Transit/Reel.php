@@ -49,6 +49,12 @@ final readonly class Reel
         return new self($this->path, $this->key, $this->reading, $this->pieces, $left);
     }
 
+    /** The same, to be encoded as a file by itself: with the buffer that any begins with. */
+    public function byItself(): self
+    {
+        return new self($this->path, $this->key, $this->reading, $this->pieces);
+    }
+
     /** @return list<float> seconds of the reel at which the pieces begin */
     public function times(): array
     {

@@ -7,10 +7,17 @@ namespace OuterCrate\Transit;
 use OuterCrate\Encoding\BufferLevel;
 use OuterCrate\Encoding\Spending;
 use OuterCrate\Encoding\Statistics;
+use OuterCrate\Units\FrameRange;
 
 /** What the first pass over pieces tells of how the second will share an average out among them, before any is encoded. */
 final readonly class FirstPass
 {
+    /**
+     * Of a peak, what the busiest scene takes at most where that holds nothing of the whole back: scenes are uneven, and of two cuts whose
+     * busiest took nine tenths one was held back.
+     */
+    private const UNDER = 0.85;
+
     private function __construct(private Statistics $statistics)
     {
     }
@@ -36,9 +43,8 @@ final readonly class FirstPass
      * @param  int|null  $peak  bits per second
      * @param  int|null  $buffer  bits
      * @param  float|null  $left  of the buffer, what is full at first, 0 to 1; null where that is not told to the encoder
-     * @return float bits per second of the pieces
      */
-    public function ask(
+    public function begin(
         float $wanted,
         array $pieces,
         array $starts,
@@ -47,25 +53,52 @@ final readonly class FirstPass
         ?int $peak,
         ?int $buffer,
         ?float $left,
-    ): float {
+    ): Beginning {
         $whole = new WholeRate($pieces, $keyframeEvery, $perSecond);
         $byPiece = $this->byPiece($starts);
-        $spent = static fn (float $step): array => self::spent($byPiece, $step, $peak === null
-            ? null
-            : new BufferLevel($peak / $perSecond, $buffer ?? 0, $left ?? BufferLevel::AT_FIRST));
+        $free = static fn (float $step): array => self::spent($byPiece, $step, null);
+        $atFree = $free(Statistics::step($wanted, static fn (float $step): float => $whole->of(self::placed($free($step)))));
+        $most = max(0.0, ...array_map(static fn (array $frames): float => self::rate([$frames], $perSecond), $atFree));
+        if ($peak === null || self::scenes($atFree, $keyframeEvery, $perSecond) <= self::UNDER * $peak) {
+            // Pieces have more keyframes, which would lift them above a peak that the whole lies under.
+            return new Beginning(self::rate($atFree, $perSecond), $peak === null ? null : (int) max($peak, $most));
+        }
+        $spent = static fn (float $step): array => self::spent(
+            $byPiece,
+            $step,
+            new BufferLevel($peak / $perSecond, $buffer ?? 0, $left ?? BufferLevel::AT_FIRST),
+        );
         $step = Statistics::step($wanted, static fn (float $step): float => $whole->of(self::placed($spent($step))));
 
-        return $this->rate($spent($step), $perSecond);
+        return new Beginning(self::rate($spent($step), $perSecond));
     }
 
     /**
+     * Bits per second of pieces.
+     *
      * @param  list<list<array{float, bool}>>  $spent  by piece
      */
-    private function rate(array $spent, float $perSecond): float
+    private static function rate(array $spent, float $perSecond): float
     {
-        $bits = array_sum(array_map(static fn (array $frames): float => array_sum(array_column($frames, 0)), $spent));
+        $bits = array_merge(...array_map(static fn (array $frames): array => array_column($frames, 0), $spent));
 
-        return $bits * $perSecond / count($this->statistics->frames);
+        return array_sum($bits) * $perSecond / max(1, count($bits));
+    }
+
+    /**
+     * Bits per second of the busiest scene that pieces stand for, with keyframes as often as the whole has them.
+     *
+     * @param  list<list<array{float, bool}>>  $spent  by piece
+     */
+    private static function scenes(array $spent, int $keyframeEvery, float $perSecond): float
+    {
+        $most = 0.0;
+        foreach ($spent as $frames) {
+            $piece = new TestPiece(FrameRange::whole(max(1, count($frames))), 1.0, 1.0, Why::Typical);
+            $most = max($most, (new WholeRate([$piece], $keyframeEvery, $perSecond))->of(self::placed([$frames])));
+        }
+
+        return $most;
     }
 
     /**

@@ -349,7 +349,7 @@ it('knows from a first pass how the second will share an average out', function 
     );
     $starts = array_map(fn (int $i): int => 25 * $i, array_keys($pieces));
     $rest = [$every, 25, $asks['peak'] ?? null, $asks['buffer'] ?? null, $asks['left'] ?? null];
-    expect(firstPass($bits)?->ask(1e6, $pieces, $starts, ...$rest) / 1e6)->toEqualWithDelta($asks['average'], 0.01);
+    expect(firstPass($bits)?->begin(1e6, $pieces, $starts, ...$rest)->asked / 1e6)->toEqualWithDelta($asks['average'], 0.01);
 })->with([
     'pieces that are the whole' => [
         [[90_000, 10_000], [90_000, 10_000]], [[0.5, 1.0, Why::Typical], [0.5, 1.0, Why::Typical]], 25, ['average' => 1.0],
@@ -385,12 +385,25 @@ it('knows from a first pass how the second will share an average out', function 
     ],
 ]);
 
+it('lets pieces rise above a peak that the whole lies under', function (?int $peak, ?int $raised) {
+    // A second of each holds a keyframe, five of the whole hold one: 24 × 10 and 90 in place of a fifth of 124 × 10 and 90.
+    $pieces = array_map(fn (int $from): TestPiece => new TestPiece(new FrameRange($from, $from + 24), 0.5, 1.0, Why::Typical), [0, 25]);
+    $begun = firstPass([[90_000, 10_000], [90_000, 10_000]])?->begin(1e6, $pieces, [0, 25], 125, 25, $peak, 2_000_000, null);
+
+    expect($begun->peak === null ? null : round($begun->peak, -4))->toEqual($raised === null ? null : round($raised, -4));
+})->with([
+    'scenes that take five sixths of it' => [1_200_000, (int) (1e6 * 330 / 266)],
+    'scenes that take more of it' => [1_150_000, null],
+    'no piece that would rise above it' => [2_000_000, 2_000_000],
+    'none' => [null, null],
+]);
+
 it('finds the pieces in a first pass at half their rate', function () {
     // Pieces of 50 frames are of 25 there: the busy one, that stands for a tenth, begins at the 25th.
     $pieces = [new TestPiece(new FrameRange(0, 49), 0.9, 1.0, Why::Typical), new TestPiece(new FrameRange(50, 99), 0.1, 1.0, Why::Busiest)];
-    $asked = firstPass([[10_000, 10_000], [40_000, 40_000]])?->ask(1e6, $pieces, [0, 25], 25, 25, null, null, null);
+    $asked = firstPass([[10_000, 10_000], [40_000, 40_000]])?->begin(1e6, $pieces, [0, 25], 25, 25, null, null, null);
 
-    expect($asked / 1e6)->toEqualWithDelta(2.5 / 1.3, 0.01);
+    expect($asked->asked / 1e6)->toEqualWithDelta(2.5 / 1.3, 0.01);
 });
 
 it('makes nothing of a first pass that it cannot read', function () {

@@ -13,6 +13,8 @@ beforeEach(function (): void {
     // Where the files of a test go.
     $this->drive = new HangingDrive($this->folder('out'));
     config(['crate.deliveries' => $this->drive->path, 'crate.engine.stall' => 1, 'crate.drives.patience' => 1]);
+    // The engine itself, not one that was kept ready: that writes for whoever asked it, who can be ended.
+    config(['crate.engine.encoder' => '/usr/bin/ffmpeg']);
     $this->cut = Cut::query()->find($this->bringIn()['id']);
     $this->again = function (Run $run): Run {
         Work::query()->whereKey($run->work->id)->update(['not_before' => null]);
@@ -42,7 +44,34 @@ it('leaves an engine alone that waits for a drive, makes what goes elsewhere, an
     }
     expect($run->work->state)->toBe(WorkState::Done)
         ->and(hash_file('sha256', $run->file))->toBe($run->slip['sha256'])
-        ->and($this->left('out'))->toBe(['Plain review.mp4']);
+        ->and($this->left('out'))->toBe(['Plain review.mp4'])
+        ->and(glob("{$this->drive->path}/.*.partial"))->toBe([]);
+});
+
+it('does not touch what an engine left that could be ended, while the drive is silent', function () {
+    [$run] = $this->queued($this->cut, [['preset' => 'review-720', 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 20]]]])->all();
+    $engine = config('crate.engine.encoder');
+    // It begins to write, and the drive is gone.
+    file_put_contents($hangs = $this->folder('hangs'), <<<SH
+        #!/bin/sh
+        for word; do case "\$word" in file:*.partial) file="\${word#file:}" ;; esac; done
+        test -n "\$file" || exec {$engine} "\$@"
+        touch "\$file"
+        printf all > '{$this->drive->path}.hangs'
+        exec sleep 60
+        SH);
+    chmod($hangs, 0o700);
+    config(['crate.engine.encoder' => $hangs]);
+    $this->work();
+    expect($run->refresh()->work->state)->toBe(WorkState::Waiting)->and($run->work->error)->toContain('does not answer');
+
+    config(['crate.engine.encoder' => $engine]);
+    $this->drive->goOn();
+    usleep(200_000);
+    expect(glob("{$this->drive->path}/.*.partial"))->toHaveCount(1)
+        ->and(($this->again)($run)->work->state)->toBe(WorkState::Done)
+        ->and($this->left('out'))->toBe(['Plain review.mp4'])
+        ->and(glob("{$this->drive->path}/.*.partial"))->toBe([]);
 });
 
 it('waits for a drive that says nothing at all, and its pages do not wait with it', function () {

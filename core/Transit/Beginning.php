@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Transit;
+
+/** What pieces are encoded with at first. */
+final readonly class Beginning
+{
+    /**
+     * @param  float  $asked  bits per second
+     * @param  int|null  $peak  bits per second that they are let have where the whole lies under its peak; null where its peak binds them
+     *     as it binds the whole
+     */
+    public function __construct(public float $asked, public ?int $peak = null)
+    {
+    }
+}
