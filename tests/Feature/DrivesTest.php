@@ -49,7 +49,8 @@ it('leaves an engine alone that waits for a drive, makes what goes elsewhere, an
 });
 
 it('does not touch what an engine left that could be ended, while the drive is silent', function () {
-    [$run] = $this->queued($this->cut, [['preset' => 'review-720', 'edits' => ['bitrate' => ['mode' => 'quality', 'quality' => 20]]]])->all();
+    $edits = ['bitrate' => ['mode' => 'quality', 'quality' => 20]];
+    [$run] = $this->queued($this->cut, [['preset' => 'review-720', 'edits' => $edits]])->all();
     $engine = config('crate.engine.encoder');
     // It begins to write, and the drive is gone.
     file_put_contents($hangs = $this->folder('hangs'), <<<SH
