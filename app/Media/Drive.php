@@ -51,15 +51,29 @@ final class Drive
     private static function mount(string $path): array
     {
         $deepest = ['', null];
-        foreach (@file('/proc/mounts') ?: [] as $line) {
-            [, $point, $name] = explode(' ', $line) + [1 => '', 2 => ''];
-            $point = rtrim(stripcslashes($point), '/');
+        foreach (self::mounts() as [$point, $name]) {
             if (str_starts_with("{$path}/", "{$point}/") && strlen($point) >= strlen($deepest[0])) {
                 $deepest = [$point, $name];
             }
         }
 
         return [$deepest[0] === '' ? '/' : $deepest[0], $deepest[1]];
+    }
+
+    /** @return list<array{string, string}> where they are, and their file systems; read once in a second */
+    private static function mounts(): array
+    {
+        static $mounts = [], $until = 0;
+        if ($until < hrtime(true)) {
+            $until = hrtime(true) + 1_000_000_000;
+            $mounts = array_map(function (string $line): array {
+                [, $point, $name] = explode(' ', $line) + [1 => '', 2 => ''];
+
+                return [rtrim(stripcslashes($point), '/'), $name];
+            }, @file('/proc/mounts') ?: []);
+        }
+
+        return $mounts;
     }
 
     /** Whether something can be put into a folder: tried, since who may write says nothing of a drive that is read-only or full. */

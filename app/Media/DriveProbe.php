@@ -18,10 +18,8 @@ class DriveProbe
     /** Seconds for which a page takes it that a drive which answered is there. */
     private const LATELY = 3;
 
-    /** Nanoseconds for which what is known of a folder is not looked up again, and folders of which that is kept. */
+    /** Nanoseconds for which what is known is not looked up again. */
     private const HOLDS = 1_000_000_000;
-
-    private const MOST = 500;
 
     /** Of the file whose time says when a place last answered. */
     private const ANSWERED = '.answered';
@@ -29,7 +27,7 @@ class DriveProbe
     /** Microseconds between looks at a question that another process has put. */
     private const LOOK = 5_000;
 
-    /** @var array<string, array{int, bool}> by folder: until when it is known, and what */
+    /** @var array<string, array{int, bool}> by mount point: until when it is known, and what */
     private array $known = [];
 
     public function __construct(private readonly Runner $runner)
@@ -45,12 +43,12 @@ class DriveProbe
     /** Whether the drive of a place answered a moment ago, or does so in a moment: what a page can wait for. */
     public function answeredLately(string $place): bool
     {
-        [$until, $answered] = $this->known[$place] ?? [0, false];
-        if ($until > hrtime(true)) {
-            return $answered;
+        $point = Drive::mountPoint($place);
+        [$until, $answered] = $this->known[$point] ?? [0, false];
+        if ($until < hrtime(true)) {
+            $answered = $this->ask($point, self::MOMENT, self::LATELY);
+            $this->known[$point] = [hrtime(true) + self::HOLDS, $answered];
         }
-        $answered = $this->ask(Drive::mountPoint($place), self::MOMENT, self::LATELY);
-        $this->known = [$place => [hrtime(true) + self::HOLDS, $answered]] + array_slice($this->known, 0, self::MOST);
 
         return $answered;
     }
