@@ -2,7 +2,7 @@
 
 /*
  * What the queue adds to the engine, and what it saves by decoding once: one upload through the queue against the same engine commands
- * run by hand, of a codec that is quick to encode and in passes of one that is not; a master and two uploads of cuts of ten bits, one
+ * run by hand, of a codec that is quick to encode and of one that is not; a master and two uploads of cuts of ten bits, one
  * quick to decode and one slow, made together against the same ones made one after another. Medians of three rounds, taken in turns.
  *
  * usage: bin/bench packing [alone|together]        both when left out
@@ -43,7 +43,7 @@ $upload = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [
 $smaller = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['frameSize' => ['step' => -1]]];
 $alone = $long === null ? [] : [
     'H.264 in one pass' => $upload,
-    'HEVC in two passes' => ['edits' => ['video' => ['codec' => 'hevc'], 'bitrate' => ['mode' => 'vbr', 'passes' => 2]]] + $upload,
+    'HEVC in one pass' => ['edits' => ['video' => ['codec' => 'hevc']]] + $upload,
 ];
 $columns = fn (Cut $cut, array $of): array => app(CutDesk::class)->columns($cut, $cut->reading(), $of, null, "{$scratch}/out");
 $packed = fn (Cut $cut, array $outputs) => app(Packer::class)->pack($cut, $columns($cut, $outputs), "{$scratch}/out");
