@@ -35,7 +35,7 @@ class Sender
     public function send(Passage $passage, Candidate $candidate, Closure $step, Closure $shouldStop): array
     {
         ['upload' => $upload, 'own' => $own] = $this->out($passage, $candidate, $step, $shouldStop);
-        ['after' => $after, 'sound' => $sound] = $this->back($passage, $candidate, $step, $shouldStop);
+        ['after' => $after, 'sound' => $sound] = $this->back($passage, $candidate, $step, $shouldStop, $upload);
 
         return [
             'candidate' => $candidate->comingTo($upload->bitsPerSecond, $passage->reel->pieces, $passage->cut->reading()),
@@ -71,13 +71,14 @@ class Sender
      *
      * @param  Closure(): void  $step  called for each screen
      * @param  Closure(): bool  $shouldStop
+     * @param  Encoded|null  $upload  null where it lies in the store
      * @return array{after: list<array{rung: Rung, rendition: Encoded, figures: array<mixed>}>, sound: SoundAfter|null}
      *
      * @throws TestRefused
      */
-    public function back(Passage $passage, Candidate $candidate, Closure $step, Closure $shouldStop): array
+    public function back(Passage $passage, Candidate $candidate, Closure $step, Closure $shouldStop, ?Encoded $upload = null): array
     {
-        $upload = $this->upload($passage, $candidate, $shouldStop);
+        $upload ??= $this->upload($passage, $candidate, $shouldStop);
         $byRung = $after = [];
         foreach ($passage->picked($upload->plan) as $rung) {
             $byRung[$rung->shorterSide] ??= $this->passedOn($passage, $upload, $rung, $shouldStop);

@@ -58,9 +58,10 @@ final readonly class FirstPass
         $byPiece = $this->byPiece($starts);
         $free = static fn (float $step): array => self::spent($byPiece, $step, null);
         $atFree = $free(Statistics::step($wanted, static fn (float $step): float => $whole->of(self::placed($free($step)))));
-        $most = max(0.0, ...array_map(static fn (array $frames): float => self::rate([$frames], $perSecond), $atFree));
         if ($peak === null || self::scenes($atFree, $keyframeEvery, $perSecond) <= self::UNDER * $peak) {
             // Pieces have more keyframes, which would lift them above a peak that the whole lies under.
+            $most = max(0.0, ...array_map(static fn (array $frames): float => self::rate([$frames], $perSecond), $atFree));
+
             return new Beginning(self::rate($atFree, $perSecond), $peak === null ? null : (int) max($peak, $most));
         }
         $spent = static fn (float $step): array => self::spent(
