@@ -30,7 +30,8 @@ final class Checksum
     /** @throws FileProblem */
     public static function begin(string $path): self
     {
-        return new self($path, @fopen($path, 'rb') ?: throw new FileProblem(
+        // Closed for programs that are started meanwhile: one that has it in its hands seems to read where this one does.
+        return new self($path, @fopen($path, 'rbe') ?: throw new FileProblem(
             'The finished file has gone from its folder.',
             $path,
             'Pack again.',

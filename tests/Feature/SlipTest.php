@@ -1,11 +1,15 @@
 <?php
 
 use App\Engine\ReadPosition;
+use App\Engine\Runner;
 use App\Media\Checksum;
 use App\Media\FileProblem;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\WorkState;
+use OuterCrate\Encoding\Commands\Allowance;
+use OuterCrate\Encoding\Commands\Command;
+use OuterCrate\Encoding\Commands\Input;
 use Symfony\Component\Process\InputStream;
 use Symfony\Component\Process\Process;
 
@@ -140,4 +144,22 @@ it('takes checksums behind another reader, from the disk once, and the same', fu
     expect($position->now())->toBe(65_536)->and((new ReadPosition((int) getmypid(), $path))->now())->toBe(0);
     $hold->close();
     $reader->stop();
+});
+
+it('has a file summed up while it is decoded, and not read once more behind that', function () {
+    // The engine itself, not one that was kept ready: that opens no files in the process that was started.
+    config(['crate.engine.encoder' => '/usr/bin/ffmpeg']);
+    $path = $this->clip();
+    $sum = Checksum::begin($path);
+    $seen = 0;
+    $follow = function (int $position) use ($sum, &$seen): void {
+        $seen = max($seen, $position);
+        $sum->follow($position);
+    };
+    // As fast as it plays: as a long file, it is not there in a moment.
+    $command = Command::encode(Allowance::Run, ['-re', ...Input::of($path), '-t', '0.8', '-f', 'null', '-']);
+    app(Runner::class)->encode($command, $this->folder('out'), follower: [$path, $follow]);
+    expect($seen)->toBeGreaterThan(0)->toBeLessThanOrEqual(filesize($path))
+        ->and((fn (): int => $this->done)->call($sum))->toBeGreaterThanOrEqual($seen)
+        ->and($sum->finish()['sha256'])->toBe(hash_file('sha256', $path));
 });
