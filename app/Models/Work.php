@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
@@ -56,5 +57,16 @@ class Work extends Model
     public static function now(float $secondsLater = 0): string
     {
         return now()->addMilliseconds((int) round(1000 * $secondsLater))->format('Y-m-d H:i:s.v');
+    }
+
+    /**
+     * What was not put off until later.
+     *
+     * @param  Builder<self>  $query
+     * @return Builder<self>
+     */
+    public static function due(Builder $query): Builder
+    {
+        return $query->whereNull('not_before')->orWhere('not_before', '<=', self::now());
     }
 }

@@ -79,7 +79,7 @@ class WorkQueue
     {
         return $this->waiting($work->kind)
             ->where('paused', false)
-            ->where(fn (Builder $query): Builder => $query->whereNull('not_before')->orWhere('not_before', '<=', Work::now()))
+            ->where(Work::due(...))
             ->where(fn (Builder $query): Builder => $query
                 ->where('place', '>', $work->place)
                 ->orWhere(fn (Builder $same): Builder => $same->where('place', $work->place)->where('id', '>', $work->id)))
@@ -223,6 +223,7 @@ class WorkQueue
         return $this->isBusyAbove($work->priority) ||
             Work::query()
                 ->where(['kind' => $work->kind, 'state' => WorkState::Waiting])
+                ->where(Work::due(...))
                 ->when($work->wanted_at !== null, fn (Builder $query): Builder => $query->where('wanted_at', '>', $work->wanted_at))
                 ->whereNotNull('wanted_at')
                 ->exists();
@@ -250,6 +251,7 @@ class WorkQueue
                     ->orWhere(
                         fn (Builder $waiting): Builder => $waiting
                             ->where(['state' => WorkState::Waiting, 'paused' => false])
+                            ->where(Work::due(...))
                             ->where(
                                 fn (Builder $wanted): Builder => $wanted
                                     ->whereNull('wanted_at')
@@ -272,7 +274,7 @@ class WorkQueue
                 ->where('state', WorkState::Waiting)
                 ->orWhere(fn (Builder $lost): Builder => $lost->whereKey($abandoned)->where($this->isAbandoned(...))))
             ->where('paused', false)
-            ->where(fn (Builder $query): Builder => $query->whereNull('not_before')->orWhere('not_before', '<=', Work::now()))
+            ->where(Work::due(...))
             ->when($only !== null, fn (Builder $query): Builder => $query->whereKey($only))
             ->orderByRaw('wanted_at is null')
             ->orderByDesc('wanted_at')

@@ -237,11 +237,14 @@ it('analyses on the queue behind every run, shows it, and gives way', function (
         ->toBeFalse()
         ->and(CutAnalysis::query()->first()->work->state)
         ->toBe(WorkState::Waiting);
-    Work::query()
-        ->where('kind', Run::WORK)
-        ->update(['state' => WorkState::Done]);
+    // Runs that wait for a drive or for room hold nothing up, and no more does another analysis that was put off.
+    Work::query()->where('kind', Run::WORK)->update(['not_before' => Work::now(60)]);
+    Work::query()->create([
+        'kind' => 'analyse', 'subject' => 999, 'priority' => 10, 'wanted_at' => Work::now(), 'not_before' => Work::now(60),
+    ]);
     $this->travel(10)->seconds();
-    $this->work('analyse');
+    expect(app(Worker::class)->one(['analyse']))->toBeTrue();
+    Work::query()->where('kind', Run::WORK)->update(['state' => WorkState::Done]);
     $done = $this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis');
     expect($done['state'])
         ->toBe('done')
