@@ -2,10 +2,12 @@
 
 namespace App\Analysis;
 
-use App\Media\FileProblem;
+use App\Media\CutFile;
 use App\Media\Workspace;
+use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Work;
+use App\Work\CutAtHand;
 use App\Work\Kind;
 use App\Work\Meter;
 use OuterCrate\Analysis\Analysis;
@@ -13,7 +15,7 @@ use OuterCrate\Analysis\Analysis;
 /** Looks at a cut, behind every run and every sample: the one whose sheet was opened last. What is finished of it is kept. */
 class AnalyseCut implements Kind
 {
-    public function __construct(private readonly Analyser $analyser)
+    public function __construct(private readonly Analyser $analyser, private readonly CutAtHand $atHand)
     {
     }
 
@@ -59,9 +61,12 @@ class AnalyseCut implements Kind
         if ($analysis === null || $cut === null) {
             return;
         }
-        if ($cut->hasChanged()) {
-            throw new FileProblem('The file has changed or gone since it was read.', $cut->path, 'Point to it, or read it again.');
-        }
+        $this->atHand->during($cut, fn () => $this->analyse($analysis, $cut, $meter));
+    }
+
+    private function analyse(CutAnalysis $analysis, Cut $cut, Meter $meter): void
+    {
+        CutFile::need($cut, 'Point to it, or read it again.');
         $reading = $cut->reading();
         $frames = max(1, $reading->length());
         $facts = $this->analyser->measure(

@@ -4,6 +4,7 @@ namespace App\Console;
 
 use App\Analysis\CutAnalyses;
 use App\Engine\Capabilities;
+use App\Media\CutFile;
 use App\Media\Fingerprint;
 use App\Models\Cut;
 use App\Sampling\Samples;
@@ -37,7 +38,7 @@ class CatchUpCommand extends Command
             $this->readAsNow($cut, $shelf);
             // Cuts that an older version brought in lack what the sheet shows today.
             if (! isset($cut->card['timecode'], $cut->card['values']) || $cut->fingerprint === null) {
-                $readable = is_readable($cut->path) && ! $cut->hasChanged();
+                $readable = CutFile::isHere($cut) && is_readable($cut->path);
                 $cut->update([
                     'card' => $card->of($cut->reading(), $cut->path),
                     'fingerprint' => $readable ? Fingerprint::of($cut->path) : $cut->fingerprint,
@@ -53,7 +54,7 @@ class CatchUpCommand extends Command
     private function readAsNow(Cut $cut, CutShelf $shelf): void
     {
         try {
-            if (! ProbeReader::hasTimes($cut->probe['probe']) && ! $cut->hasChanged()) {
+            if (! ProbeReader::hasTimes($cut->probe['probe']) && CutFile::isHere($cut)) {
                 $shelf->bringIn($cut->path, analyse: false);
                 $cut->refresh();
             }

@@ -4,6 +4,7 @@ namespace App\Console;
 
 use App\Analysis\CutAnalyses;
 use App\Desk\Keeper;
+use App\Media\CutFile;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\Work;
@@ -31,7 +32,7 @@ class DemoCommand extends Command
         foreach (require base_path('demo/cuts.php') as $file => $cut) {
             $path = "{$folder}/{$file}";
             $known = Cut::withTrashed()->where('path', $path)->first();
-            if ($known === null || $known->hasChanged()) {
+            if ($known === null || ! CutFile::isHere($known)) {
                 $new = $shelf->bringIn($path, $cut['name'], analyse: false);
                 $brought[] = $new;
                 if ($known === null) {

@@ -3,6 +3,7 @@
 namespace App\Desk;
 
 use App\Engine\Capabilities;
+use App\Media\CutFile;
 use App\Media\Drive;
 use App\Media\Neighbours;
 use App\Models\Cut;
@@ -36,7 +37,7 @@ class Surroundings
     public function ofFile(Reading $reading, string $path): Subject
     {
         $cut = Cut::query()->where('path', $path)->first();
-        if ($cut !== null && ! $cut->hasChanged()) {
+        if ($cut !== null && CutFile::isHere($cut)) {
             return $this->of($cut, $reading);
         }
         $name = pathinfo($path, PATHINFO_FILENAME);

@@ -4,7 +4,9 @@ namespace App\Dispatch;
 
 use App\Library\Hosts;
 use App\Media\Checksum;
+use App\Media\CutFile;
 use App\Media\CutReader;
+use App\Media\Drive;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Models\Run;
@@ -42,7 +44,7 @@ class Facts
     {
         $host = $this->hosts->need($account->host)->name;
         $isMade = $run === null || $run->work->state === WorkState::Done;
-        $bytes = is_file($path) ? (int) filesize($path) : ($run->plan['estimate']['bytes'] ?? 0);
+        $bytes = Drive::holds($path) && is_file($path) ? (int) filesize($path) : ($run->plan['estimate']['bytes'] ?? 0);
         [$seconds, $hasSound, $isProject] = $isMade ? $this->read($path) : $this->planned($run->plan);
         $made = $isMade ? $run?->slip : null;
 
@@ -57,7 +59,7 @@ class Facts
             madeFor: $run->plan['hostName'] ?? null,
             newer: $run === null ? null : $this->newer($run),
             differences: count($made['differences'] ?? []),
-            cutChanged: $run?->cut?->hasChanged() ?? false,
+            cutChanged: $run?->cut !== null && ! CutFile::isHere($run->cut),
             isUnchanged: $made === null ? null : $this->isUnchanged($path, $bytes, $made),
             sentBefore: $this->sentBefore($path, $account),
         );

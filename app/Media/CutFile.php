@@ -2,9 +2,43 @@
 
 namespace App\Media;
 
-/** The file that a run was asked for: whether it is still the same when it is made, and when it is done. */
+use App\Models\Cut;
+
+/** The file of a cut: whether it is still the one that was read, and the one that a run was asked for. */
 final class CutFile
 {
+    /** A drive that does not answer is not waited for. */
+    public static function stateNow(Cut $cut): FileState
+    {
+        if (! Drive::answers(dirname($cut->path))) {
+            return FileState::Silent;
+        }
+        clearstatcache(true, $cut->path);
+
+        return match (true) {
+            ! is_file($cut->path) => FileState::Gone,
+            filesize($cut->path) !== $cut->bytes || filemtime($cut->path) !== $cut->modified => FileState::Changed,
+            default => FileState::Here,
+        };
+    }
+
+    /** Whether it is there, and the one that was read. */
+    public static function isHere(Cut $cut): bool
+    {
+        return self::stateNow($cut) === FileState::Here;
+    }
+
+    /**
+     * @param  string  $todo  where it has changed or gone
+     *
+     * @throws FileProblem when it is not the one that was read, or cannot be looked at
+     */
+    public static function need(Cut $cut, string $todo): void
+    {
+        Drive::need(dirname($cut->path), '');
+        self::isHere($cut) ?: throw FileProblem::changed($cut->path, $todo);
+    }
+
     /**
      * @return array{bytes: int, modified: int, fingerprint: string}
      *

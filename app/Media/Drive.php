@@ -11,6 +11,32 @@ final class Drive
         return app(DriveProbe::class)->answeredLately($folder);
     }
 
+    /**
+     * @param  string  $then  what there is to do besides, when it is back
+     *
+     * @throws FileProblem when it does not answer
+     */
+    public static function need(string $folder, string $then): void
+    {
+        self::answers($folder) ?: throw new FileProblem(
+            'The drive does not answer.', $folder, rtrim("See to the drive, or to its network{$then}").'.',
+        );
+    }
+
+    /** Whether there is a file or a folder, as far as its drive answers. */
+    public static function holds(string $path): bool
+    {
+        return self::answers($path) && file_exists($path);
+    }
+
+    /** @return list<string> where drives that do not answer are mounted within a folder */
+    public static function silentWithin(string $folder): array
+    {
+        $isSilent = fn (string $point): bool => str_starts_with($point, rtrim($folder, '/').'/') && ! self::answers($point);
+
+        return array_values(array_filter(array_column(self::mounts(), 0), $isSilent));
+    }
+
     /** Bytes free on the volume that the folder lies, or will lie, on; null when it does not say. */
     public static function freeBytes(string $folder): ?int
     {

@@ -36,13 +36,7 @@ class ExactFrames
         if (is_file($path)) {
             return $path;
         }
-        if ($cut->hasChanged()) {
-            throw new FileProblem(
-                'The file has changed or gone since it was read.',
-                $cut->path,
-                'Read it again, or point to where it lies.',
-            );
-        }
+        CutFile::need($cut, 'Read it again, or point to where it lies.');
         $reading = $cut->reading();
         if ($frame < 0 || $frame >= $reading->length()) {
             throw new FileProblem(

@@ -16,6 +16,11 @@ final class FileProblem extends RuntimeException implements Refused
         $this->say($what, $todo, $kept);
     }
 
+    public static function changed(string $path, string $todo): self
+    {
+        return new self('The file has changed or gone since it was read.', $path, $todo);
+    }
+
     public function id(): string
     {
         return 'file';

@@ -22,6 +22,7 @@ class MediaFolders
      */
     public function resolve(string $path): string
     {
+        Drive::need(dirname($path), '');
         $real = str_contains($path, "\0") ? false : realpath($path);
         if ($real === false) {
             throw new FileProblem('There is no such file.', $path, 'It may have been moved or renamed.');
@@ -98,9 +99,13 @@ class MediaFolders
     /** @return Generator<SplFileInfo> visible files */
     private static function in(string $folder): Generator
     {
+        // Whatever is asked of the place of a drive that hangs is asked of the drive.
+        $silent = Drive::silentWithin($folder);
         $visible = new RecursiveCallbackFilterIterator(
             new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS),
-            fn (SplFileInfo $file): bool => ! str_starts_with($file->getFilename(), '.') && ! ($file->isDir() && $file->isLink()),
+            fn (SplFileInfo $file): bool => ! str_starts_with($file->getFilename(), '.')
+                && ! in_array($file->getPathname(), $silent, true)
+                && ! ($file->isDir() && $file->isLink()),
         );
         $all = new RecursiveIteratorIterator(
             $visible,
@@ -120,13 +125,11 @@ class MediaFolders
         return config('crate.derived').'/came-back';
     }
 
-    /** @return list<string> real paths of the folders that exist: the configured ones, and the one in which sent files arrive */
+    /** @return list<string> real paths of the folders that are there: the configured ones, and the one in which sent files arrive */
     private function folders(): array
     {
-        return array_values(
-            array_unique(
-                array_filter(array_map(realpath(...), [...(array) config('crate.media_folders'), (string) config('crate.uploads')])),
-            ),
-        );
+        $folders = array_filter([...(array) config('crate.media_folders'), (string) config('crate.uploads')], Drive::answers(...));
+
+        return array_values(array_unique(array_filter(array_map(realpath(...), $folders))));
     }
 }

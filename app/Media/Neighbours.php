@@ -30,6 +30,9 @@ final class Neighbours
      */
     public static function muchLarger(string $path): ?array
     {
+        if (! Drive::answers(dirname($path))) {
+            return null;
+        }
         $key = 'neighbour:'.hash('xxh128', serialize([$path, @filemtime(dirname($path)), @filesize($path)]));
 
         return Cache::remember($key, self::FRESH, fn (): array => [self::look($path)])[0];

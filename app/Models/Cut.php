@@ -71,22 +71,4 @@ class Cut extends Model
     {
         return FrameRange::whole(max(1, $reading->length()))->clamp($this->range['first'] ?? 0, $this->range['last'] ?? PHP_INT_MAX);
     }
-
-    /** Whether the file is the one that was read: here, changed or gone. */
-    public function fileState(): string
-    {
-        return match (true) {
-            ! $this->hasChanged() => 'here',
-            is_file($this->path) => 'changed',
-            default => 'gone',
-        };
-    }
-
-    /** The file is no longer the one that was read. */
-    public function hasChanged(): bool
-    {
-        clearstatcache(true, $this->path);
-
-        return ! is_file($this->path) || filesize($this->path) !== $this->bytes || filemtime($this->path) !== $this->modified;
-    }
 }

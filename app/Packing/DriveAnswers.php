@@ -9,9 +9,6 @@ use App\Work\Postponed;
 /** Has a run wait for a drive that does not answer, in place of waiting in its hands until it does: nobody ends what hangs there. */
 class DriveAnswers
 {
-    /** Seconds until it is asked again. */
-    private const PAUSE = 30;
-
     public function __construct(private readonly DriveProbe $drives)
     {
     }
@@ -28,18 +25,10 @@ class DriveAnswers
     {
         foreach ([dirname($run->file), dirname($run->source)] as $place) {
             if (! $this->drives->answers($place)) {
-                return $this->waitingFor(mb_scrub($place));
+                return Postponed::forDrive(mb_scrub($place));
             }
         }
 
-        return StuckEngine::isThere($run->id) ? $this->waitingFor('its engine is not back from there') : null;
-    }
-
-    private function waitingFor(string $what): Postponed
-    {
-        return new Postponed(
-            "It waits for a drive that does not answer: {$what}. See to the drive, or to its network, and it goes on by itself.",
-            self::PAUSE,
-        );
+        return StuckEngine::isThere($run->id) ? Postponed::forDrive('its engine is not back from there') : null;
     }
 }

@@ -91,7 +91,8 @@ class Packer
     public function again(Run $run): Run
     {
         $this->capabilities->need();
-        if ($run->cut === null || $run->cut->hasChanged()) {
+        Drive::need(dirname($run->source), ', then make it again');
+        if ($run->cut === null || ! CutFile::isHere($run->cut)) {
             throw new PackRefused("The file of {$run->cut_name} has changed or gone since this was packed.", 'Pack it from its sheet.');
         }
 
@@ -177,7 +178,8 @@ class Packer
         if ($columns === []) {
             throw new PackRefused('There is nothing to make.', 'Add an output first.');
         }
-        if ($cut->hasChanged()) {
+        Drive::need(dirname($cut->path), ', then pack again');
+        if (! CutFile::isHere($cut)) {
             throw new PackRefused(
                 "The file of {$cut->name} has changed or gone since it was read.",
                 'Open its sheet to point to it or to read it again.',
@@ -189,9 +191,7 @@ class Packer
                 throw new PackRefused("{$column->plan->spec->preset->name}: {$stop->text}", 'Its findings say what can be done.');
             }
         }
-        Drive::answers($folder) ?: throw new FileProblem(
-            'The drive does not answer.', $folder, 'See to the drive, or to its network, then pack again; or choose another folder.',
-        );
+        Drive::need($folder, ', then pack again; or choose another folder');
         OutputFile::needFolder($folder);
     }
 }

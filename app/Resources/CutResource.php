@@ -2,6 +2,7 @@
 
 namespace App\Resources;
 
+use App\Media\CutFile;
 use App\Models\Cut;
 
 /** A cut as the shelf shows it (resources/schema/cut.json). */
@@ -15,7 +16,7 @@ final class CutResource
             'name' => $cut->name,
             'file' => mb_scrub(basename($cut->path)),
             'path' => mb_scrub($cut->path),
-            'fileState' => $cut->fileState(),
+            'fileState' => CutFile::stateNow($cut)->value,
             'poster' => "/api/cuts/{$cut->id}/poster?v={$cut->modified}",
             'bytes' => $cut->bytes,
         ] + $cut->card;

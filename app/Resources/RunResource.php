@@ -41,7 +41,7 @@ final class RunResource
             'error' => $work->error,
             'file' => mb_scrub(basename($run->file)),
             'path' => mb_scrub($run->file),
-            'onDisk' => $isDone && Drive::answers(dirname($run->file)) && file_exists($run->file),
+            'onDisk' => $isDone && Drive::holds($run->file),
             'isFolder' => $card['isFolder'],
             'stopAsked' => $work->stop_asked && ! $isOver,
             'endedAt' => $work->ended_at?->toIso8601ZuluString(),

@@ -2,6 +2,7 @@
 
 namespace App\Resources;
 
+use App\Media\Drive;
 use App\Models\Run;
 use App\Models\WatchedFile;
 use App\Models\WatchFolder;
@@ -24,7 +25,7 @@ final class WatchFoldersResource
         return ['folders' => $folders->map(fn (WatchFolder $folder): array => [
             'id' => $folder->id,
             'path' => mb_scrub($folder->path),
-            'isThere' => is_dir($folder->path),
+            'isThere' => Drive::holds($folder->path),
             'outputs' => array_map(
                 fn (array $output): array => ['preset' => $output['preset'], 'host' => $output['host']],
                 $folder->outputs,

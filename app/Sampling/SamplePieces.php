@@ -3,9 +3,12 @@
 namespace App\Sampling;
 
 use App\Engine\EngineFailed;
+use App\Media\CutFile;
+use App\Models\Cut;
 use App\Models\Run;
 use App\Models\Sample;
 use App\Models\Work;
+use App\Work\CutAtHand;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\WorkQueue;
@@ -19,8 +22,11 @@ class SamplePieces implements Kind
     /** Seconds after which nobody waits for a sample any more: a sheet that is open asks again every second. */
     private const STALE = 5;
 
-    public function __construct(private readonly Sampler $sampler, private readonly WorkQueue $queue)
-    {
+    public function __construct(
+        private readonly Sampler $sampler,
+        private readonly WorkQueue $queue,
+        private readonly CutAtHand $atHand,
+    ) {
     }
 
     public function name(): string
@@ -62,7 +68,7 @@ class SamplePieces implements Kind
     {
         $sample = Sample::query()->find($work->subject);
         $cut = $sample?->cut;
-        if ($sample === null || $cut === null || $cut->hasChanged()) {
+        if ($sample === null || $cut === null || ! CutFile::isHere($cut)) {
             $sample?->delete();
 
             return;
@@ -77,15 +83,20 @@ class SamplePieces implements Kind
 
             return;
         }
-        // A run shares the machine with the pieces, and the time that they take says little.
-        $shared = $this->queue->isInHand(Run::WORK);
         try {
-            $sampled = $this->sampler->sample($cut->path, $cut->reading(), $cut->found(), $plan, $meter->shouldStop(...));
-            $shared = $shared || $this->queue->isInHand(Run::WORK);
-            $sample->update(['result' => get_object_vars($shared ? $sampled->untimed() : $sampled)]);
+            $this->atHand->during($cut, fn () => $this->sample($sample, $cut, $plan, $meter));
         } catch (EngineFailed) {
             // The estimate stays the rough one; a run will say what the engine does not like.
             $sample->update(['result' => false]);
         }
+    }
+
+    private function sample(Sample $sample, Cut $cut, Plan $plan, Meter $meter): void
+    {
+        // A run shares the machine with the pieces, and the time that they take says little.
+        $shared = $this->queue->isInHand(Run::WORK);
+        $sampled = $this->sampler->sample($cut->path, $cut->reading(), $cut->found(), $plan, $meter->shouldStop(...));
+        $shared = $shared || $this->queue->isInHand(Run::WORK);
+        $sample->update(['result' => get_object_vars($shared ? $sampled->untimed() : $sampled)]);
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Sampling;
 
 use App\Desk\KnownSamples;
+use App\Media\CutFile;
 use App\Models\Cut;
 use App\Models\Sample;
 use App\Models\Speed;
@@ -42,7 +43,7 @@ class Samples
         return array_map(function (Column $column) use ($cut, $reading, $timed): bool {
             $plan = $column->plan;
             $gains = Sampling::isWorthwhile($plan) || ($plan->hasVideo() && ! in_array(TimeEstimate::key($plan), $timed, true));
-            if ($column->sample !== null || $column->isStopped() || ! $gains || $cut->hasChanged()) {
+            if ($column->sample !== null || $column->isStopped() || ! $gains || ! CutFile::isHere($cut)) {
                 return false;
             }
             $named = ['cut_id' => $cut->id, 'key' => $this->known->key($cut, $plan, $reading)];

@@ -26,6 +26,9 @@ final class DeliveriesFolder implements Entry
             $todo = 'Write it from the /, such as /media/deliveries.';
             throw new SettingRefused('The folder for deliveries has to be a whole path.', $todo);
         }
+        if (! Drive::answers($folder)) {
+            throw SettingRefused::silent($folder);
+        }
         if (! is_dir($folder)) {
             throw new SettingRefused("There is no folder {$folder}.", 'Make it first, or mount its drive.');
         }

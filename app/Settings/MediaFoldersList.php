@@ -2,6 +2,8 @@
 
 namespace App\Settings;
 
+use App\Media\Drive;
+
 /** The folders that cuts may be brought in from. */
 final class MediaFoldersList implements Entry
 {
@@ -25,6 +27,12 @@ final class MediaFoldersList implements Entry
             is_array($value) ? $value : [],
         )));
         foreach ($folders as $folder) {
+            if (str_starts_with($folder, '/') && ! Drive::answers($folder)) {
+                // One that was looked at when it was set stays in the list until its drive is back.
+                in_array($folder, (array) $this->current(), true) ?: throw SettingRefused::silent($folder);
+
+                continue;
+            }
             if (! str_starts_with($folder, '/') || str_contains($folder, "\0") || ! is_dir($folder)) {
                 throw new SettingRefused("There is no folder {$folder}.", 'Write its whole path, from the /.');
             }

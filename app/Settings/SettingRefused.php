@@ -15,4 +15,9 @@ final class SettingRefused extends RuntimeException implements Refused
     {
         $this->say($what, $todo, 'Nothing was changed.');
     }
+
+    public static function silent(string $folder): self
+    {
+        return new self("The drive of {$folder} does not answer.", 'See to the drive, or to its network, then set it again.');
+    }
 }

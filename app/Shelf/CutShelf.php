@@ -4,8 +4,11 @@ namespace App\Shelf;
 
 use App\Analysis\CutAnalyses;
 use App\Engine\EngineFailed;
+use App\Media\CutFile;
 use App\Media\CutReader;
+use App\Media\Drive;
 use App\Media\FileProblem;
+use App\Media\FileState;
 use App\Media\Fingerprint;
 use App\Media\Posters;
 use App\Media\SameFile;
@@ -40,6 +43,7 @@ class CutShelf
      */
     public function bringIn(string $path, ?string $name = null, bool $analyse = true): Cut
     {
+        Drive::need(dirname($path), '');
         $path = realpath($path) ?: $path;
         ['reading' => $reading, 'probe' => $probe, 'fastStart' => $fastStart] = $this->reader->read($path);
         $fingerprint = Fingerprint::of($path);
@@ -50,7 +54,7 @@ class CutShelf
                     'name' => $name ?? self::readable($path),
                     'outputs' => $this->beginnings->outputs(),
                 ]));
-        if ($cut->exists && $cut->path !== $path && ! $cut->hasChanged()) {
+        if ($cut->exists && $cut->path !== $path && CutFile::isHere($cut)) {
             return $cut->trashed() ? $this->takeBack($cut) : $cut;
         }
         clearstatcache(true, $path);
@@ -81,7 +85,12 @@ class CutShelf
     {
         $known = Cut::withTrashed()->where('fingerprint', $fingerprint)->orderByRaw('taken_off_at is not null')->orderBy('id')->get();
         foreach ($known as $cut) {
-            if ($cut->hasChanged() ? ! is_file($cut->path) : SameFile::holds($cut->path, $path)) {
+            $isIt = match (CutFile::stateNow($cut)) {
+                FileState::Here => SameFile::holds($cut->path, $path),
+                FileState::Gone => true,
+                FileState::Changed, FileState::Silent => false,
+            };
+            if ($isIt) {
                 return $cut;
             }
         }
@@ -135,7 +144,7 @@ class CutShelf
     public function takeBack(Cut $cut): Cut
     {
         $cut->restore();
-        if (! $cut->hasChanged()) {
+        if (CutFile::isHere($cut)) {
             $this->posters->has($cut) || $this->posters->draw($cut, $cut->reading());
             $this->analyses->ask($cut);
         }

@@ -3,6 +3,7 @@
 namespace App\Store;
 
 use App\Media\Bin;
+use App\Media\CutFile;
 use App\Media\Drive;
 use App\Media\FileProblem;
 use App\Media\StepStore;
@@ -35,7 +36,7 @@ class Store
             ->with('cut')
             ->orderBy('cut_name')->orderBy('cut_id')->orderBy('id')
             ->get(self::COLUMNS)
-            ->filter(fn (Run $run): bool => Drive::answers(dirname($run->file)) && file_exists($run->file))
+            ->filter(fn (Run $run): bool => Drive::holds($run->file))
             ->values();
     }
 
@@ -137,7 +138,7 @@ class Store
      */
     private static function gone(Collection $runs): array
     {
-        $gone = $runs->unique('cut_id')->filter(fn (Run $run): bool => $run->cut === null || $run->cut->hasChanged());
+        $gone = $runs->unique('cut_id')->filter(fn (Run $run): bool => $run->cut === null || ! CutFile::isHere($run->cut));
 
         return array_values($gone->map(fn (Run $run): int => (int) $run->cut_id)->all());
     }

@@ -5,7 +5,9 @@ namespace App\Transit;
 use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
+use App\Media\CutFile;
 use App\Media\CutReader;
+use App\Media\Drive;
 use App\Media\FileProblem;
 use App\Media\Fingerprint;
 use App\Media\Scratch;
@@ -75,8 +77,8 @@ class Comparisons
             return null;
         }
         $range = new FrameRange($run->plan['range']['first'], $run->plan['range']['last']);
-        $here = $cut->hasChanged() ? null : $cut->path;
-        $made = is_file($run->file) ? $run->file : null;
+        $here = CutFile::isHere($cut) ? $cut->path : null;
+        $made = Drive::holds($run->file) && is_file($run->file) ? $run->file : null;
         $sources = [
             new Source('cut', 'The cut', basename($cut->path), $here, (string) $cut->fingerprint, $range->first),
             new Source('made', 'As it was made', basename($run->file), $made, (string) $run->slip['sha256']),

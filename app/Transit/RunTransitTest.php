@@ -2,10 +2,13 @@
 
 namespace App\Transit;
 
+use App\Media\CutFile;
 use App\Media\FileProblem;
 use App\Media\StepStore;
+use App\Models\Cut;
 use App\Models\TransitTest;
 use App\Models\Work;
+use App\Work\CutAtHand;
 use App\Work\Kind;
 use App\Work\Meter;
 use InvalidArgumentException;
@@ -19,7 +22,7 @@ use OuterCrate\Units\FrameRange;
 /** Makes transit tests. Every step is kept, so that one that was put down goes on where it was. */
 class RunTransitTest implements Kind
 {
-    public function __construct(private readonly Tester $tester, private readonly StepStore $store)
+    public function __construct(private readonly Tester $tester, private readonly StepStore $store, private readonly CutAtHand $atHand)
     {
     }
 
@@ -65,10 +68,14 @@ class RunTransitTest implements Kind
         if ($test === null || $cut === null) {
             return;
         }
-        if ($cut->hasChanged() || $cut->fingerprint !== $test->asked['fingerprint']) {
-            $todo = 'Point to it or read it again, then test again.';
-            throw new FileProblem('The file has changed or gone since it was read.', $cut->path, $todo);
-        }
+        $this->atHand->during($cut, fn () => $this->test($test, $cut, $meter));
+    }
+
+    private function test(TransitTest $test, Cut $cut, Meter $meter): void
+    {
+        $todo = 'Point to it or read it again, then test again.';
+        CutFile::need($cut, $todo);
+        $cut->fingerprint === $test->asked['fingerprint'] ?: throw FileProblem::changed($cut->path, $todo);
         try {
             $host = Freezer::thaw($test->asked['host']);
             $candidates = Freezer::thaw($test->asked['candidates']);

@@ -4,6 +4,7 @@ namespace App\Watching;
 
 use App\Desk\CutDesk;
 use App\Desk\Surroundings;
+use App\Media\Drive;
 use App\Media\FileKind;
 use App\Media\Neighbours;
 use App\Media\SetAside;
@@ -40,7 +41,7 @@ class Watcher
         foreach (WatchFolder::query()->orderBy('id')->get() as $folder) {
             // In one question: most of them were packed long ago.
             $known = $folder->files()->get()->keyBy('name');
-            foreach ($this->videos($folder->path) as $name => [$bytes, $modified]) {
+            foreach (Drive::answers($folder->path) ? $this->videos($folder->path) : [] as $name => [$bytes, $modified]) {
                 $this->lookAt($folder, $known[$name] ?? null, $name, $bytes, $modified);
             }
         }

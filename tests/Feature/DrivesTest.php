@@ -3,9 +3,12 @@
 use App\Media\Drive;
 use App\Models\Cut;
 use App\Models\Run;
+use App\Models\WatchFolder;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\Packer;
+use App\Watching\Watcher;
+use Tests\Support\Clips;
 use Tests\Support\Drives\HangingDrive;
 
 beforeEach(function (): void {
@@ -24,7 +27,11 @@ beforeEach(function (): void {
     };
 });
 
-afterEach(fn () => isset($this->drive) && $this->drive->remove());
+afterEach(function (): void {
+    foreach ([$this->drive ?? null, $this->share ?? null] as $drive) {
+        $drive?->remove();
+    }
+});
 
 it('leaves an engine alone that waits for a drive, makes what goes elsewhere, and goes on when the drive is back', function () {
     [$run] = $this->queued($this->cut, [['preset' => 'review-720']])->all();
@@ -101,4 +108,42 @@ it('waits for a drive that says nothing at all, and its pages do not wait with i
     usleep(1_200_000);
     expect(($this->again)($waits)->work->state)->toBe(WorkState::Done)
         ->and(array_column($this->getJson('/api/runs')->json('runs'), 'onDisk', 'id')[$run->id])->toBeTrue();
+});
+
+it('says of a cut whose own drive went silent that it did, has what reads it wait, and goes on when it is back', function () {
+    $this->share = new HangingDrive($this->folder('share'));
+    config(['crate.media_folders' => [$this->folder('media'), $this->share->path]]);
+    copy(Clips::make('few'), "{$this->share->path}/afar.mp4");
+    $afar = $this->answer($this->postJson('/api/cuts', ['path' => "{$this->share->path}/afar.mp4"]), 'cut-answer', 201)['cut'];
+    expect($afar['fileState'])->toBe('here');
+    WatchFolder::query()->create(['path' => $this->share->path, 'outputs' => [['preset' => 'review-720', 'host' => null]]]);
+    $this->share->hang('all');
+    sleep(3);
+
+    expect($this->answer($this->getJson("/api/cuts/{$afar['id']}/sheet"), 'sheet')['cut']['fileState'])->toBe('silent')
+        ->and(array_column($this->answer($this->getJson('/api/cuts'), 'cut-list')['cuts'], 'fileState'))->toBe(['silent', 'here'])
+        ->and(array_column($this->getJson('/api/media')->assertOk()->json('files'), 'name'))->toBe([basename($this->cut->path)]);
+    $outputs = ['outputs' => [['preset' => 'review-720', 'host' => null, 'edits' => (object) []]]];
+    foreach ([
+        $this->get("/api/cuts/{$afar['id']}/frames/3"),
+        $this->postJson("/api/cuts/{$afar['id']}/pack", $outputs),
+        $this->postJson('/api/cuts', ['path' => $afar['path']]),
+        $this->postJson("/api/cuts/{$afar['id']}/read-again"),
+    ] as $answer) {
+        $answer->assertStatus(422)->assertJsonPath('error.id', 'file');
+        expect($answer->json('error.message'))->toContain('The drive does not answer.');
+    }
+    $this->getJson('/api/watch-folders')->assertOk()->assertJsonPath('folders.0.isThere', false);
+    app(Watcher::class)->look();
+    $this->work('analyse');
+    $analysis = Cut::query()->find($afar['id'])->analysis;
+    expect($analysis->work->state)->toBe(WorkState::Waiting)->and($analysis->work->error)->toContain('does not answer');
+
+    $this->share->goOn();
+    usleep(1_200_000);
+    Work::query()->update(['not_before' => null]);
+    $this->work('analyse');
+    expect($this->getJson("/api/cuts/{$afar['id']}/sheet")->json('cut.fileState'))->toBe('here')
+        ->and($analysis->work->refresh()->state)->toBe(WorkState::Done)
+        ->and($this->get("/api/cuts/{$afar['id']}/frames/3")->assertOk()->headers->get('Content-Type'))->toBe('image/jpeg');
 });

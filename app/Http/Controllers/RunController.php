@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Payload;
 use App\Http\RequestRefused;
+use App\Media\Drive;
 use App\Models\CutAnalysis;
 use App\Models\Dispatch;
 use App\Models\QueuedRuns;
@@ -230,7 +231,7 @@ class RunController
 
     public function file(Run $run): BinaryFileResponse
     {
-        if ($run->work->state !== WorkState::Done || ! is_file($run->file)) {
+        if ($run->work->state !== WorkState::Done || ! Drive::holds($run->file) || ! is_file($run->file)) {
             throw RequestRefused::notThere('The file is no longer there, or not yet.', 'Its slip says where it lay.');
         }
         $name = basename($run->file);

@@ -595,9 +595,9 @@ export interface Cut {
      */
     last: string;
     /**
-     * Whether the file is the one that was read.
+     * Whether the file is the one that was read; nobody knows where its drive does not answer.
      */
-    fileState: 'here' | 'changed' | 'gone';
+    fileState: 'here' | 'changed' | 'gone' | 'silent';
     timecode: {
         /**
          * Number of the first frame, counted from 00:00:00:00.

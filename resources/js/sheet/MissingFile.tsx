@@ -3,7 +3,7 @@ import { api } from '../api/client';
 import type { Cut } from '../api/types';
 import { Button } from '../ui/Button';
 
-/** The cut's file has moved, changed or gone: says so, and where it is found again points the cut to it. */
+/** The cut's file has moved, changed or gone, or its drive is silent: says so, and where it is found again points the cut to it. */
 export function MissingFile({ cut }: { cut: Cut }) {
     const client = useQueryClient();
     const places = useQuery({
@@ -26,7 +26,13 @@ export function MissingFile({ cut }: { cut: Cut }) {
             role="alert"
             className="flex flex-none flex-wrap items-center gap-x-4 gap-y-1.5 rounded border border-stop bg-stop-wash px-3 py-1.5 text-[13px]"
         >
-            {cut.fileState === 'changed' ? (
+            {cut.fileState === 'silent' && (
+                <span className="min-w-0 flex-1">
+                    The drive of <b className="font-medium">{cut.file}</b> does not answer. See to the drive, or to its
+                    network: the sheet is kept, and goes on by itself.
+                </span>
+            )}
+            {cut.fileState === 'changed' && (
                 <>
                     <span className="min-w-0 flex-1">
                         <b className="font-medium">{cut.file}</b> has changed since it was read. Its sheet is kept; the
@@ -36,7 +42,8 @@ export function MissingFile({ cut }: { cut: Cut }) {
                         {read.isPending ? 'Reading …' : 'Read it again'}
                     </Button>
                 </>
-            ) : (
+            )}
+            {cut.fileState === 'gone' && (
                 <>
                     <span className="min-w-0 flex-1">
                         <b className="font-medium">{cut.file}</b> is no longer at {cut.path}.{' '}

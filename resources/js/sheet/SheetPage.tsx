@@ -88,7 +88,9 @@ function SheetOf({ id }: { id: number }) {
         count === 0
             ? 'Add an output first'
             : cut.fileState !== 'here'
-              ? 'The cut’s file is not where it was'
+              ? cut.fileState === 'silent'
+                  ? 'The cut’s drive does not answer'
+                  : 'The cut’s file is not where it was'
               : sheet.stopped
                 ? 'A finding marked ■ has to be answered first'
                 : null;

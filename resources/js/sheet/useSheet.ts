@@ -6,9 +6,13 @@ import { useStable } from '../ui/useStable';
 import { arrived, cancelling, empty, type History, keep, overtaken, recall, stepped, withdrawn } from './history';
 import { type Draft, draftOf, type Output, sameDraft } from './outputs';
 
-/** Pieces are being encoded for a better figure: it is asked for again. */
-const isSampling = (sheet: Sheet | undefined) =>
-    sheet?.outputs.some((output) => output.plan.estimate.sampling) ? 1_000 : false;
+/** Pieces are being encoded for a better figure, or the cut's drive does not answer: it is asked for again. */
+const again = (sheet: Sheet | undefined) => {
+    if (sheet?.cut.fileState === 'silent') {
+        return 5_000;
+    }
+    return sheet?.outputs.some((output) => output.plan.estimate.sampling) ? 1_000 : false;
+};
 
 /**
  * The sheet of a cut. A change shows at once, is saved and planned by the server, and the old figures stay, dimmed, until the
@@ -24,7 +28,7 @@ export function useSheet(cut: number) {
         queryKey: ['sheet', cut],
         queryFn: () => api.sheet(cut),
         // What is asked in the middle of a change would answer with what was before it.
-        refetchInterval: (current) => (wanted === null ? isSampling(current.state.data) : false),
+        refetchInterval: (current) => (wanted === null ? again(current.state.data) : false),
     });
     const latest = useRef(0);
     const line = useRef(Promise.resolve());

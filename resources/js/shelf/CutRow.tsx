@@ -10,6 +10,12 @@ import { QuickPack } from './QuickPack';
 
 const tool = 'flex size-5 flex-none items-center justify-center rounded text-faint hover:bg-sunk hover:text-stop';
 
+const what = {
+    here: '',
+    changed: 'has changed',
+    gone: 'has moved or gone',
+};
+
 export function CutRow({ cut }: { cut: Cut }) {
     const client = useQueryClient();
     const takeOff = useMutation({
@@ -41,9 +47,9 @@ export function CutRow({ cut }: { cut: Cut }) {
                             ) : (
                                 <span className="inline-flex items-center gap-1.5 text-stop">
                                     <Mark kind="stop" />
-                                    {cut.fileState === 'gone'
-                                        ? `${cut.file} has moved or gone`
-                                        : `${cut.file} has changed`}
+                                    {cut.fileState === 'silent'
+                                        ? 'Its drive does not answer'
+                                        : `${cut.file} ${what[cut.fileState]}`}
                                 </span>
                             )}
                         </span>

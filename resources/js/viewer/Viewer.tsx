@@ -25,7 +25,8 @@ export function Viewer({ cut, analysis, player, large, setLarge, height }: Props
     const { shown, exact, problem } = useExactFrame(cut.id, version, frame, !playing, large);
     // Without a proxy the last exact frame stays until the next one is there.
     const visible = shown !== null && !playing && (exact || proxy === null);
-    const state = playing ? 'proxy' : exact ? 'exact' : problem ? 'this frame cannot be decoded' : 'decoding …';
+    const fault = cut.fileState === 'here' ? 'this frame cannot be decoded' : 'the file is out of reach';
+    const state = playing ? 'proxy' : exact ? 'exact' : problem ? (large ? fault : 'no frame') : 'decoding …';
     return (
         <div
             className={`group flex flex-none flex-col ${large ? 'h-[max(240px,calc(100dvh-330px))] w-full' : ''}`}
@@ -68,7 +69,8 @@ export function Viewer({ cut, analysis, player, large, setLarge, height }: Props
                     {timecode(frame, cut.timecode)}
                 </output>
                 <span
-                    className={`ml-auto text-soft ${large || problem ? '' : 'opacity-0 group-hover:opacity-100'}`}
+                    title={problem && !exact && !playing ? fault : undefined}
+                    className={`ml-auto whitespace-nowrap text-soft ${large || problem ? '' : 'opacity-0 group-hover:opacity-100'}`}
                     data-state={playing ? 'playing' : exact ? 'exact' : 'waiting'}
                 >
                     {state}
