@@ -3,7 +3,6 @@
 namespace App\Media;
 
 use App\Engine\Runner;
-use Illuminate\Support\Facades\File;
 
 /**
  * Asks a drive for a sign of life before anything is done there: whoever touches one that hangs, as a share whose server has gone, waits
@@ -37,7 +36,10 @@ class DriveProbe
     /** Whether its file system says how full it is, or that there is no such place. */
     public function answers(string $place): bool
     {
-        return $this->ask($place, (int) config('crate.drives.patience'), 0) && touch(self::file(Drive::mountPoint($place)).self::ANSWERED);
+        $answers = $this->ask($place, (int) config('crate.drives.patience'), 0);
+        $answers && @touch(self::file(Drive::mountPoint($place)).self::ANSWERED);
+
+        return $answers;
     }
 
     /** Whether the drive of a place answered a moment ago, or does so in a moment: what a page can wait for. */
@@ -66,15 +68,20 @@ class DriveProbe
             return true;
         }
 
-        return self::isClosed($question, $within)
-            && $this->runner->ends(['flock', $question, 'stat', '--file-system', '--', $place], $within)
-            && touch($answer);
+        // Where storage is full or not ours, a question is put by itself, and nothing is kept of its answer.
+        $isKept = is_writable($question) || @touch($question);
+        $answers = (! $isKept || self::isClosed($question, $within))
+            && $this->runner->ends([...$isKept ? ['flock', $question] : [], 'stat', '--file-system', '--', $place], $within);
+        $answers && @touch($answer);
+
+        return $answers;
     }
 
     /** What a question about a place holds while it is open. */
     private static function file(string $place): string
     {
-        File::ensureDirectoryExists($folder = storage_path('framework/drives'));
+        $folder = storage_path('framework/drives');
+        is_dir($folder) || @mkdir($folder, 0o777, true);
 
         return "{$folder}/".hash('xxh128', $place);
     }
@@ -82,7 +89,10 @@ class DriveProbe
     /** Whether no earlier question is open, or has its answer in time. */
     private static function isClosed(string $question, int $within): bool
     {
-        $open = fopen($question, 'c') ?: throw new FileProblem('No lock could be made.', $question, 'See who may write to storage.');
+        $open = @fopen($question, 'c');
+        if ($open === false) {
+            return true;
+        }
         try {
             while (! flock($open, LOCK_EX | LOCK_NB)) {
                 clearstatcache(true, $question);
@@ -92,7 +102,9 @@ class DriveProbe
                 usleep(self::LOOK);
             }
 
-            return touch($question);
+            @touch($question);
+
+            return true;
         } finally {
             fclose($open);
         }

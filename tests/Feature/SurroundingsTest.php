@@ -1,6 +1,8 @@
 <?php
 
 use App\Desk\Surroundings;
+use App\Media\Drive;
+use App\Media\DriveProbe;
 use App\Models\WorkState;
 use App\Shelf\CutShelf;
 
@@ -89,6 +91,13 @@ it('knows the drive: how much is free, how it is formatted, and whether the cut 
         ->and($volume->fileSystem)
         ->toBeString()
         ->not->toBe('');
+});
+
+it('asks drives also where it can note nothing down, as on a storage that is full', function () {
+    app()->useStoragePath('/proc/outer-crate');
+    expect(app(DriveProbe::class)->answers($this->folder('out')))->toBeTrue()
+        ->and(app(DriveProbe::class)->answeredLately($this->folder('out')))->toBeTrue()
+        ->and(Drive::freeBytes($this->folder('out')))->toBeGreaterThan(0);
 });
 
 it('counts what waits in the queue into the room on the drive, less what is done of it', function () {
