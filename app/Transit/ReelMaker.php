@@ -41,9 +41,11 @@ class ReelMaker
 
             return array_map(fn (FrameRange $piece): TestPiece => new TestPiece($piece, $piece->count() / $all, 1.0, Why::Chosen), $chosen);
         }
-        $second = Segment::framesPerSecond($reading->mainVideo()->frameRate ?? FrameRate::of(25));
+        $video = $reading->mainVideo();
+        $second = Segment::framesPerSecond($video->frameRate ?? FrameRate::of(25));
+        $length = ChoosePieces::length($video?->size->pixels() ?? 0, $second);
 
-        return ReelOrder::of(ChoosePieces::of($range, $this->course($cut, $second), $second, $count), $second);
+        return ReelOrder::of(ChoosePieces::of($range, $this->course($cut, $second), $second, $count, $length), $second);
     }
 
     /**

@@ -18,7 +18,16 @@ final class ChoosePieces
      * Seconds of a piece. Encoders spend bits on what stays the same for as long as they look ahead, which short pieces end too soon: half
      * a second leaves 0.5 dB too little of calm scenes, one second 0.1 to 0.2, and two cost twice as much.
      */
-    public const SECONDS = 1;
+    public const SECONDS = 1.0;
+
+    /**
+     * Seconds of a piece of a large picture: programs that start and a close look, which take a tenth of a test at 640×360, are a thirtieth
+     * there, and that time is better spent on pieces. At 1280×720 a third more took 0.17 dB that came out too much down to 0.11.
+     */
+    public const LONGER = 1.3;
+
+    /** Pixels of a picture that is large. */
+    private const LARGE = 1_280 * 720;
 
     /** Seconds of a piece of a range that is taken whole. */
     private const SLICE = 2;
@@ -63,7 +72,7 @@ final class ChoosePieces
         ?int $length = null,
     ): array {
         $count = max(1, min(self::MOST, $count));
-        $length ??= self::SECONDS * $framesPerSecond;
+        $length ??= self::length(0, $framesPerSecond);
         $short = $count >= self::USUAL ? self::WHOLE * $framesPerSecond : 0;
         if ($range->count() <= max($short, self::WORTH * $count * $length)) {
             return self::whole($range, self::SLICE * $framesPerSecond);
@@ -84,6 +93,16 @@ final class ChoosePieces
         $groups = Alike::groups(self::features($by), array_keys($whys), $count);
 
         return self::weighed($places, $by[0], $groups, $whys, $count);
+    }
+
+    /**
+     * Frames of a piece.
+     *
+     * @param  int  $pixels  of the picture
+     */
+    public static function length(int $pixels, int $framesPerSecond): int
+    {
+        return (int) round(($pixels < self::LARGE ? self::SECONDS : self::LONGER) * $framesPerSecond);
     }
 
     /**

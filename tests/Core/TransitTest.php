@@ -122,6 +122,16 @@ it('lets a piece of each class stand for it, and takes the worst places with the
     expect($told)->toEqualWithDelta($whole, 1e-6);
 });
 
+it('takes longer pieces of large pictures, where what does not shrink with them is little', function () {
+    expect(ChoosePieces::length(640 * 360, 25))->toBe(25)
+        ->and(ChoosePieces::length(1280 * 720 - 1, 30))->toBe(30)
+        ->and(ChoosePieces::length(1280 * 720, 25))->toBe(33)
+        ->and(ChoosePieces::length(3840 * 2160, 60))->toBe(78);
+    $pieces = ChoosePieces::of(FrameRange::whole(120 * 25), null, 25, 4, ChoosePieces::length(1280 * 720, 25));
+    expect(array_map(fn (TestPiece $p): int => $p->frames->count(), $pieces))->each->toBe(33)
+        ->and(array_sum(array_map(fn (TestPiece $p): float => $p->share, $pieces)))->toEqualWithDelta(1.0, 1e-9);
+});
+
 it('has every scene stand for itself, however long it is', function () {
     // Five scenes of a minute, two of which are as costly to code and move differently.
     $scenes = [[12, 900.0, 3.0], [5, 50.0, 1.0], [20, 400.0, 12.0], [8, 3000.0, 8.0], [15, 900.0, 20.0]];
