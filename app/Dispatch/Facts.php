@@ -42,9 +42,10 @@ class Facts
 
     private function of(string $path, ?Run $run, HostAccount $account): FileFacts
     {
+        Drive::need(dirname($path));
         $host = $this->hosts->need($account->host)->name;
         $isMade = $run === null || $run->work->state === WorkState::Done;
-        $bytes = Drive::holds($path) && is_file($path) ? (int) filesize($path) : ($run->plan['estimate']['bytes'] ?? 0);
+        $bytes = is_file($path) ? (int) filesize($path) : ($run->plan['estimate']['bytes'] ?? 0);
         [$seconds, $hasSound, $isProject] = $isMade ? $this->read($path) : $this->planned($run->plan);
         $made = $isMade ? $run?->slip : null;
 
@@ -59,7 +60,7 @@ class Facts
             madeFor: $run->plan['hostName'] ?? null,
             newer: $run === null ? null : $this->newer($run),
             differences: count($made['differences'] ?? []),
-            cutChanged: $run?->cut !== null && ! CutFile::isHere($run->cut),
+            cutChanged: $run?->cut !== null && CutFile::hasChanged($run->cut),
             isUnchanged: $made === null ? null : $this->isUnchanged($path, $bytes, $made),
             sentBefore: $this->sentBefore($path, $account),
         );

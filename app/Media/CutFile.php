@@ -28,6 +28,12 @@ final class CutFile
         return self::stateNow($cut) === FileState::Here;
     }
 
+    /** Whether it is another one, or gone; of one whose drive does not answer nobody can say so. */
+    public static function hasChanged(Cut $cut): bool
+    {
+        return in_array(self::stateNow($cut), [FileState::Changed, FileState::Gone], true);
+    }
+
     /**
      * @param  string  $todo  where it has changed or gone
      *
@@ -35,8 +41,8 @@ final class CutFile
      */
     public static function need(Cut $cut, string $todo): void
     {
-        Drive::need(dirname($cut->path), '');
-        self::isHere($cut) ?: throw FileProblem::changed($cut->path, $todo);
+        Drive::need(dirname($cut->path));
+        self::hasChanged($cut) && throw FileProblem::changed($cut->path, $todo);
     }
 
     /**

@@ -16,7 +16,7 @@ final class Drive
      *
      * @throws FileProblem when it does not answer
      */
-    public static function need(string $folder, string $then): void
+    public static function need(string $folder, string $then = ''): void
     {
         self::answers($folder) ?: throw new FileProblem(
             'The drive does not answer.', $folder, rtrim("See to the drive, or to its network{$then}").'.',

@@ -22,7 +22,7 @@ class MediaFolders
      */
     public function resolve(string $path): string
     {
-        Drive::need(dirname($path), '');
+        Drive::need(dirname($path));
         $real = str_contains($path, "\0") ? false : realpath($path);
         if ($real === false) {
             throw new FileProblem('There is no such file.', $path, 'It may have been moved or renamed.');

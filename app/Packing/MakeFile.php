@@ -281,7 +281,7 @@ class MakeFile implements Kind
     private function planOf(Run $run): ?Plan
     {
         $cut = $run->cut;
-        if ($cut === null || ! CutFile::isHere($cut)) {
+        if ($cut === null || CutFile::hasChanged($cut)) {
             throw new FileProblem(
                 "The file of {$run->cut_name} has changed or gone since this was packed.",
                 $run->source,

@@ -92,7 +92,7 @@ class Packer
     {
         $this->capabilities->need();
         Drive::need(dirname($run->source), ', then make it again');
-        if ($run->cut === null || ! CutFile::isHere($run->cut)) {
+        if ($run->cut === null || CutFile::hasChanged($run->cut)) {
             throw new PackRefused("The file of {$run->cut_name} has changed or gone since this was packed.", 'Pack it from its sheet.');
         }
 
@@ -179,7 +179,7 @@ class Packer
             throw new PackRefused('There is nothing to make.', 'Add an output first.');
         }
         Drive::need(dirname($cut->path), ', then pack again');
-        if (! CutFile::isHere($cut)) {
+        if (CutFile::hasChanged($cut)) {
             throw new PackRefused(
                 "The file of {$cut->name} has changed or gone since it was read.",
                 'Open its sheet to point to it or to read it again.',

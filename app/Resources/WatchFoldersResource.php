@@ -25,7 +25,7 @@ final class WatchFoldersResource
         return ['folders' => $folders->map(fn (WatchFolder $folder): array => [
             'id' => $folder->id,
             'path' => mb_scrub($folder->path),
-            'isThere' => Drive::holds($folder->path),
+            'isThere' => Drive::answers($folder->path) && is_dir($folder->path),
             'outputs' => array_map(
                 fn (array $output): array => ['preset' => $output['preset'], 'host' => $output['host']],
                 $folder->outputs,

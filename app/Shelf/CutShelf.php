@@ -43,7 +43,7 @@ class CutShelf
      */
     public function bringIn(string $path, ?string $name = null, bool $analyse = true): Cut
     {
-        Drive::need(dirname($path), '');
+        Drive::need(dirname($path));
         $path = realpath($path) ?: $path;
         ['reading' => $reading, 'probe' => $probe, 'fastStart' => $fastStart] = $this->reader->read($path);
         $fingerprint = Fingerprint::of($path);

@@ -32,7 +32,7 @@ class WatchFolders
      */
     public function add(string $path, array $outputs): WatchFolder
     {
-        Drive::need($path, '');
+        Drive::need($path);
         $real = str_starts_with($path, '/') && ! str_contains($path, "\0") ? realpath($path) : false;
         if ($real === false || ! is_dir($real)) {
             throw new WatchRefused("There is no folder {$path}.", 'Give its whole path, from / on.');

@@ -1,5 +1,6 @@
 <?php
 
+use App\Media\CutFile;
 use App\Media\Drive;
 use App\Models\Cut;
 use App\Models\Run;
@@ -133,6 +134,9 @@ it('says of a cut whose own drive went silent that it did, has what reads it wai
         $answer->assertStatus(422)->assertJsonPath('error.id', 'file');
         expect($answer->json('error.message'))->toContain('The drive does not answer.');
     }
+    // Nobody knows: it is not here, and nobody may say that it has changed.
+    expect(CutFile::isHere(Cut::query()->find($afar['id'])))->toBeFalse()
+        ->and(CutFile::hasChanged(Cut::query()->find($afar['id'])))->toBeFalse();
     $this->getJson('/api/watch-folders')->assertOk()->assertJsonPath('folders.0.isThere', false);
     app(Watcher::class)->look();
     $this->work('analyse');
