@@ -25,6 +25,9 @@ use OuterCrate\Units\Bitrate;
 /** Encodes pieces so that they have the rate that the whole would have. */
 class HeldEncoder
 {
+    /** Bits per second that stand for any. */
+    private const ANY_RATE = 1_000_000;
+
     public function __construct(
         private readonly PassBuilder $passes,
         private readonly Runner $runner,
@@ -60,7 +63,7 @@ class HeldEncoder
     {
         $rate = $plan->bitrate;
         if ($rate->mode !== BitrateMode::Vbr || $rate->average === null) {
-            return $this->encoded($this->tried($tries, $reel, $of, $plan), $plan, $rate->average?->bitsPerSecond);
+            return $this->encoded($this->tried($tries, $reel, $of, $plan), $reel, $of, $plan, $rate->average?->bitsPerSecond);
         }
         $wanted = (float) $rate->average->bitsPerSecond;
         $passes = $plan->video->codec->hasTwoPasses() && $plan->video->hardware === null ? 2 : 1;
@@ -72,7 +75,7 @@ class HeldEncoder
             $rate->peak === null ? null : new Bitrate((int) round(max($rate->peak->bitsPerSecond, $asked, $peak))),
             buffer: $rate->buffer,
         );
-        $laid = fn (?int $peak): Reel => $peak === null ? $reel : $reel->byItself();
+        $laid = fn (Beginning $with): Reel => $with->peak === null ? $reel->finding($with->left) : $reel->byItself();
         $first = $this->planned($reel, $of, $plan->atBitrate($at($wanted)));
         // One first pass serves all tries, also where the last of them is known already.
         $reel->pieces === [] ?: $tries->gathering($first);
@@ -88,7 +91,7 @@ class HeldEncoder
             $wasBound = $before->wasBound();
             $tried = [];
             do {
-                $try = $this->tried($tries, $laid($begun->peak), $of, $plan->atBitrate($at($asked, $begun->peak ?? 0)));
+                $try = $this->tried($tries, $laid($begun), $of, $plan->atBitrate($at($asked, $begun->peak ?? 0)));
                 // Where an average lies above the peak, that is raised with it: more can be spent of more.
                 $isFree = $rate->peak !== null && $asked > max($rate->peak->bitsPerSecond, $begun->peak ?? 0);
                 $tried[] = [$asked, max(1.0, $try['rate']), $isFree ? $asked : $try['spent']];
@@ -97,13 +100,14 @@ class HeldEncoder
             [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];
             $before->add($asked * $wanted / $came / $begun->asked, HoldRate::isBound($tried));
 
-            return ['asked' => $asked, 'peak' => $begun->peak];
+            return ['asked' => $asked, 'peak' => $begun->peak, 'left' => $begun->left];
         };
         // Found once: whoever comes back to it, or sends it in other company, gets the same.
-        ['asked' => $asked, 'peak' => $peak] = $this->store->figures($kept, $find);
+        ['asked' => $asked, 'peak' => $peak, 'left' => $left] = $this->store->figures($kept, $find);
         $found = $plan->atBitrate($at((float) $asked, (int) $peak));
+        $try = $this->tried($tries, $laid(new Beginning((float) $asked, $peak, $left)), $of, $found);
 
-        return $this->encoded($this->tried($tries, $laid($peak), $of, $found), $found, $wanted);
+        return $this->encoded($try, $reel, $of, $found, $wanted);
     }
 
     /**
@@ -132,11 +136,11 @@ class HeldEncoder
                 $reel->left,
             );
 
-            return ['asked' => HoldRate::within($wanted, $begun->asked ?? $guess), 'peak' => $begun?->peak];
+            return ['asked' => HoldRate::within($wanted, $begun->asked ?? $guess), 'peak' => $begun?->peak, 'left' => $begun?->left];
         };
-        ['asked' => $asked, 'peak' => $peak] = $this->store->figures($key, $find);
+        ['asked' => $asked, 'peak' => $peak, 'left' => $left] = $this->store->figures($key, $find);
 
-        return new Beginning((float) $asked, $peak);
+        return new Beginning((float) $asked, $peak, $left);
     }
 
     /** @return non-empty-list<Pass> */
@@ -151,10 +155,19 @@ class HeldEncoder
     /** @param  non-empty-list<Pass>  $passes */
     private function keyOf(Material $of, array $passes): string
     {
-        return StepStore::key('encoded', $of->key, $this->capabilities->version(), json_encode(array_map(
+        return StepStore::key('encoded', $of->key, ...$this->madeBy($passes));
+    }
+
+    /**
+     * @param  non-empty-list<Pass>  $passes
+     * @return list<string> what decides what comes of a file, beside itself
+     */
+    private function madeBy(array $passes): array
+    {
+        return [$this->capabilities->version(), json_encode(array_map(
             fn (Pass $pass): array => [$pass->input, $pass->arguments, $pass->boxes, $pass->elements],
             $passes,
-        )));
+        ), JSON_THROW_ON_ERROR)];
     }
 
     /**
@@ -173,12 +186,23 @@ class HeldEncoder
         return ['file' => $file, 'key' => $own, 'rate' => (float) $found['rate'], 'spent' => (float) $found['spent']];
     }
 
-    /** @param  array{file: string, key: string, rate: float, spent: float}  $try */
-    private function encoded(array $try, Plan $plan, ?float $wanted): Encoded
+    /**
+     * Read once of those that the same arguments make of the same frames at one rate or another: it takes as long as measuring a fifth of
+     * the pieces.
+     *
+     * @param  array{file: string, key: string, rate: float, spent: float}  $try
+     */
+    private function encoded(array $try, Reel $reel, Material $of, Plan $plan, ?float $wanted): Encoded
     {
         ['file' => $file, 'key' => $own, 'rate' => $rate] = $try;
+        $anyRate = $plan->bitrate->mode === BitrateMode::Vbr ? $plan->atBitrate(new BitrateValue(
+            BitrateMode::Vbr,
+            $plan->bitrate->passes,
+            new Bitrate(self::ANY_RATE),
+        )) : $plan;
+        $kind = StepStore::key('read', $reel->key, ...$this->madeBy($this->planned($reel->byItself(), $of, $anyRate)));
         $read = fn (): array => ['reading' => Freezer::freeze($this->reader->read($file)['reading'])];
-        $made = Freezer::thaw($this->store->figures(StepStore::key('read', $own), $read)['reading']);
+        $made = Freezer::thaw($this->store->figures($kind, $read)['reading']);
         $made instanceof Reading ?: throw TestRefused::older();
 
         return new Encoded($file, $own, $made, $plan, $rate, $wanted);

@@ -7,7 +7,6 @@ namespace OuterCrate\Transit;
 use OuterCrate\Encoding\BufferLevel;
 use OuterCrate\Encoding\Spending;
 use OuterCrate\Encoding\Statistics;
-use OuterCrate\Units\FrameRange;
 
 /** What the first pass over pieces tells of how the second will share an average out among them, before any is encoded. */
 final readonly class FirstPass
@@ -17,6 +16,12 @@ final readonly class FirstPass
      * busiest took nine tenths one was held back.
      */
     private const UNDER = 0.85;
+
+    /**
+     * Of a buffer, what pieces are left beside what they draw out of it: the tenth that an encoder in two passes plans to keep (x264,
+     * ratecontrol.c, find_underflow), and as much again, by which it stays above that in a cut at its peak.
+     */
+    private const KEPT = 0.2;
 
     private function __construct(private Statistics $statistics)
     {
@@ -57,12 +62,19 @@ final readonly class FirstPass
         $whole = new WholeRate($pieces, $keyframeEvery, $perSecond);
         $byPiece = $this->byPiece($starts);
         $free = static fn (float $step): array => self::spent($byPiece, $step, null);
-        $atFree = $free(Statistics::step($wanted, static fn (float $step): float => $whole->of(self::placed($free($step)))));
-        if ($peak === null || self::scenes($atFree, $keyframeEvery, $perSecond) <= self::UNDER * $peak) {
+        $step = Statistics::step($wanted, static fn (float $step): float => $whole->of(self::placed($free($step))));
+        $atFree = $free($step);
+        $scenes = self::scenes($byPiece, $pieces, $keyframeEvery, $perSecond);
+        $busiest = max(0.0, ...array_map(static fn (Scene $scene): float => $scene->rate($step), $scenes));
+        if ($peak === null || $busiest <= self::UNDER * $peak) {
             // Pieces have more keyframes, which would lift them above a peak that the whole lies under.
             $most = max(0.0, ...array_map(static fn (array $frames): float => self::rate([$frames], $perSecond), $atFree));
 
             return new Beginning(self::rate($atFree, $perSecond), $peak === null ? null : (int) max($peak, $most));
+        }
+        // Far above a peak, an encoder's own plan does not hold (a scene of 42 times its peak was given 0.7 of it): there ReelOrder tells.
+        if ($buffer > 0 && $left !== null && $left >= ReelOrder::MOST) {
+            $left = self::left($wanted, $scenes, $peak, $buffer);
         }
         $spent = static fn (float $step): array => self::spent(
             $byPiece,
@@ -71,7 +83,47 @@ final readonly class FirstPass
         );
         $step = Statistics::step($wanted, static fn (float $step): float => $whole->of(self::placed($spent($step))));
 
-        return new Beginning(self::rate($spent($step), $perSecond));
+        return new Beginning(self::rate($spent($step), $perSecond), left: $left);
+    }
+
+    /**
+     * Of a buffer, what has to be full where the first piece begins for each to have what its scene has in the whole: a piece has a
+     * keyframe to itself, which many frames of a scene share.
+     *
+     * @param  list<Scene>  $scenes  in the order in which their pieces lie
+     * @return float 0 to 1
+     */
+    private static function left(float $wanted, array $scenes, int $peak, int $buffer): float
+    {
+        $most = array_map(static fn (Scene $scene): float => $scene->most($peak, $buffer), $scenes);
+        $whole = static fn (float $step): float => array_sum(array_map(
+            static fn (Scene $scene, float $most): float => $scene->piece->share * $scene->piece->weight * min($most, $scene->rate($step)),
+            $scenes,
+            $most,
+        ));
+        $step = Statistics::step($wanted, $whole);
+        $drawn = $deepest = 0.0;
+        foreach ($scenes as $i => $scene) {
+            $drawn = max(0.0, $drawn) + $scene->bits($most[$i], $step, $buffer) - $peak * $scene->seconds();
+            $deepest = max($deepest, $drawn);
+        }
+
+        return max(ReelOrder::LEAST, min(BufferLevel::AT_FIRST, self::KEPT + $deepest / $buffer));
+    }
+
+    /**
+     * @param  list<list<array{at: int, key: bool, spends: Spending}>>  $byPiece
+     * @param  list<TestPiece>  $pieces
+     * @return list<Scene>
+     */
+    private static function scenes(array $byPiece, array $pieces, int $keyframeEvery, float $perSecond): array
+    {
+        $scenes = [];
+        foreach ($byPiece as $i => $frames) {
+            $frames === [] ?: $scenes[] = new Scene($pieces[$i], $frames, $keyframeEvery, $perSecond);
+        }
+
+        return $scenes;
     }
 
     /**
@@ -84,22 +136,6 @@ final readonly class FirstPass
         $bits = array_merge(...array_map(static fn (array $frames): array => array_column($frames, 0), $spent));
 
         return array_sum($bits) * $perSecond / max(1, count($bits));
-    }
-
-    /**
-     * Bits per second of the busiest scene that pieces stand for, with keyframes as often as the whole has them.
-     *
-     * @param  list<list<array{float, bool}>>  $spent  by piece
-     */
-    private static function scenes(array $spent, int $keyframeEvery, float $perSecond): float
-    {
-        $most = 0.0;
-        foreach ($spent as $frames) {
-            $piece = new TestPiece(FrameRange::whole(max(1, count($frames))), 1.0, 1.0, Why::Typical);
-            $most = max($most, (new WholeRate([$piece], $keyframeEvery, $perSecond))->of(self::placed([$frames])));
-        }
-
-        return $most;
     }
 
     /**

@@ -216,7 +216,7 @@ it('leaves the less of a decoder’s buffer, the further above the peak the busi
 
     expect(HoldRate::timesTheAverage($pieces[0], $pieces))->toEqualWithDelta(25.119 / (2.5119 + 0.9), 0.001)
         ->and($left(20_000))->toBe(0.45)
-        ->and($left(3_681))->toEqualWithDelta(0.45 - 0.22 * (2.0 - 1.35), 0.001)
+        ->and($left(3_681))->toEqualWithDelta(0.45 - 0.26 * (2.0 - 1.35), 0.001)
         ->and($left(1_500))->toBe(0.15)
         // One that is busy for two seconds begins as any file does.
         ->and(ReelOrder::left([$piece(10_000, 50, 0.1), $pieces[1]], 25, $peakOf(1500)))->toBeNull()
@@ -415,6 +415,28 @@ it('finds the pieces in a first pass at half their rate', function () {
 
     expect($asked->asked / 1e6)->toEqualWithDelta(2.5 / 1.3, 0.01);
 });
+
+it('has so much of a buffer full as keyframes of pieces take that their scenes have not', function (
+    int $busy,
+    float $told,
+    float $left,
+) {
+    // Three tenths of the cut are busy for twenty seconds each, the rest is calm.
+    $pieces = array_map(fn (int $i): TestPiece => new TestPiece(
+        new FrameRange(25 * $i, 25 * $i + 24), $i < $busy ? 0.3 / $busy : 0.7, 1.0, Why::Typical, run: 500,
+    ), range(0, $busy));
+    $first = firstPass([...array_fill(0, $busy, [90_000, 10_000]), [9_000, 1_000]]);
+
+    expect($first?->begin(1e6, $pieces, TestPiece::starts($pieces), 125, 25, 1_500_000, 2_000_000, $told)->left)
+        ->toEqualWithDelta($left, 0.002);
+})->with([
+    // A busy scene is let have 1.5 a second and 0.9 of the 2 Mbit once in its twenty: 1.59, 5.98 times its bits. 24 frames are 1.43 then,
+    // the keyframe 0.54, of which 0.38 are given: 1.81 in a second in which 1.5 flow in. 0.31 of 2 lie in the buffer, and a fifth.
+    'one' => [1, 0.45, 0.357],
+    // Six times as much is more than an encoder begins with.
+    'six' => [6, 0.45, 0.9],
+    'what lies far above its peak, where the order of the reel has told' => [1, 0.3, 0.3],
+]);
 
 it('makes nothing of a first pass that it cannot read', function () {
     expect(firstPass([[90_000, 10_000]], 'mbtree=0'))->toBeNull()

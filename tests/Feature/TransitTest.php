@@ -257,8 +257,8 @@ it('tells the second pass how full a decoder’s buffer is where busy pieces beg
         ->and(is_file($encoded->path))->toBeTrue();
     foreach ($passes(2) as $line) {
         preg_match('~-bufsize (\d+) .*-rc_init_occupancy (\d+)~', $line, $told);
-        // The busy one would take 1.92 times the average, 1.75 times the peak: 0.45 less 0.22 of what that is over 1.35.
-        expect($told[2] / $told[1])->toEqualWithDelta(0.362, 0.001);
+        // The busy one would take 1.92 times the average, 1.75 times the peak: 0.45 less 0.26 of what that is over 1.35.
+        expect($told[2] / $told[1])->toEqualWithDelta(0.346, 0.001);
     }
 });
 

@@ -59,8 +59,8 @@ function SurvivesOf({ cut }: { cut: number }) {
     const toHosts = sheet.data.outputs.some(({ plan }) => plan.host !== null);
     return (
         <div className="px-5 py-4">
-            <div className="mb-3 flex items-start gap-6">
-                <div className="min-w-0">
+            <div className="mb-3 flex flex-wrap items-start gap-x-6 gap-y-3">
+                <div className="min-w-0 flex-1 basis-64">
                     <h1
                         className="line-clamp-3 text-[20px] leading-6 font-semibold wrap-anywhere"
                         title={`What survives of ${name}`}
@@ -142,7 +142,7 @@ function Outcome({ result, test, weights, setWeights }: OutcomeProps) {
         <>
             <div className="mt-4 flex items-start gap-6">
                 <div className="min-w-0 grow border-t-2 border-rule pt-2">
-                    <div className="flex items-center gap-3 text-[13px]">
+                    <div className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px]">
                         <span className="text-soft">Seen on</span>
                         <Segments
                             label="Screen"
@@ -201,7 +201,7 @@ function Recommended({ cut, sheet, test, result }: RecommendedProps) {
         },
     });
     return (
-        <div className="ml-auto flex max-w-[760px] flex-none items-center gap-4">
+        <div className="ml-auto flex max-w-[min(760px,100%)] flex-none items-center gap-4">
             <p aria-live="polite" className="max-w-[560px] text-right text-[13px] leading-[18px] text-balance">
                 <Figures text={result.recommended.why} />
                 {use.error && (
