@@ -119,14 +119,13 @@ class Dispatches
      */
     public function describe(Dispatch $dispatch, array $details): void
     {
-        $said = Details::fromArray([
-            ...$dispatch->details,
+        $dispatch->amend('details', fn (array $before): array => Details::fromArray([
+            ...$before,
             ...$details,
-            'declarations' => [...$dispatch->said()->declarations, ...$details['declarations'] ?? []],
-        ]);
-        $dispatch->update(['details' => $said->toArray()]);
+            'declarations' => [...$before['declarations'] ?? [], ...$details['declarations'] ?? []],
+        ])->toArray());
         if ($dispatch->stage->hasArrived()) {
-            $this->tell($dispatch, fn ($connection) => $connection->describe($dispatch, $said));
+            $this->tell($dispatch, fn ($connection) => $connection->describe($dispatch, $dispatch->said()));
         }
     }
 
@@ -144,7 +143,7 @@ class Dispatches
         if (array_filter($remarks, fn (Remark $remark): bool => $remark->severity === Severity::Stop) !== []) {
             return $remarks;
         }
-        $dispatch->update(['captions' => [...$dispatch->captions, $language => $file->toVtt()]]);
+        $dispatch->amend('captions', fn (array $before): array => [...$before, $language => $file->toVtt()]);
         if ($dispatch->stage->hasArrived()) {
             $this->tell($dispatch, fn ($connection) => $connection->captions($dispatch, $language, $file->toVtt()));
         }
@@ -158,7 +157,7 @@ class Dispatches
         if (! isset($dispatch->captions[$language])) {
             return;
         }
-        $dispatch->update(['captions' => array_diff_key($dispatch->captions, [$language => true])]);
+        $dispatch->amend('captions', fn (array $before): array => array_diff_key($before, [$language => true]));
         if ($dispatch->stage->hasArrived()) {
             $this->tell($dispatch, fn ($connection) => $connection->captions($dispatch, $language, null));
         }

@@ -2,12 +2,14 @@
 
 namespace App\Models;
 
+use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use OuterCrate\Dispatch\Details;
 use OuterCrate\Dispatch\RemoteVideo;
 use OuterCrate\Dispatch\Stage;
@@ -129,9 +131,36 @@ class Dispatch extends Model
         return $this->remote === null ? null : RemoteVideo::fromArray($this->remote);
     }
 
+    /**
+     * Changes one of its lists or maps as it lies there at this moment: pages and workers write to it at once, and none may put back what
+     * it read before another wrote.
+     *
+     * @param  'details'|'captions'|'record'  $field
+     * @param  Closure(array<array-key, mixed>): array<array-key, mixed>  $change
+     */
+    public function amend(string $field, Closure $change): void
+    {
+        DB::transaction(function () use ($field, $change): void {
+            $rows = self::query()->withoutEagerLoads();
+            $rows->lockForUpdate();
+            $now = $rows->findOrFail($this->id, ['id', $field]);
+            $now->update([$field => $change($now->{$field})]);
+            $this->forceFill([$field => $now->{$field}])->syncOriginalAttribute($field);
+        });
+    }
+
     /** @param  array<string, mixed>  $changes */
     public function note(string $text, array $changes = []): void
     {
-        $this->fill(['record' => [...$this->record, ['at' => now()->toIso8601ZuluString(), 'text' => $text]]] + $changes)->save();
+        $line = ['at' => now()->toIso8601ZuluString(), 'text' => $text];
+        if (! $this->exists) {
+            $this->fill(['record' => [$line]] + $changes)->save();
+
+            return;
+        }
+        DB::transaction(function () use ($line, $changes): void {
+            $this->amend('record', fn (array $record): array => [...$record, $line]);
+            $this->fill($changes)->save();
+        });
     }
 }

@@ -116,6 +116,24 @@ it('loses nothing by a wrong password or an expired token', function () {
     expect($dispatch->refresh()->stage)->toBe(Stage::Held)->and($this->host->videos()[0]['details']['title'])->toBe('Bowl');
 });
 
+it('keeps what several say of one upload at once, each having read it before the others wrote', function () {
+    $dispatch = ($this->sent)(($this->upload)(), ($this->signedIn)());
+    [$page, $other, $worker] = array_map(fn () => Dispatch::query()->find($dispatch->id), range(1, 3));
+    $all = app(Dispatches::class);
+    $all->describe($page, ['declarations' => ['madeForChildren' => true]]);
+    $all->describe($other, ['declarations' => ['paidPromotion' => true]]);
+    $all->captions($page, 'en', "1\n00:00:00,000 --> 00:00:01,000\nThe kiln is lit.\n");
+    $all->captions($other, 'de', "1\n00:00:00,000 --> 00:00:01,000\nDer Ofen brennt.\n");
+    $worker->note('Seen by its host.');
+    $page->note('Seen by a page.', ['problem' => null]);
+    $kept = $dispatch->refresh();
+    expect($kept->said()->declarations)->toMatchArray(['madeForChildren' => true, 'paidPromotion' => true, 'rights' => true])
+        ->and($kept->said()->title)->toBe('Kiln Diary 14: Night firing')
+        ->and(array_keys($kept->captions))->toEqualCanonicalizing(['en', 'de'])
+        ->and(array_slice(array_column($kept->record, 'text'), -2))->toBe(['Seen by its host.', 'Seen by a page.'])
+        ->and($this->host->videos()[0]['details'])->toMatchArray(['madeForChildren' => true, 'paidPromotion' => true]);
+});
+
 it('goes on from the byte that arrived when the line is cut, and when the host is switched off', function () {
     $path = $this->folder('media').'/noise.mp4';
     file_put_contents($path, file_get_contents($this->clip('plain')).random_bytes(3_000_000));

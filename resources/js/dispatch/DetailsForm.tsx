@@ -1,13 +1,12 @@
-import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { Dispatch, DispatchList } from '../api/types';
 import { Segments } from '../ui/Segments';
 import { Trouble } from '../ui/States';
-import { useStable } from '../ui/useStable';
 import { Captions } from './Captions';
 import { Series } from './Series';
 import { Tags } from './Tags';
 import { Thumbnail } from './Thumbnail';
+import { useDetails } from './useDetails';
 import type { useDispatchAction } from './useDispatches';
 
 interface Props {
@@ -17,11 +16,6 @@ interface Props {
     act: ReturnType<typeof useDispatchAction>;
 }
 
-type Details = Dispatch['details'];
-
-/** Milliseconds after the last key until what was typed is kept. */
-const PAUSE = 400;
-
 const answers = [
     { value: 'yes', label: 'Yes' },
     { value: 'no', label: 'No' },
@@ -29,51 +23,17 @@ const answers = [
 
 /** What is said of the video: kept as it is typed, while it is sent, and told to its host when it is there. */
 export function DetailsForm({ dispatch, questions, templates, act }: Props) {
-    const [own, setOwn] = useState<Partial<Details>>({});
-    const waiting = useRef<Partial<Details>>({});
-    const timer = useRef<number | undefined>(undefined);
-    const details: Details = { ...dispatch.details, ...own };
+    // As a promise, which is kept also where something else is done with it meanwhile.
+    const { details, change, flush, forget } = useDetails(dispatch.details, (change) =>
+        act.mutateAsync(() => api.describe(dispatch.id, change)),
+    );
     const { takes } = dispatch.account;
 
-    const flush = useStable(() => {
-        window.clearTimeout(timer.current);
-        const change = waiting.current;
-        if (Object.keys(change).length === 0) {
-            return;
-        }
-        waiting.current = {};
-        act.mutate(() => api.describe(dispatch.id, change), {
-            // What was typed meanwhile stays as it was typed.
-            onSuccess: () => Object.keys(waiting.current).length === 0 && setOwn({}),
-        });
-    });
-    // What waits when the page is left goes out at once.
-    useEffect(() => {
-        window.addEventListener('pagehide', flush);
-        return () => {
-            window.removeEventListener('pagehide', flush);
-            flush();
-        };
-    }, [flush]);
-    const change = (patch: Partial<Details>) => {
-        setOwn((before) => ({ ...before, ...patch }));
-        waiting.current = { ...waiting.current, ...patch };
-        window.clearTimeout(timer.current);
-        timer.current = window.setTimeout(flush, PAUSE);
-    };
     return (
-        <section aria-label="Details" className="text-[13px]" onBlur={flush}>
+        <section aria-label="Details" className="text-[13px]" onBlur={() => flush()}>
             <div className="mb-2 flex items-center gap-3">
                 <h3 className="font-medium">Details</h3>
-                <Series
-                    dispatch={dispatch}
-                    templates={templates}
-                    act={act}
-                    filled={() => {
-                        waiting.current = {};
-                        setOwn({});
-                    }}
-                />
+                <Series dispatch={dispatch} templates={templates} act={act} filled={forget} />
             </div>
             {act.error && <Trouble message={act.error.message} />}
             <Counted label="Title" id="title" has={details.title.length} most={takes.title}>
@@ -134,9 +94,7 @@ export function DetailsForm({ dispatch, questions, templates, act }: Props) {
                                 label={question}
                                 value={answer === undefined ? '' : answer ? 'yes' : 'no'}
                                 options={answers}
-                                onChange={(next) =>
-                                    change({ declarations: { ...details.declarations, [name]: next === 'yes' } })
-                                }
+                                onChange={(next) => change({ declarations: { [name]: next === 'yes' } })}
                             />
                         </div>
                     );
