@@ -182,7 +182,7 @@ final readonly class Telling
                 'Every frame of every piece, 10 bits.',
             'ssimDbWorst' => 'The 5th percentile of the seconds, of the worst piece.',
             'psnr' => 'Mean over luma and chroma, in dB of 10 bits.',
-            'vif' => 'The engine’s vif (Sheikh and Bovik 2006), the mean of its four scales; two frames.',
+            'vif' => 'The engine’s vif (Sheikh and Bovik 2006), the mean of its four scales; the middle quarter of three frames at most.',
             'detailKept' => 'Outer Crate, version 1: least squares in four octaves of a Laplacian pyramid; '.
                 'three windows of a frame of three pieces at most, the worst first.',
             'grainKept' => 'Outer Crate, version 1: energy of change where nothing moves, against the cut’s.',

@@ -2,8 +2,9 @@
 
 /*
  * What the queue adds to the engine, and what it saves by decoding once: one upload through the queue against the same engine commands
- * run by hand, of a codec that is quick to encode and of one that is not; a master and two uploads of cuts of ten bits, one
- * quick to decode and one slow, made together against the same ones made one after another. Medians of three rounds, taken in turns.
+ * run by hand, of a codec that is quick to encode, in one pass and in two, and of one that is not; a master and two uploads of cuts of
+ * ten bits, one quick to decode and one slow, made together against the same ones made one after another. Medians of three rounds, taken
+ * in turns.
  *
  * usage: bin/bench packing [alone|together]        both when left out
  */
@@ -43,6 +44,7 @@ $upload = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => [
 $smaller = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['frameSize' => ['step' => -1]]];
 $alone = $long === null ? [] : [
     'H.264 in one pass' => $upload,
+    'H.264 in two passes' => ['preset' => 'lanternwick-generous'] + $upload,
     'HEVC in one pass' => ['edits' => ['video' => ['codec' => 'hevc']]] + $upload,
 ];
 $columns = fn (Cut $cut, array $of): array => app(CutDesk::class)->columns($cut, $cut->reading(), $of, null, "{$scratch}/out");

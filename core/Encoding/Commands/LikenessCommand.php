@@ -24,7 +24,10 @@ final class LikenessCommand
     public const PICTURES = 'pictures';
 
     /** Frames that VIF is measured on at most: the engine takes most of a second for one of 720 lines. */
-    private const VIF_FRAMES = 2;
+    private const VIF_FRAMES = 3;
+
+    /** Pixels of a side that VIF is measured on at least, where a picture has them: its fourth scale has an eighth of them. */
+    private const VIF_SIDE = 64;
 
     /** Little grey pictures of all frames. */
     public const LITTLE_PICTURES = 'little';
@@ -42,6 +45,7 @@ final class LikenessCommand
         // Frames of the reel: a file that is before it shows them earlier.
         $chosen = self::chosen(array_map(static fn (int $frame): int => max(0, $frame + min(0, $late)), $looked));
         $sparse = self::chosen(self::sparse(count($looked)));
+        $part = self::middle($reel);
         $reference = self::shown($reel, $reel, max(0, -$late));
         $shown = self::shown($file, $reel, max(0, $late));
 
@@ -56,7 +60,7 @@ final class LikenessCommand
                 '[t2][r2]psnr=stats_file='.self::PSNR.',nullsink',
                 "[t3]select='{$chosen}',split=2[few][pictures]",
                 "[r3]select='{$chosen}'[fewr]",
-                "[few]select='{$sparse}'[v];[fewr]select='{$sparse}'[vr]",
+                "[few]select='{$sparse}',{$part}[v];[fewr]select='{$sparse}',{$part}[vr]",
                 '[v][vr]vif,metadata=mode=print:file='.self::VIF.',nullsink',
             ];
 
@@ -102,6 +106,18 @@ final class LikenessCommand
         $most = min(self::VIF_FRAMES, $count);
 
         return array_map(static fn (int $i): int => intdiv($i * $count, max(1, $most)), $most === 0 ? [] : range(0, $most - 1));
+    }
+
+    /**
+     * The quarter in the middle of a frame, for VIF. Six uploads stood in the same order by it as by all of two frames, and within 0.03 of
+     * that.
+     */
+    private static function middle(Reading $reel): string
+    {
+        $size = $reel->mainVideo()?->displaySize() ?? throw new InvalidArgumentException('There is no picture to measure.');
+        $side = static fn (int $pixels): int => max(min(self::VIF_SIDE, $pixels), 2 * intdiv($pixels, 4));
+
+        return "crop=w={$side($size->width)}:h={$side($size->height)}";
     }
 
     /** @param  list<int>  $looked */
