@@ -19,10 +19,15 @@ final class EngineProcess extends Process
 
     private int $group = 0;
 
+    /** Whether anybody hears what it says. */
+    private bool $isHeard = true;
+
     /** @param  array<string, string>  $env */
     public function start(?callable $callback = null, array $env = []): void
     {
-        parent::start($callback, $env);
+        parent::start($callback === null ? null : function (string $type, string $data) use ($callback): void {
+            $this->isHeard && $callback($type, $data);
+        }, $env);
         $this->group = (int) $this->getPid();
     }
 
@@ -47,6 +52,8 @@ final class EngineProcess extends Process
         if ($this->isLeft) {
             return null;
         }
+        // More of what it says is read while it is ended, and once more when it is forgotten, which may be in the midst of anything.
+        $this->isHeard = false;
         $this->isRunning() && posix_kill($this->group, SIGKILL);
         for ($end = Clock::seconds() + self::PATIENCE; $this->isRunning(); usleep(self::PAUSE)) {
             if (Clock::seconds() > $end) {

@@ -2,6 +2,7 @@
 
 use App\Analysis\Analyser;
 use App\Engine\EngineFailed;
+use App\Engine\Runner;
 use App\Engine\Stopped;
 use App\Media\CutReader;
 use App\Media\ExactFrames;
@@ -14,6 +15,7 @@ use App\Models\WorkState;
 use App\Work\Worker;
 use OuterCrate\Analysis\Analysis;
 use OuterCrate\Analysis\Facts;
+use OuterCrate\Encoding\Commands\CapabilityCommand;
 use OuterCrate\Reading\Reading;
 use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
@@ -335,6 +337,26 @@ it('keeps the prober and the analysis within their limits', function () {
     file_put_contents($slow, "#!/bin/sh\nwhile :; do head -c 1000000 /dev/zero | tr '\\0' '{'; done\n");
     config(['crate.engine.limits.looks.seconds' => 30]);
     expect(fn () => app(CutReader::class)->read(Clips::make('plain')))->toThrow(OuterCrate\Reading\Unreadable::class);
+});
+
+it('hears nothing more of a program that went astray, when it is ended and when it is forgotten', function () {
+    $astray = $this->folder('derived').'/astray';
+    file_put_contents($astray, "#!/bin/sh\nyes & yes & yes\n");
+    chmod($astray, 0o755);
+    config(['crate.engine.encoder' => $astray]);
+    for ($i = 0; $i < 5; $i++) {
+        expect(app(Runner::class)->listen(CapabilityCommand::version()))->toBe('');
+        gc_collect_cycles();
+    }
+    $heard = 0;
+    $take = function () use (&$heard): void {
+        $heard++;
+        throw new Stopped;
+    };
+    expect(fn () => app(Runner::class)->lines(CapabilityCommand::version(), $take))->toThrow(Stopped::class)
+        ->and(fn () => app(Runner::class)->pieces(CapabilityCommand::version(), 1_000, $take))->toThrow(Stopped::class);
+    gc_collect_cycles();
+    expect($heard)->toBe(2);
 });
 
 it('shows exactly the frame that was asked for', function (string $kind) {
