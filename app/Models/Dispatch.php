@@ -143,9 +143,10 @@ class Dispatch extends Model
         DB::transaction(function () use ($field, $change): void {
             $rows = self::query()->withoutEagerLoads();
             $rows->lockForUpdate();
-            $now = $rows->findOrFail($this->id, ['id', $field]);
-            $now->update([$field => $change($now->{$field})]);
-            $this->forceFill([$field => $now->{$field}])->syncOriginalAttribute($field);
+            $now = $rows->find($this->id, ['id', $field]);
+            // One that was cleared away meanwhile has nothing to change.
+            $now?->update([$field => $change($now->{$field})]);
+            $now === null || $this->forceFill([$field => $now->{$field}])->syncOriginalAttribute($field);
         });
     }
 
