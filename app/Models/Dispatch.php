@@ -144,9 +144,11 @@ class Dispatch extends Model
             $rows = self::query()->withoutEagerLoads();
             $rows->lockForUpdate();
             $now = $rows->find($this->id, ['id', $field]);
-            // One that was cleared away meanwhile has nothing to change.
-            $now?->update([$field => $change($now->{$field})]);
-            $now === null || $this->forceFill([$field => $now->{$field}])->syncOriginalAttribute($field);
+            if ($now === null) {
+                return; // Cleared away meanwhile: there is nothing to change.
+            }
+            $now->update([$field => $change($now->{$field})]);
+            $this->forceFill([$field => $now->{$field}])->syncOriginalAttribute($field);
         });
     }
 
@@ -155,7 +157,7 @@ class Dispatch extends Model
     {
         $line = ['at' => now()->toIso8601ZuluString(), 'text' => $text];
         if (! $this->exists) {
-            $this->fill(['record' => [$line]] + $changes)->save();
+            $this->fill(['record' => [...$this->record, $line]] + $changes)->save();
 
             return;
         }
