@@ -10,6 +10,7 @@ use Closure;
 use OuterCrate\Encoding\BufferLevel;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Encoding\Prepared;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
@@ -51,7 +52,7 @@ class HeldEncoder
         ?string $alike = null,
         float $near = HoldRate::NEAR,
     ): Encoded {
-        $tries = new Tries($this->runner, $of->path, $shouldStop);
+        $tries = new Tries($this->runner, $of->path, Prepared::suits($plan, $of->reading), $shouldStop);
         try {
             return $this->held($tries, $reel->at($plan->bitrate), $of, $plan, $alike, $near);
         } finally {

@@ -7,6 +7,7 @@ use App\Media\Scratch;
 use Closure;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Prepared;
 use OuterCrate\Encoding\Statistics;
 
 /** Encodes the same pieces at one average after another: what the first pass gathers of the picture serves all of them. */
@@ -20,10 +21,15 @@ final class Tries
 
     /**
      * @param  string  $source  path of what is encoded
+     * @param  bool  $keeps  whether its pictures are kept as they come to the encoder, for the passes after the first
      * @param  Closure(): bool  $shouldStop
      */
-    public function __construct(private readonly Runner $runner, private readonly string $source, private readonly Closure $shouldStop)
-    {
+    public function __construct(
+        private readonly Runner $runner,
+        private readonly string $source,
+        private readonly bool $keeps,
+        private readonly Closure $shouldStop,
+    ) {
     }
 
     /**
@@ -72,9 +78,15 @@ final class Tries
             return;
         }
         $this->scratch ??= Scratch::named('transit-'.bin2hex(random_bytes(4)));
+        $isGathering = $pass === $this->gathering;
+        if ($isGathering) {
+            $pass = $this->keeps ? Prepared::kept($pass) : $pass;
+        } elseif ($this->scratch->holds(Prepared::FILE)) {
+            $pass = Prepared::over("{$this->scratch->path}/".Prepared::FILE, $pass);
+        }
         $command = EncodeCommand::of($pass, $this->source, $target);
         $this->runner->encode($command, $this->scratch->path, shouldStop: $this->shouldStop);
-        $this->hasGathered = $this->hasGathered || $pass === $this->gathering;
+        $this->hasGathered = $this->hasGathered || $isGathering;
     }
 
     public function end(): void

@@ -74,9 +74,7 @@ final readonly class Sharing
         if (! $plan->hasVideo()) {
             return 0;
         }
-        $format = $plan->colour->pixelFormat;
-        $perPixel = $format->chroma->samplesPerPixel() * ($format->bitDepth > 8 ? 2 : 1);
 
-        return (int) (self::FRAMES * $plan->frameSize->frame->pixels() * $perPixel);
+        return (int) (self::FRAMES * $plan->frameSize->frame->pixels() * $plan->colour->pixelFormat->bytesPerPixel());
     }
 }

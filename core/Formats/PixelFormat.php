@@ -42,6 +42,12 @@ final readonly class PixelFormat
         };
     }
 
+    /** Of a picture that is not packed, alpha left out. */
+    public function bytesPerPixel(): float
+    {
+        return $this->chroma->samplesPerPixel() * ($this->bitDepth > 8 ? 2 : 1);
+    }
+
     public function engineName(): string
     {
         $depth = $this->bitDepth === 8 ? '' : $this->bitDepth.'le';

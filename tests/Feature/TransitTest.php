@@ -1,6 +1,7 @@
 <?php
 
 use App\Desk\CutDesk;
+use App\Engine\Runner;
 use App\Media\StepStore;
 use App\Models\Cut;
 use App\Models\TransitTest;
@@ -10,9 +11,14 @@ use App\Transit\Encoded;
 use App\Transit\HeldEncoder;
 use App\Transit\Reel;
 use App\Transit\RightBefore;
+use App\Transit\Tries;
+use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\TestPiece;
 use OuterCrate\Transit\Why;
+use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRange;
 use Symfony\Component\Process\Process;
 
@@ -303,6 +309,33 @@ it('encodes pieces once where the first try is near enough, and again where it i
     expect($passes(2))->toHaveCount(1);
     $encode(220, near: 0.0);
     expect(count($passes(2)))->toBeGreaterThan(2)->and($passes(1))->toHaveCount(2);
+});
+
+it('keeps pictures as they come to the encoder, which makes the same of them as of the file', function () {
+    $cut = Cut::query()->findOrFail($this->bringIn()['id']);
+    $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['frameSize' => ['fit' => '214×120']]];
+    // Without a peak: an encoder that keeps to one does not make the same twice.
+    $plan = app(CutDesk::class)->columns($cut, $cut->reading(), [$output])[0]->plan
+        ->atBitrate(new BitrateValue(BitrateMode::Vbr, 2, new Bitrate(200_000)));
+    $made = function (bool $keeps) use ($cut, $plan): string {
+        $passes = app(PassBuilder::class)->passes($plan, $cut->reading(), witnessed: false);
+        $tries = new Tries(app(Runner::class), $cut->path, $keeps, fn (): bool => false);
+        $tries->make($tries->passes($passes), $file = $this->folder('out').'/'.($keeps ? 'kept' : 'anew').'.mp4');
+        if ($keeps) {
+            // What a later one takes of the file is its sound alone.
+            $black = $this->folder('out').'/black.mov';
+            $dark = ['-vf', 'drawbox=t=fill:c=black', '-c:v', 'prores', '-c:a', 'copy', $black];
+            (new Process(['ffmpeg', '-v', 'error', '-nostdin', '-i', $cut->path, ...$dark]))->mustRun();
+            rename($black, $cut->path);
+            $tries->make($tries->passes($passes), $file);
+        }
+        $tries->end();
+
+        return hash_file('sha256', $file);
+    };
+
+    expect($plan->frameSize->frame->height)->toBe(120)
+        ->and($made(false))->toBe($made(true));
 });
 
 it('makes candidates around a column, and names them by what they are', function () {
