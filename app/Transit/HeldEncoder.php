@@ -7,9 +7,9 @@ use App\Engine\Runner;
 use App\Media\CutReader;
 use App\Media\StepStore;
 use Closure;
-use OuterCrate\Encoding\BufferLevel;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Encoding\PieceArguments;
 use OuterCrate\Encoding\Prepared;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Json\Freezer;
@@ -147,8 +147,10 @@ class HeldEncoder
     /** @return non-empty-list<Pass> */
     private function planned(Reel $reel, Material $of, Plan $plan): array
     {
+        $areShort = $reel->longest() < $plan->keyframes->frames;
+
         return array_map(
-            fn (Pass $pass): Pass => $this->inPieces($pass, $reel),
+            fn (Pass $pass): Pass => PieceArguments::of($pass, $reel->times(), $reel->left, $areShort),
             $this->passes->passes($plan, $of->reading, witnessed: false),
         );
     }
@@ -207,24 +209,6 @@ class HeldEncoder
         $made instanceof Reading ?: throw TestRefused::older();
 
         return new Encoded($file, $own, $made, $plan, $rate, $wanted);
-    }
-
-    /** With a keyframe where each piece begins, and what is left of a decoder's buffer where the first one does. */
-    private function inPieces(Pass $pass, Reel $reel): Pass
-    {
-        $times = array_map(fn (float $seconds): string => sprintf('%.6F', $seconds), $reel->times());
-        // A pass that only gathers is to find of the picture what it finds of the whole, where each scene begins with a full buffer.
-        $arguments = $pass->writes ? BufferLevel::told($pass->arguments, $reel->left) : $pass->arguments;
-
-        return new Pass(
-            input: $pass->input,
-            arguments: [...$arguments, '-force_key_frames', implode(',', $times)],
-            writes: $pass->writes,
-            weight: $pass->weight,
-            boxes: $pass->boxes,
-            images: $pass->images,
-            elements: $pass->elements,
-        );
     }
 
     /** @return array{rate: float, spent: float} as tried() tells them */

@@ -73,6 +73,12 @@ final readonly class Reel
         return TestPiece::starts($this->pieces);
     }
 
+    /** Frames of the longest piece. */
+    public function longest(): int
+    {
+        return max([0, ...array_map(fn (TestPiece $piece): int => $piece->frames->count(), $this->pieces)]);
+    }
+
     /**
      * The first of two frames in a row that are looked at closely, from the middle of a piece: of those that are worst for a host, and of
      * those that stand for most.

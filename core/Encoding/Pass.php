@@ -34,6 +34,26 @@ final readonly class Pass
     ) {
     }
 
+    /**
+     * The same with other arguments.
+     *
+     * @param  list<string>  $arguments
+     * @param  list<string>|null  $beside  null for the same
+     */
+    public function with(array $arguments, ?array $beside = null): self
+    {
+        return new self(
+            input: $this->input,
+            arguments: $arguments,
+            writes: $this->writes,
+            weight: $this->weight,
+            boxes: $this->boxes,
+            images: $this->images,
+            beside: $beside ?? $this->beside,
+            elements: $this->elements,
+        );
+    }
+
     /** @param  array<mixed>  $pass  as runs of an earlier version keep it */
     public static function fromArray(array $pass): self
     {

@@ -39,7 +39,7 @@ final class Prepared
         [$arguments, $filters] = [$gathering->arguments, self::filters($gathering)];
         $arguments[$filters] = str_replace(self::PICTURE, '[coming]', $arguments[$filters]).';[coming]split'.self::PICTURE.'[kept]';
 
-        return self::as($gathering, $arguments, [
+        return $gathering->with(array_values($arguments), [
             ...$gathering->beside,
             '-map',
             '[kept]',
@@ -64,30 +64,12 @@ final class Prepared
         // What no filter takes of the first input is not decoded.
         $arguments[self::filters($pass)] = '[1:0]null'.self::PICTURE;
 
-        return self::as($pass, [...Input::of($path), ...$arguments], $pass->beside);
+        return $pass->with([...Input::of($path), ...$arguments]);
     }
 
     /** Place of its filters among the arguments of a pass. */
     private static function filters(Pass $pass): int
     {
         return (int) array_search('-filter_complex', $pass->arguments, true) + 1;
-    }
-
-    /**
-     * @param  array<int, string>  $arguments
-     * @param  list<string>  $beside
-     */
-    private static function as(Pass $pass, array $arguments, array $beside): Pass
-    {
-        return new Pass(
-            input: $pass->input,
-            arguments: array_values($arguments),
-            writes: $pass->writes,
-            weight: $pass->weight,
-            boxes: $pass->boxes,
-            images: $pass->images,
-            beside: $beside,
-            elements: $pass->elements,
-        );
     }
 }

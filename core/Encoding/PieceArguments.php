@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace OuterCrate\Encoding;
+
+/** What a pass over pieces is told beside what one over the whole is. */
+final class PieceArguments
+{
+    /**
+     * Quantiser of a keyframe beside that of what follows it, where no peak binds: 1/1.2 in place of the encoder's own 1/1.4. A piece lies
+     * all in the light of its keyframe, the whole for the most part behind it. Measured with H.264: of five files the furthest score
+     * went from 0.38 to 0.28 dB, the four others from 0.02 to 0.09; by the sum of squares that is nearer than without, and than 1/1.1.
+     */
+    private const KEYFRAME = 0.8333;
+
+    /**
+     * @param  list<float>  $starts  seconds at which pieces begin, each with a keyframe
+     * @param  float|null  $left  of a decoder's buffer, what is full where the first one begins, 0 to 1; null where no peak binds
+     * @param  bool  $areShort  whether in the whole there would be no second keyframe in any of them
+     */
+    public static function of(Pass $pass, array $starts, ?float $left, bool $areShort): Pass
+    {
+        $arguments = $pass->arguments;
+        // A pass that only gathers is to find of the picture what it finds of the whole, where each scene begins with a full buffer.
+        if ($pass->writes) {
+            $goesByRate = in_array('libx264', $arguments, true) && in_array('-b:v', $arguments, true);
+            $arguments = $left === null && $areShort && $goesByRate
+                ? [...$arguments, '-i_qfactor', (string) self::KEYFRAME]
+                : BufferLevel::told($arguments, $left);
+        }
+        $times = array_map(static fn (float $seconds): string => sprintf('%.6F', $seconds), $starts);
+
+        return $pass->with([...$arguments, '-force_key_frames', implode(',', $times)]);
+    }
+}
