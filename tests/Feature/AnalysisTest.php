@@ -271,7 +271,7 @@ it('analyses on the queue behind every run, shows it, and gives way', function (
 });
 
 it('looks first at the cut whose sheet was opened last', function () {
-    $ids = array_map(fn (string $kind): int => $this->bringIn($kind)['id'], ['silent', 'leftover', 'boxed']);
+    $ids = array_map(fn (string $kind): int => $this->bringIn($kind)['id'], ['silent', 'plain', 'few']);
     $this->getJson("/api/cuts/{$ids[0]}/sheet");
     $this->travel(1)->seconds();
     $this->getJson("/api/cuts/{$ids[2]}/sheet");
@@ -289,7 +289,7 @@ it('looks first at the cut whose sheet was opened last', function () {
 });
 
 it('takes up what a process left that was ended, and tries nothing twice that failed for its own reason', function () {
-    $id = $this->bringIn('leftover')['id'];
+    $id = $this->bringIn('few')['id'];
     $other = $this->bringIn('silent')['id'];
     $work = fn (int $cut): Work => CutAnalysis::query()->firstWhere('cut_id', $cut)->work;
     $work($id)->update(['state' => WorkState::Running, 'owner' => 'gone', 'lease_until' => Work::now(-1)]);

@@ -12,6 +12,7 @@ use App\Transit\HeldEncoder;
 use App\Transit\Reel;
 use App\Transit\RightBefore;
 use App\Transit\Tries;
+use Illuminate\Support\Facades\File;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
@@ -266,6 +267,17 @@ it('tells the second pass how full a decoder’s buffer is where busy pieces beg
         // The busy one would take 1.92 times the average, 1.75 times the peak: 0.45 less 0.26 of what that is over 1.35.
         expect($told[2] / $told[1])->toEqualWithDelta(0.346, 0.001)->and($line)->not->toContain('-i_qfactor');
     }
+});
+
+it('encodes pieces to the same bytes again, though they keep to a peak', function () {
+    [$encode, $passes] = ($this->held)();
+    $made = fn (): string => hash_file('sha256', $encode(200, peak: 1.1)->path);
+    $first = $made();
+    File::deleteDirectory($this->folder('derived').'/transit');
+    $again = $made();
+
+    expect($passes(1))->toHaveCount(2)
+        ->and($again)->toBe($first);
 });
 
 it('does not hold pieces back where the whole lies under its peak', function () {
