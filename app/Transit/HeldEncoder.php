@@ -76,7 +76,7 @@ class HeldEncoder
             $rate->peak === null ? null : new Bitrate((int) round(max($rate->peak->bitsPerSecond, $asked, $peak))),
             buffer: $rate->buffer,
         );
-        $laid = fn (?int $peak): Reel => $peak === null ? $reel : $reel->byItself();
+        $laid = fn (Beginning $with): Reel => $with->peak === null ? $reel->finding($with->left) : $reel->byItself();
         $first = $this->planned($reel, $of, $plan->atBitrate($at($wanted)));
         // One first pass serves all tries, also where the last of them is known already.
         $reel->pieces === [] ?: $tries->gathering($first);
@@ -88,23 +88,25 @@ class HeldEncoder
             $before = new RightBefore($this->store, $alike);
             $times = $before->times();
             $asked = HoldRate::within($wanted, $begun->asked * ($times ?? 1));
+            $enough = $times === null ? $near : max($near, HoldRate::AFTER_TWO);
             $wasBound = $before->wasBound();
             $tried = [];
             do {
-                $try = $this->tried($tries, $laid($begun->peak), $of, $plan->atBitrate($at($asked, $begun->peak ?? 0)));
+                $try = $this->tried($tries, $laid($begun), $of, $plan->atBitrate($at($asked, $begun->peak ?? 0)));
                 // Where an average lies above the peak, that is raised with it: more can be spent of more.
                 $isFree = $rate->peak !== null && $asked > max($rate->peak->bitsPerSecond, $begun->peak ?? 0);
                 $tried[] = [$asked, max(1.0, $try['rate']), $isFree ? $asked : $try['spent']];
-                $asked = HoldRate::next($wanted, $tried, $near, $wasBound);
+                $asked = HoldRate::next($wanted, $tried, $enough, $wasBound);
             } while ($asked !== null);
-            $before->add(HoldRate::right($wanted, $tried) / $begun->asked, HoldRate::isBound($tried));
+            [$asked, $came] = $tried[HoldRate::nearest($wanted, $tried)];
+            $before->add($asked * $wanted / $came / $begun->asked, HoldRate::isBound($tried));
 
-            return ['asked' => $tried[HoldRate::nearest($wanted, $tried)][0], 'peak' => $begun->peak];
+            return ['asked' => $asked, 'peak' => $begun->peak, 'left' => $begun->left];
         };
         // Found once: whoever comes back to it, or sends it in other company, gets the same.
-        ['asked' => $asked, 'peak' => $peak] = $this->store->figures($kept, $find);
+        ['asked' => $asked, 'peak' => $peak, 'left' => $left] = $this->store->figures($kept, $find);
         $found = $plan->atBitrate($at((float) $asked, (int) $peak));
-        $try = $this->tried($tries, $laid($peak), $of, $found);
+        $try = $this->tried($tries, $laid(new Beginning((float) $asked, $peak, $left)), $of, $found);
 
         return $this->encoded($try, $reel, $of, $found, $wanted);
     }
@@ -135,11 +137,11 @@ class HeldEncoder
                 $reel->left,
             );
 
-            return ['asked' => HoldRate::within($wanted, $begun->asked ?? $guess), 'peak' => $begun?->peak];
+            return ['asked' => HoldRate::within($wanted, $begun->asked ?? $guess), 'peak' => $begun?->peak, 'left' => $begun?->left];
         };
-        ['asked' => $asked, 'peak' => $peak] = $this->store->figures($key, $find);
+        ['asked' => $asked, 'peak' => $peak, 'left' => $left] = $this->store->figures($key, $find);
 
-        return new Beginning((float) $asked, $peak);
+        return new Beginning((float) $asked, $peak, $left);
     }
 
     /** @return non-empty-list<Pass> */

@@ -49,6 +49,12 @@ final readonly class Reel
         return new self($this->path, $this->key, $this->reading, $this->pieces, $left);
     }
 
+    /** The same, with so much left of a decoder's buffer where the first piece begins; as it is where that is null. */
+    public function finding(?float $left): self
+    {
+        return new self($this->path, $this->key, $this->reading, $this->pieces, $left ?? $this->left);
+    }
+
     /** The same, to be encoded as a file by itself: with the buffer that any begins with. */
     public function byItself(): self
     {

@@ -13,29 +13,35 @@ final readonly class RightBefore
     {
     }
 
-    /** What was right for the first of its kind, times what was foretold of it; null where there was none. */
+    /** null where nothing of its kind was made before. */
     public function times(): ?float
     {
-        $first = $this->first();
-
-        return $first === null ? null : (float) $first['times'];
+        return HoldRate::usual(array_map(fn (array $one): float => (float) $one['times'], $this->all()));
     }
 
-    /** Whether that hardly followed what was asked for. */
+    /** Whether one of them hardly followed what was asked for. */
     public function wasBound(): bool
     {
-        return $this->first()['bound'] ?? false;
+        return in_array(true, array_column($this->all(), 'bound'), true);
     }
 
-    /** Of the first alone: who begins by others, too, depends on which of them were done by then. */
+    /** Of two that end in the same moment one may be told alone: it is a beginning for others, no more. */
     public function add(float $times, bool $isBound): void
     {
-        $this->alike === null ?: $this->store->figures($this->alike, fn (): array => ['times' => $times, 'bound' => $isBound]);
+        $this->alike === null ?: $this->store->figures(
+            $this->alike.'-'.count($this->all()),
+            fn (): array => ['times' => $times, 'bound' => $isBound],
+        );
     }
 
-    /** @return array<mixed>|null */
-    private function first(): ?array
+    /** @return list<array<mixed>> */
+    private function all(): array
     {
-        return $this->alike === null ? null : $this->store->known("{$this->alike}.json");
+        $all = [];
+        while ($this->alike !== null && ($one = $this->store->known("{$this->alike}-".count($all).'.json')) !== null) {
+            $all[] = $one;
+        }
+
+        return $all;
     }
 }

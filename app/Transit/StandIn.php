@@ -21,7 +21,6 @@ use OuterCrate\Planning\Planner;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\AsRendition;
-use OuterCrate\Transit\HoldRate;
 
 /** Does to an upload what a host does, as far as its tiers and ladder say. */
 class StandIn
@@ -51,7 +50,7 @@ class StandIn
         // Uploads of the same pieces are off by much the same.
         $alike = StepStore::key('alike', $reel->key, serialize($rung), (string) $upload->frame, (int) $upload->hdr);
 
-        return $this->encoder->encode($reel, $of, $plan, $shouldStop, $alike, HoldRate::NEAR_BACK);
+        return $this->encoder->encode($reel, $of, $plan, $shouldStop, $alike);
     }
 
     /**

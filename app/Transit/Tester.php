@@ -62,8 +62,8 @@ class Tester
         $ahead = [];
         if (count($candidates) > $atOnce && $atOnce > 1) {
             // The reel is looked at while the first uploads are encoded, for which nobody has to know how it looks, and what the host makes
-            // of one of them, whose tries tell all others where to begin: one upload more, so that none of these begins before.
-            $ahead = array_splice($order, 0, $atOnce + 1);
+            // of one of them, whose tries tell all others where to begin.
+            $ahead = array_splice($order, 0, $atOnce);
         } else {
             // Looked at before it is copied, not once in each copy.
             count($candidates) > 1 && $look();

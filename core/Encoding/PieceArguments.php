@@ -15,23 +15,17 @@ final class PieceArguments
     private const KEYFRAME = 0.8333;
 
     /**
-     * One thread for an encoder of H.264: with several, what keeps to a peak comes to another file each time (3 % of its bytes, a tenth of
-     * a dB), and candidates change places by chance. Cores have candidates of their own to encode, and take a tenth less for it.
-     */
-    private const ALWAYS_THE_SAME = ['-threads', '1'];
-
-    /**
      * @param  list<float>  $starts  seconds at which pieces begin, each with a keyframe
      * @param  float|null  $left  of a decoder's buffer, what is full where the first one begins, 0 to 1; null where no peak binds
      * @param  bool  $areShort  whether in the whole there would be no second keyframe in any of them
      */
     public static function of(Pass $pass, array $starts, ?float $left, bool $areShort): Pass
     {
-        $isH264 = in_array('libx264', $pass->arguments, true);
-        $arguments = [...$pass->arguments, ...$isH264 ? self::ALWAYS_THE_SAME : []];
+        $arguments = $pass->arguments;
         // A pass that only gathers is to find of the picture what it finds of the whole, where each scene begins with a full buffer.
         if ($pass->writes) {
-            $arguments = $isH264 && in_array('-b:v', $arguments, true) && $left === null && $areShort
+            $goesByRate = in_array('libx264', $arguments, true) && in_array('-b:v', $arguments, true);
+            $arguments = $left === null && $areShort && $goesByRate
                 ? [...$arguments, '-i_qfactor', (string) self::KEYFRAME]
                 : BufferLevel::told($arguments, $left);
         }

@@ -17,6 +17,12 @@ final readonly class FirstPass
      */
     private const UNDER = 0.85;
 
+    /**
+     * Of a buffer, what pieces are left beside what they draw out of it: the tenth that an encoder in two passes plans to keep (x264,
+     * ratecontrol.c, find_underflow), and as much again, by which it stays above that in a cut at its peak.
+     */
+    private const KEPT = 0.2;
+
     private function __construct(private Statistics $statistics)
     {
     }
@@ -66,6 +72,10 @@ final readonly class FirstPass
 
             return new Beginning(self::rate($atFree, $perSecond), $peak === null ? null : (int) max($peak, $most));
         }
+        // Far above a peak, an encoder's own plan does not hold (a scene of 42 times its peak was given 0.7 of it): there ReelOrder tells.
+        if ($buffer > 0 && $left !== null && $left >= ReelOrder::MOST) {
+            $left = self::left($wanted, $scenes, $peak, $buffer);
+        }
         $spent = static fn (float $step): array => self::spent(
             $byPiece,
             $step,
@@ -73,7 +83,32 @@ final readonly class FirstPass
         );
         $step = Statistics::step($wanted, static fn (float $step): float => $whole->of(self::placed($spent($step))));
 
-        return new Beginning(self::rate($spent($step), $perSecond));
+        return new Beginning(self::rate($spent($step), $perSecond), left: $left);
+    }
+
+    /**
+     * Of a buffer, what has to be full where the first piece begins for each to have what its scene has in the whole: a piece has a
+     * keyframe to itself, which many frames of a scene share.
+     *
+     * @param  list<Scene>  $scenes  in the order in which their pieces lie
+     * @return float 0 to 1
+     */
+    private static function left(float $wanted, array $scenes, int $peak, int $buffer): float
+    {
+        $most = array_map(static fn (Scene $scene): float => $scene->most($peak, $buffer), $scenes);
+        $whole = static fn (float $step): float => array_sum(array_map(
+            static fn (Scene $scene, float $most): float => $scene->piece->share * $scene->piece->weight * min($most, $scene->rate($step)),
+            $scenes,
+            $most,
+        ));
+        $step = Statistics::step($wanted, $whole);
+        $drawn = $deepest = 0.0;
+        foreach ($scenes as $i => $scene) {
+            $drawn = max(0.0, $drawn) + $scene->bits($most[$i], $step, $buffer) - $peak * $scene->seconds();
+            $deepest = max($deepest, $drawn);
+        }
+
+        return max(ReelOrder::LEAST, min(BufferLevel::AT_FIRST, self::KEPT + $deepest / $buffer));
     }
 
     /**

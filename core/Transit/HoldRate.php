@@ -17,8 +17,11 @@ final class HoldRate
     /** How near is near enough: a rate that is 3 % off moves the likeness by about 0.05 dB, less than pieces differ by. */
     public const NEAR = 0.05;
 
-    /** How near is near enough for what a host makes of an upload, which decides. */
-    public const NEAR_BACK = 0.035;
+    /**
+     * How near is near enough after a second try: encoders come 3 % apart of the same, and a third one is as likely to be further off. A
+     * first one that begins where another of its like ended is as good as a second.
+     */
+    public const AFTER_TWO = 0.07;
 
     /**
      * How near is near enough for an upload of so many times what its host makes of it, the most first: what comes back gains 0.1 dB of
@@ -88,17 +91,14 @@ final class HoldRate
     }
 
     /**
-     * The average that would have come to the wanted one, as far as what was tried tells: along the last two, where what came follows what
-     * was asked for, and in proportion otherwise.
+     * What was right for most files of a kind, whose rate-controlled encoders come a few per cent apart of the very same.
      *
-     * @param  non-empty-list<array{float, float, float}>  $tried  as next() takes them
+     * @param  list<float>  $right  above 0: what was right for each, times what was foretold of it
+     * @return float|null their geometric mean; null of none
      */
-    public static function right(float $wanted, array $tried): float
+    public static function usual(array $right): ?float
     {
-        [$asked, $came] = $tried[self::nearest($wanted, $tried)];
-        $follows = self::follows($tried);
-
-        return $asked * ($wanted / $came) ** ($follows > 1 / self::STEEPEST ? 1 / $follows : 1.0);
+        return $right === [] ? null : exp(array_sum(array_map(log(...), $right)) / count($right));
     }
 
     /** An average that is not further off the wanted one than is moved at once. */
@@ -142,6 +142,7 @@ final class HoldRate
         }
         $nearest = self::nearest($wanted, $tried);
         [$asked, $came, $spent] = $tried[$nearest];
+        $near = count($tried) > 1 ? max($near, self::AFTER_TWO) : $near;
         if (abs($came / $wanted - 1) <= $near || ($came < $wanted && $spent < self::SPENT * $asked)) {
             return null;
         }
@@ -164,7 +165,7 @@ final class HoldRate
     }
 
     /**
-     * Whether the last try hardly followed what was asked for.
+     * Whether a second try hardly followed what was asked for.
      *
      * @param  list<array{float, float, float}>  $tried  as next() takes them
      */
@@ -179,31 +180,14 @@ final class HoldRate
     }
 
     /**
-     * How far the last two tries lie apart, as logarithms: in what was asked for, and in what came.
+     * How far the first two tries lie apart, as logarithms: in what was asked for, and in what came.
      *
      * @param  list<array{float, float, float}>  $tried  two or more
      * @return array{float, float}
      */
     private static function moved(array $tried): array
     {
-        [$one, $next] = array_slice($tried, -2);
-
-        return [log($next[0] / $one[0]), log($next[1] / $one[1])];
-    }
-
-    /**
-     * By which power what came follows what was asked for; 0 where one try cannot tell.
-     *
-     * @param  list<array{float, float, float}>  $tried
-     */
-    private static function follows(array $tried): float
-    {
-        if (count($tried) < 2) {
-            return 0.0;
-        }
-        [$moved, $follows] = self::moved($tried);
-
-        return $moved === 0.0 ? 0.0 : $follows / $moved;
+        return [log($tried[1][0] / $tried[0][0]), log($tried[1][1] / $tried[0][1])];
     }
 
     /**

@@ -215,15 +215,15 @@ it('leaves the less of a decoder’s buffer, the further above the peak the busi
     $left = fn (int $peak): ?float => ReelOrder::left($pieces, 25, $peakOf($peak));
 
     expect(HoldRate::timesTheAverage($pieces[0], $pieces))->toEqualWithDelta(25.119 / (2.5119 + 0.9), 0.001)
-        ->and($left(20_000))->toBe(0.35)
-        ->and($left(3_681))->toEqualWithDelta(0.35 - 0.26 * (2.0 - 1.73), 0.001)
+        ->and($left(20_000))->toBe(0.45)
+        ->and($left(3_681))->toEqualWithDelta(0.45 - 0.26 * (2.0 - 1.35), 0.001)
         ->and($left(1_500))->toBe(0.15)
         // One that is busy for two seconds begins as any file does.
         ->and(ReelOrder::left([$piece(10_000, 50, 0.1), $pieces[1]], 25, $peakOf(1500)))->toBeNull()
         ->and(ReelOrder::left([], 25, $peakOf(1500)))->toBeNull()
         // A constant rate is its own peak; what a quality takes of one is not known; without one there is no buffer.
         ->and(ReelOrder::left($pieces, 25, new BitrateValue(BitrateMode::Cbr, 1, new Bitrate(1000))))->toBe(0.15)
-        ->and(ReelOrder::left($pieces, 25, new BitrateValue(BitrateMode::Quality, 1, null, new Bitrate(1500), 20)))->toBe(0.35)
+        ->and(ReelOrder::left($pieces, 25, new BitrateValue(BitrateMode::Quality, 1, null, new Bitrate(1500), 20)))->toBe(0.45)
         ->and(ReelOrder::left($pieces, 25, new BitrateValue(BitrateMode::Quality, 1, quality: 20)))->toBeNull();
 });
 
@@ -321,16 +321,12 @@ it('asks no second time for an upload that is near enough for what its host make
     'an upload whose quality leads' => [null, [500_000], 1.11, false],
 ]);
 
-it('tells others of a kind the average that would have been right, along the last two tries', function (array $tried, float $right) {
-    expect(HoldRate::right(4e6, $tried))->toEqualWithDelta($right, 1);
-})->with([
-    'one alone, in proportion' => [[[5e6, 4.1e6, 5e6]], 5e6 * 4 / 4.1],
-    // Came by the square of what was asked for.
-    'between two' => [[[5e6, 5e6, 5e6], [4e6, 3.2e6, 4e6]], 5e6 * (4 / 5) ** 0.5],
-    'the first of three at the end of what it can use' => [[[9e6, 5.1e6, 5e6], [5e6, 5e6, 5e6], [4e6, 3.2e6, 4e6]], 5e6 * (4 / 5) ** 0.5],
-    'what hardly follows tells no slope' => [[[5e6, 4.2e6, 5e6], [4e6, 4.1e6, 4e6]], 4e6 * 4 / 4.1],
-    'the same twice' => [[[5e6, 4.1e6, 5e6], [5e6, 4.1e6, 5e6]], 5e6 * 4 / 4.1],
-]);
+it('begins where others of its kind came out right, too much and too little alike', function () {
+    expect(HoldRate::usual([]))->toBeNull()
+        ->and(HoldRate::usual([1.3]))->toEqualWithDelta(1.3, 1e-12)
+        ->and(HoldRate::usual([0.5, 2.0]))->toEqualWithDelta(1.0, 1e-12)
+        ->and(HoldRate::usual([1.0, 1.0, 1.331]))->toEqualWithDelta(1.1, 1e-12);
+});
 
 it('begins with what pieces are likely to get, whatever came before', function () {
     $piece = fn (float $share, float $effort): TestPiece => new TestPiece(new FrameRange(0, 24), $share, 1.0, Why::Typical, $effort);
@@ -420,6 +416,28 @@ it('finds the pieces in a first pass at half their rate', function () {
     expect($asked->asked / 1e6)->toEqualWithDelta(2.5 / 1.3, 0.01);
 });
 
+it('has so much of a buffer full as keyframes of pieces take that their scenes have not', function (
+    int $busy,
+    float $told,
+    float $left,
+) {
+    // Three tenths of the cut are busy for twenty seconds each, the rest is calm.
+    $pieces = array_map(fn (int $i): TestPiece => new TestPiece(
+        new FrameRange(25 * $i, 25 * $i + 24), $i < $busy ? 0.3 / $busy : 0.7, 1.0, Why::Typical, run: 500,
+    ), range(0, $busy));
+    $first = firstPass([...array_fill(0, $busy, [90_000, 10_000]), [9_000, 1_000]]);
+
+    expect($first?->begin(1e6, $pieces, TestPiece::starts($pieces), 125, 25, 1_500_000, 2_000_000, $told)->left)
+        ->toEqualWithDelta($left, 0.002);
+})->with([
+    // A busy scene is let have 1.5 a second and 0.9 of the 2 Mbit once in its twenty: 1.59, 5.98 times its bits. 24 frames are 1.43 then,
+    // the keyframe 0.54, of which 0.38 are given: 1.81 in a second in which 1.5 flow in. 0.31 of 2 lie in the buffer, and a fifth.
+    'one' => [1, 0.45, 0.357],
+    // Six times as much is more than an encoder begins with.
+    'six' => [6, 0.45, 0.9],
+    'what lies far above its peak, where the order of the reel has told' => [1, 0.3, 0.3],
+]);
+
 it('makes nothing of a first pass that it cannot read', function () {
     expect(firstPass([[90_000, 10_000]], 'mbtree=0'))->toBeNull()
         ->and(FirstPass::of(["AAAA\n", "\x00\x01"]))->toBeNull()
@@ -494,19 +512,18 @@ it('stops asking for more where a picture cannot use it', function (array $tried
     'too little of what others could not lower' => [[[5e6, 4e6, 5e6]], 6.25e6, true],
     'near enough' => [[[5e6, 4.8e6, 3e6]], null],
     'not near enough' => [[[5e6, 5.3e6, 5e6]], 4.772e6],
-    'as near, after two' => [[[6e6, 6.4e6, 6e6], [5e6, 5.2e6, 5e6]], null],
+    'as near, after two' => [[[6e6, 6.4e6, 6e6], [5e6, 5.3e6, 5e6]], null],
     'three times' => [[[5e6, 9e6, 5e6], [4e6, 8e6, 4e6], [3e6, 6e6, 3e6]], null],
 ]);
 
-it('knows by the last two tries whether the rate follows what is asked', function (array $tried, bool $isBound) {
+it('knows by two tries whether the rate follows what is asked', function (array $tried, bool $isBound) {
     expect(HoldRate::isBound($tried))->toBe($isBound);
 })->with([
     'none' => [[], false],
     'one' => [[[5e6, 5.7e6, 5e6]], false],
     'as it is asked to' => [[[6e6, 6.5e6, 6e6], [5e6, 5.5e6, 5e6]], false],
     'a quarter of that' => [[[6e6, 5.9e6, 6e6], [5e6, 5.64e6, 5e6]], true],
-    'half of it, and a third try that brought nothing' => [[[6e6, 6e6, 6e6], [5e6, 5.48e6, 5e6], [4e6, 5.47e6, 4e6]], true],
-    'nothing at the top, and then as it is asked to' => [[[6e6, 6e6, 6e6], [5e6, 5.98e6, 5e6], [4e6, 4.8e6, 4e6]], false],
+    'half of it, and a third try' => [[[6e6, 6e6, 6e6], [5e6, 5.48e6, 5e6], [4e6, 5.47e6, 4e6]], false],
     'hardly moved, and hardly followed' => [[[5.1e6, 5.08e6, 5e6], [5e6, 5e6, 5e6]], true],
 ]);
 

@@ -12,7 +12,6 @@ use App\Transit\HeldEncoder;
 use App\Transit\Reel;
 use App\Transit\RightBefore;
 use App\Transit\Tries;
-use Illuminate\Support\Facades\File;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
@@ -264,20 +263,9 @@ it('tells the second pass how full a decoder’s buffer is where busy pieces beg
         ->and(is_file($encoded->path))->toBeTrue();
     foreach ($passes(2) as $line) {
         preg_match('~-bufsize (\d+) .*-rc_init_occupancy (\d+)~', $line, $told);
-        // The busy one would take 1.92 times the average, 1.75 times the peak: 0.35 less 0.26 of what that is over 1.73.
-        expect($told[2] / $told[1])->toEqualWithDelta(0.345, 0.001)->and($line)->not->toContain('-i_qfactor');
+        // The busy one would take 1.92 times the average, 1.75 times the peak: 0.45 less 0.26 of what that is over 1.35.
+        expect($told[2] / $told[1])->toEqualWithDelta(0.346, 0.001)->and($line)->not->toContain('-i_qfactor');
     }
-});
-
-it('encodes pieces to the same bytes again, though they keep to a peak', function () {
-    [$encode, $passes] = ($this->held)();
-    $made = fn (): string => hash_file('sha256', $encode(200, peak: 1.1)->path);
-    $first = $made();
-    File::deleteDirectory($this->folder('derived').'/transit');
-    $again = $made();
-
-    expect($passes(1))->toHaveCount(2)
-        ->and($again)->toBe($first);
 });
 
 it('does not hold pieces back where the whole lies under its peak', function () {
@@ -303,7 +291,7 @@ it('tells of what goes by quality what its file comes out as', function () {
         ->and($upload['bytes'])->toBeGreaterThan($picture);
 });
 
-it('begins where the first file of its kind came out right, and keeps kinds apart', function () {
+it('begins where files of the same kind came out right, and keeps kinds apart', function () {
     $right = fn (?string $alike): RightBefore => new RightBefore(new StepStore, $alike);
     expect($right('a')->times())->toBeNull();
     $right('a')->add(0.5, true);
@@ -311,7 +299,7 @@ it('begins where the first file of its kind came out right, and keeps kinds apar
     $right('b')->add(1.5, false);
     $right(null)->add(9.0, true);
 
-    expect([$right('a')->times(), $right('b')->times(), $right(null)->times()])->toEqualWithDelta([0.5, 1.5, null], 1e-12)
+    expect([$right('a')->times(), $right('b')->times(), $right(null)->times()])->toEqualWithDelta([1.0, 1.5, null], 1e-12)
         ->and([$right('a')->wasBound(), $right('b')->wasBound(), $right(null)->wasBound()])
         ->toBe([true, false, false]);
 });
