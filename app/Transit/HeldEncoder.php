@@ -147,10 +147,10 @@ class HeldEncoder
     /** @return non-empty-list<Pass> */
     private function planned(Reel $reel, Material $of, Plan $plan): array
     {
-        $areShort = $reel->longest() < $plan->keyframes->frames;
+        $areParts = $reel->isOfParts($plan->keyframes->frames);
 
         return array_map(
-            fn (Pass $pass): Pass => PieceArguments::of($pass, $reel->times(), $reel->left, $areShort),
+            fn (Pass $pass): Pass => PieceArguments::of($pass, $reel->times(), $reel->left, $areParts),
             $this->passes->passes($plan, $of->reading, witnessed: false),
         );
     }

@@ -73,10 +73,12 @@ final readonly class Reel
         return TestPiece::starts($this->pieces);
     }
 
-    /** Frames of the longest piece. */
-    public function longest(): int
+    /** Whether each piece is a part of what lies between two keyframes of the whole; what is taken whole has the keyframes that it has. */
+    public function isOfParts(int $keyframeEvery): bool
     {
-        return max([0, ...array_map(fn (TestPiece $piece): int => $piece->frames->count(), $this->pieces)]);
+        $isPart = fn (TestPiece $piece): bool => $piece->why !== Why::Whole && $piece->frames->count() < $keyframeEvery;
+
+        return $this->pieces !== [] && array_filter($this->pieces, $isPart) === $this->pieces;
     }
 
     /**

@@ -312,6 +312,18 @@ it('encodes pieces once where the first try is near enough, and again where it i
     expect(count($passes(2)))->toBeGreaterThan(2)->and($passes(1))->toHaveCount(2);
 });
 
+it('takes for parts what is shorter than keyframes are apart, and is not all of a cut', function (Why $why, int $frames, bool $isOfParts) {
+    $cut = Cut::query()->findOrFail($this->bringIn('few')['id']);
+    $piece = fn (Why $why, int $frames): TestPiece => new TestPiece(new FrameRange(0, $frames - 1), 0.5, 1.0, $why);
+    $reel = new Reel($cut->path, 'pieces', $cut->reading(), [$piece(Why::Typical, 10), $piece($why, $frames)]);
+
+    expect($reel->isOfParts(50))->toBe($isOfParts);
+})->with([
+    'shorter' => [Why::Typical, 49, true],
+    'as long' => [Why::Chosen, 50, false],
+    'all of a short cut' => [Why::Whole, 12, false],
+]);
+
 it('keeps pictures as they come to the encoder, which makes the same of them as of the file', function () {
     $cut = Cut::query()->findOrFail($this->bringIn()['id']);
     $output = ['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => ['frameSize' => ['fit' => '214×120']]];
