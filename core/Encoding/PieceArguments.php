@@ -8,9 +8,9 @@ namespace OuterCrate\Encoding;
 final class PieceArguments
 {
     /**
-     * Quantiser of a keyframe beside that of what follows it, where pieces begin as any file does: 1/1.2 for the encoder's own 1/1.4. A
-     * piece lies all in the light of its keyframe, the whole for the most part behind it. Measured with H.264: of five files the furthest score
-     * went from 0.38 to 0.28 dB, the four others from 0.02 to 0.09; by the sum of squares that is nearer.
+     * Quantiser of a keyframe beside that of what follows it, where pieces begin as any file does: 1/1.2 for the encoder's own 1/1.4.
+     * A piece lies all in the light of its keyframe, the whole for the most part behind it. Measured with H.264: of five files the
+     * furthest score went from 0.38 to 0.28 dB, the four others from 0.02 to 0.09; by the sum of squares that is nearer.
      */
     private const KEYFRAME = 0.8333;
 
