@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import type { Transit } from '../api/types';
 import { useWidth } from '../viewer/useWidth';
 
@@ -12,6 +13,8 @@ interface Props {
 /** Pixels, as it is laid out: what is written keeps its size on a narrow screen. */
 const HEIGHT = 270;
 const NARROWEST = 420;
+/** What stands beside it on its page: the edges, the weights and the gap before them. */
+const BESIDE = 2 * 20 + 240 + 24;
 /** From the middle of one size's label to that of the next. */
 const APART = 54;
 const [LEFT, RIGHT, TOP, BOTTOM] = [56, 30, 30, 46];
@@ -38,9 +41,16 @@ const sizeLabel = (bytes: number) =>
     bytes >= 1e9 ? `${bytes / 1e9} GB` : bytes >= 1e6 ? `${bytes / 1e6} MB` : `${bytes / 1e3} kB`;
 
 /** Size of the upload along the bottom, what is kept upwards; the table below says the same in figures. */
-export function Plot({ result, screen, chosen, choose }: Props) {
-    const [frame, laidOut] = useWidth<HTMLDivElement>();
-    const width = Math.max(NARROWEST, laidOut);
+export function Plot(props: Props) {
+    const [frame, width] = useWidth<HTMLDivElement>(() => document.documentElement.clientWidth - BESIDE);
+    return (
+        <div ref={frame}>
+            <Drawing {...props} width={Math.max(NARROWEST, width)} />
+        </div>
+    );
+}
+
+function Drawing({ result, screen, chosen, choose, width }: Props & { width: number }) {
     const dots = result.candidates.map(({ name, upload, after }) => ({
         name,
         bytes: upload.bytes,
@@ -60,105 +70,106 @@ export function Plot({ result, screen, chosen, choose }: Props) {
     const edge = result.edge.flatMap((name) => dots.find((dot) => dot.name === name) ?? []);
     const best = dots.find(({ name }) => name === result.recommended.name);
     return (
-        <div ref={frame}>
-            <svg
-                viewBox={`0 0 ${width} ${HEIGHT}`}
-                className="w-full"
-                role="group"
-                aria-label={`Size of the upload against what is kept on a screen of ${lines} lines. The table says the same.`}
-            >
-                <text x={LEFT} y={16} className="fill-soft text-[12px]">
-                    kept after the host, SSIM in dB
-                </text>
-                <text x={width - RIGHT} y={HEIGHT - 4} textAnchor="end" className="fill-soft text-[12px]">
-                    size of the upload
-                </text>
-                {steps(bottom, top).map((db) => (
-                    <g key={db}>
-                        <line x1={LEFT} x2={width - RIGHT} y1={y(db)} y2={y(db)} className="stroke-line" />
-                        <text x={LEFT - 8} y={y(db) + 4} textAnchor="end" className="figure fill-soft text-[11px]">
-                            {Number(db.toFixed(3))}
-                        </text>
-                    </g>
-                ))}
-                <line x1={LEFT} x2={width - RIGHT} y1={HEIGHT - BOTTOM} y2={HEIGHT - BOTTOM} className="stroke-rule" />
-                {sizes(least, most, width - LEFT - RIGHT).map((bytes) => (
-                    <text
-                        key={bytes}
-                        x={x(bytes)}
-                        y={HEIGHT - BOTTOM + 18}
-                        textAnchor="middle"
-                        className="figure fill-soft text-[11px]"
-                    >
-                        {sizeLabel(bytes)}
+        <svg
+            viewBox={`0 0 ${width} ${HEIGHT}`}
+            className="w-full"
+            role="group"
+            aria-label={`Size of the upload against what is kept on a screen of ${lines} lines. The table says the same.`}
+        >
+            <text x={LEFT} y={16} className="fill-soft text-[12px]">
+                kept after the host, SSIM in dB
+            </text>
+            <text x={width - RIGHT} y={HEIGHT - 4} textAnchor="end" className="fill-soft text-[12px]">
+                size of the upload
+            </text>
+            {steps(bottom, top).map((db) => (
+                <g key={db}>
+                    <line x1={LEFT} x2={width - RIGHT} y1={y(db)} y2={y(db)} className="stroke-line" />
+                    <text x={LEFT - 8} y={y(db) + 4} textAnchor="end" className="figure fill-soft text-[11px]">
+                        {Number(db.toFixed(3))}
                     </text>
-                ))}
-                {best && (
-                    <rect
-                        x={LEFT}
-                        width={width - LEFT - RIGHT}
-                        y={y(best.db + Math.max(0.05, best.margin))}
-                        height={Math.max(
-                            2,
-                            y(best.db - Math.max(0.05, best.margin)) - y(best.db + Math.max(0.05, best.margin)),
-                        )}
-                        className="fill-sunk"
-                    />
-                )}
-                {best && dots.length > 1 && (
-                    <text
-                        x={width - RIGHT - 6}
-                        y={y(best.db + Math.max(0.05, best.margin)) - 6}
-                        textAnchor="end"
-                        className="fill-soft stroke-page text-[12px] [paint-order:stroke]"
-                        strokeWidth="4"
-                    >
-                        no difference that the pieces can tell
-                    </text>
-                )}
-                <polyline
-                    points={edge.map(({ bytes, db }) => `${x(bytes)},${y(db)}`).join(' ')}
-                    className="fill-none stroke-note"
-                    strokeWidth="2"
+                </g>
+            ))}
+            <line x1={LEFT} x2={width - RIGHT} y1={HEIGHT - BOTTOM} y2={HEIGHT - BOTTOM} className="stroke-rule" />
+            {sizes(least, most, width - LEFT - RIGHT).map((bytes) => (
+                <text
+                    key={bytes}
+                    x={x(bytes)}
+                    y={HEIGHT - BOTTOM + 18}
+                    textAnchor="middle"
+                    className="figure fill-soft text-[11px]"
+                >
+                    {sizeLabel(bytes)}
+                </text>
+            ))}
+            {best && (
+                <rect
+                    x={LEFT}
+                    width={width - LEFT - RIGHT}
+                    y={y(best.db + Math.max(0.05, best.margin))}
+                    height={Math.max(
+                        2,
+                        y(best.db - Math.max(0.05, best.margin)) - y(best.db + Math.max(0.05, best.margin)),
+                    )}
+                    className="fill-sunk"
                 />
-                {dots.map(({ name, bytes, db, margin, label }, i) => {
-                    const [cx, cy] = [x(bytes), y(db)];
-                    const isBest = name === result.recommended.name;
-                    const above = i % 2 === 1;
-                    const onEdge = result.edge.includes(name);
-                    const fill = isBest ? 'fill-rust' : onEdge ? 'fill-note' : 'fill-surface stroke-note';
-                    return (
-                        <g key={name}>
-                            <line x1={cx} x2={cx} y1={y(db + margin)} y2={y(db - margin)} className="stroke-note" />
-                            <circle
-                                cx={cx}
-                                cy={cy}
-                                r={isBest ? 7 : 5}
-                                role="button"
-                                tabIndex={0}
-                                aria-label={`${name}: ${label}, ${db.toFixed(2)} dB`}
-                                aria-pressed={chosen === name}
-                                onClick={() => choose(name)}
-                                onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && choose(name)}
-                                className={`cursor-pointer ${fill} ${chosen === name ? 'stroke-ink' : ''}`}
-                                strokeWidth="2"
+            )}
+            {best && dots.length > 1 && (
+                <text
+                    x={width - RIGHT - 6}
+                    y={y(best.db + Math.max(0.05, best.margin)) - 6}
+                    textAnchor="end"
+                    className="fill-soft stroke-page text-[12px] [paint-order:stroke]"
+                    strokeWidth="4"
+                >
+                    no difference that the pieces can tell
+                </text>
+            )}
+            <polyline
+                points={edge.map(({ bytes, db }) => `${x(bytes)},${y(db)}`).join(' ')}
+                className="fill-none stroke-note"
+                strokeWidth="2"
+            />
+            <path
+                d={dots.map(({ bytes, db, margin }) => `M${x(bytes)} ${y(db + margin)}V${y(db - margin)}`).join('')}
+                className="stroke-note"
+            />
+            {dots.map(({ name, bytes, db, margin, label }, i) => {
+                const [cx, cy] = [x(bytes), y(db)];
+                const isBest = name === result.recommended.name;
+                const above = i % 2 === 1;
+                const onEdge = result.edge.includes(name);
+                const fill = isBest ? 'fill-rust' : onEdge ? 'fill-note' : 'fill-surface stroke-note';
+                return (
+                    <Fragment key={name}>
+                        <circle
+                            cx={cx}
+                            cy={cy}
+                            r={isBest ? 7 : 5}
+                            role="button"
+                            tabIndex={0}
+                            aria-label={`${name}: ${label}, ${db.toFixed(2)} dB`}
+                            aria-pressed={chosen === name}
+                            onClick={() => choose(name)}
+                            onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && choose(name)}
+                            className={`cursor-pointer ${fill} ${chosen === name ? 'stroke-ink' : ''}`}
+                            strokeWidth="2"
+                        >
+                            <title>{`${name}: ${label}, ${db.toFixed(2)} ± ${margin.toFixed(2)} dB`}</title>
+                        </circle>
+                        {(dots.length <= 8 || isBest || chosen === name) && (
+                            <text
+                                x={Math.min(width - 90, Math.max(LEFT + 60, cx))}
+                                y={above ? cy - 14 : cy + 24}
+                                textAnchor="middle"
+                                className={`pointer-events-none text-[12px] ${isBest ? 'fill-ink font-semibold' : 'fill-soft'}`}
                             >
-                                <title>{`${name}: ${label}, ${db.toFixed(2)} ± ${margin.toFixed(2)} dB`}</title>
-                            </circle>
-                            {(dots.length <= 8 || isBest || chosen === name) && (
-                                <text
-                                    x={Math.min(width - 90, Math.max(LEFT + 60, cx))}
-                                    y={above ? cy - 14 : cy + 24}
-                                    textAnchor="middle"
-                                    className={`pointer-events-none text-[12px] ${isBest ? 'fill-ink font-semibold' : 'fill-soft'}`}
-                                >
-                                    {name}
-                                </text>
-                            )}
-                        </g>
-                    );
-                })}
-            </svg>
-        </div>
+                                {name}
+                            </text>
+                        )}
+                    </Fragment>
+                );
+            })}
+        </svg>
     );
 }

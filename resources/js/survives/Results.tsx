@@ -1,6 +1,5 @@
 import { Link } from 'react-router';
 import type { Transit } from '../api/types';
-import { Figures, inFigures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 
 interface Props {
@@ -23,118 +22,129 @@ const megabits = (rate: number | null | undefined) =>
 
 const asked = (rate: number | null | undefined) => (rate == null ? 'a quality' : `${megabits(rate)}\u2009Mb/s`);
 
-const heads: { text: string; below?: string; about?: string }[] = [
-    { text: 'File size' },
-    { text: 'To make' },
-    { text: 'To send' },
-    { text: 'Bitrate used', below: 'upload → host, Mb/s', about: 'bitrate' },
-    { text: 'The upload', below: 'SSIM dB', about: 'ssimDb' },
-    { text: 'After the host', below: 'mean · worst second', about: 'ssimDbWorst' },
-    { text: 'Detail kept', below: 'fine → coarse', about: 'detailKept' },
-    { text: 'Grain', below: 'kept', about: 'grainKept' },
-    { text: 'Shadow', below: 'texture', about: 'shadowKept' },
-    { text: 'Banding', below: 'added', about: 'bandingAdded' },
-    { text: 'Tone', about: 'toneShift' },
+/** Widths in pixels are said, so that a long table is laid out without a look at each of its cells. */
+const heads: { text: string; width: number; below?: string; about?: string }[] = [
+    { text: 'File size', width: 80 },
+    { text: 'To make', width: 72 },
+    { text: 'To send', width: 72 },
+    { text: 'Bitrate used', width: 128, below: 'upload → host, Mb/s', about: 'bitrate' },
+    { text: 'The upload', width: 84, below: 'SSIM dB', about: 'ssimDb' },
+    { text: 'After the host', width: 132, below: 'mean · worst second', about: 'ssimDbWorst' },
+    { text: 'Detail kept', width: 92, below: 'fine → coarse', about: 'detailKept' },
+    { text: 'Grain', width: 58, below: 'kept', about: 'grainKept' },
+    { text: 'Shadow', width: 68, below: 'texture', about: 'shadowKept' },
+    { text: 'Banding', width: 76, below: 'added', about: 'bandingAdded' },
+    { text: 'Tone', width: 66, about: 'toneShift' },
 ];
+/** Of the name and of the way to the pictures; what a wide page has more is shared out among all. */
+const [NAME, LOOK] = [220, 48];
+const least = { minWidth: heads.reduce((sum, { width }) => sum + width, NAME + LOOK) };
 
 export function Results({ result, screen, chosen, choose, test }: Props) {
     return (
         <>
-            <table
-                className="mt-3 w-full border-t-2 border-rule text-[13px]"
-                aria-label="What is left of each candidate"
-            >
-                <thead>
-                    <tr className="border-b border-rule align-bottom text-soft">
-                        <th scope="col" className="px-3 py-1.5 text-left">
-                            Candidate
-                        </th>
-                        {heads.map(({ text, below, about }) => (
-                            <th
-                                key={text}
-                                scope="col"
-                                title={about === undefined ? undefined : result.measures[about]}
-                                className="px-2 py-1.5 text-right leading-4"
-                            >
-                                {text}
-                                {below && <span className="block text-[11.5px] font-normal">{below}</span>}
-                            </th>
+            <div className="mt-3 overflow-x-auto">
+                <table
+                    className="w-full table-fixed border-t-2 border-rule text-[13px]"
+                    style={least}
+                    aria-label="What is left of each candidate"
+                >
+                    <colgroup>
+                        <col style={{ width: NAME }} />
+                        {heads.map(({ text, width }) => (
+                            <col key={text} style={{ width }} />
                         ))}
-                        <td />
-                    </tr>
-                </thead>
-                <tbody>
-                    {result.candidates.map(({ name, upload, after }, place) => {
-                        const on = after[screen];
-                        const isBest = name === result.recommended.name;
-                        const outline = chosen === name ? 'outline-1 -outline-offset-1 outline-rule' : '';
-                        return (
-                            <tr
-                                key={name}
-                                aria-selected={chosen === name}
-                                className={`row-30 border-b border-line ${isBest ? 'bg-rust-wash' : 'bg-surface'} ${outline}`}
-                            >
-                                <th scope="row" className="max-w-[280px] px-3 text-left">
-                                    <button
-                                        type="button"
-                                        onClick={() => choose(name)}
-                                        className="max-w-full truncate text-left hover:underline"
-                                        title={name}
-                                    >
-                                        {name}
-                                    </button>
+                        <col style={{ width: LOOK }} />
+                    </colgroup>
+                    <thead>
+                        <tr className="border-b border-rule align-bottom text-soft">
+                            <th scope="col" className="px-3 py-1.5 text-left">
+                                Candidate
+                            </th>
+                            {heads.map(({ text, below, about }) => (
+                                <th
+                                    key={text}
+                                    scope="col"
+                                    title={about === undefined ? undefined : result.measures[about]}
+                                    className="px-2 py-1.5 text-right leading-4"
+                                >
+                                    {text}
+                                    {below && <span className="block text-[11.5px] font-normal">{below}</span>}
                                 </th>
-                                <Cell text={upload.bytesLabel} />
-                                <Cell text={upload.secondsLabel} />
-                                <Cell text={upload.sendLabel} />
-                                <Cell
-                                    text={`${megabits(upload.bitrate)} → ${megabits(on?.bitrate)}`}
-                                    title={`Asked for: ${asked(upload.wanted)} of the upload, ${asked(on?.wanted)} of the host.`}
-                                />
-                                <Cell text={upload.ssimDb.toFixed(1)} />
-                                <Cell
-                                    text={
-                                        on === undefined
-                                            ? '–'
-                                            : `${on.ssimDb.toFixed(2)} · ${on.ssimDbWorst.toFixed(1)}`
-                                    }
-                                    title={
-                                        on &&
-                                        `${on.codec}, ${on.frame}, ${on.tier} tier, ${Math.round(on.bitrate / 1000)} kb/s; ` +
-                                            `± ${on.margin.toFixed(2)} dB beside the recommended one`
-                                    }
-                                />
-                                <td className="px-2">{on && <Octaves after={on} />}</td>
-                                <Cell text={percent(on?.grainKept)} />
-                                <Cell text={percent(on?.shadowKept)} />
-                                <td className="px-2 text-right">
-                                    <span className="inline-flex items-center gap-1.5">
-                                        {on?.banded && <Mark kind="caution" />}
-                                        <Figures text={(on?.bandingAdded ?? 0).toFixed(2)} />
-                                    </span>
-                                </td>
-                                <Cell
-                                    text={
-                                        on === undefined
-                                            ? '–'
-                                            : `${(100 * on.toneShift).toFixed(1)} %`.replace('-', '−')
-                                    }
-                                    title={on?.tone}
-                                />
-                                <td className="pr-3 pl-2 text-right">
-                                    <Link
-                                        to={`/compare/tests/${test}?a=cut&b=${place}-${on?.screen}`}
-                                        aria-label={`Look at ${name} beside the cut`}
-                                        className="text-rust hover:underline"
-                                    >
-                                        look
-                                    </Link>
-                                </td>
-                            </tr>
-                        );
-                    })}
-                </tbody>
-            </table>
+                            ))}
+                            <td />
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {result.candidates.map(({ name, upload, after }, place) => {
+                            const on = after[screen];
+                            const isBest = name === result.recommended.name;
+                            const outline = chosen === name ? 'outline-1 -outline-offset-1 outline-rule' : '';
+                            return (
+                                <tr
+                                    key={name}
+                                    aria-selected={chosen === name}
+                                    className={`row-30 border-b border-line ${isBest ? 'bg-rust-wash' : 'bg-surface'} ${outline}`}
+                                >
+                                    <th scope="row" className="px-3 text-left">
+                                        <button
+                                            type="button"
+                                            onClick={() => choose(name)}
+                                            className="max-w-full truncate text-left hover:underline"
+                                            title={name}
+                                        >
+                                            {name}
+                                        </button>
+                                    </th>
+                                    <Cell text={upload.bytesLabel} />
+                                    <Cell text={upload.secondsLabel} />
+                                    <Cell text={upload.sendLabel} />
+                                    <Cell
+                                        text={`${megabits(upload.bitrate)} → ${megabits(on?.bitrate)}`}
+                                        title={`Asked for: ${asked(upload.wanted)} of the upload, ${asked(on?.wanted)} of the host.`}
+                                    />
+                                    <Cell text={upload.ssimDb.toFixed(1)} />
+                                    <Cell
+                                        text={
+                                            on === undefined
+                                                ? '–'
+                                                : `${on.ssimDb.toFixed(2)} · ${on.ssimDbWorst.toFixed(1)}`
+                                        }
+                                        title={
+                                            on &&
+                                            `${on.codec}, ${on.frame}, ${on.tier} tier, ${Math.round(on.bitrate / 1000)} kb/s; ` +
+                                                `± ${on.margin.toFixed(2)} dB beside the recommended one`
+                                        }
+                                    />
+                                    <td className="px-2">{on && <Octaves after={on} />}</td>
+                                    <Cell text={percent(on?.grainKept)} />
+                                    <Cell text={percent(on?.shadowKept)} />
+                                    <td className="figure-cell px-2 text-right whitespace-nowrap">
+                                        {on?.banded && <Mark kind="caution" />} {(on?.bandingAdded ?? 0).toFixed(2)}
+                                    </td>
+                                    <Cell
+                                        text={
+                                            on === undefined
+                                                ? '–'
+                                                : `${(100 * on.toneShift).toFixed(1)} %`.replace('-', '−')
+                                        }
+                                        title={on?.tone}
+                                    />
+                                    <td className="pr-3 pl-2 text-right">
+                                        <Link
+                                            to={`/compare/tests/${test}?a=cut&b=${place}-${on?.screen}`}
+                                            aria-label={`Look at ${name} beside the cut`}
+                                            className="text-rust hover:underline"
+                                        >
+                                            look
+                                        </Link>
+                                    </td>
+                                </tr>
+                            );
+                        })}
+                    </tbody>
+                </table>
+            </div>
             <Sound result={result} />
         </>
     );
@@ -163,8 +173,8 @@ function Sound({ result }: { result: Transit }) {
 
 function Cell({ text, title }: { text: string; title?: string | undefined }) {
     return (
-        <td className="px-2 text-right whitespace-nowrap" title={title}>
-            {inFigures(text)}
+        <td className="figure-cell px-2 text-right whitespace-nowrap" title={title}>
+            {text.replaceAll('\u2009', '\u00a0')}
         </td>
     );
 }

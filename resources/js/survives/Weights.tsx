@@ -1,4 +1,3 @@
-import { Slider } from 'radix-ui';
 import type { Transit } from '../api/types';
 
 export type Weighing = Transit['weights'];
@@ -33,22 +32,16 @@ export function Weights({ weights, isUsual, onChange }: Props) {
             {names.map(({ key, label, about }) => (
                 <div key={key} className="flex h-7 items-center gap-3" title={about}>
                     <span className="w-16 flex-none text-soft">{label}</span>
-                    <Slider.Root
-                        value={[weights[key]]}
+                    <input
+                        type="range"
+                        aria-label={`Weight of ${label.toLowerCase()}`}
                         min={0}
                         max={2}
                         step={0.25}
-                        onValueChange={([value = 0]) => onChange({ ...weights, [key]: value })}
-                        className="relative flex h-5 grow touch-none items-center"
-                    >
-                        <Slider.Track className="h-[3px] grow bg-line">
-                            <Slider.Range />
-                        </Slider.Track>
-                        <Slider.Thumb
-                            aria-label={`Weight of ${label.toLowerCase()}`}
-                            className="block size-3.5 rounded-full bg-ink focus-visible:outline-offset-2"
-                        />
-                    </Slider.Root>
+                        value={weights[key]}
+                        onChange={(event) => onChange({ ...weights, [key]: Number(event.target.value) })}
+                        className="min-w-0 grow accent-rust"
+                    />
                     <span className="figure w-8 flex-none text-right text-soft">{weights[key]}</span>
                 </div>
             ))}
