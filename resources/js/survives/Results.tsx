@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { Transit } from '../api/types';
+import { spaced } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
 
 interface Props {
@@ -174,7 +175,7 @@ function Sound({ result }: { result: Transit }) {
 function Cell({ text, title }: { text: string; title?: string | undefined }) {
     return (
         <td className="figure-cell px-2 text-right whitespace-nowrap" title={title}>
-            {text.replaceAll('\u2009', '\u00a0')}
+            {spaced(text)}
         </td>
     );
 }
