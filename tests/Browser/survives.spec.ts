@@ -8,7 +8,7 @@ test('candidates go through a host, one is recommended, and becomes the column',
     await page.getByRole('link', { name: 'What survives' }).click();
     await expect(page).toHaveTitle('What survives of Pair 2 · Outer Crate');
     await expect(page.getByRole('heading', { name: 'Nothing has been tested yet' })).toBeVisible();
-    await expect(page.getByLabel('Around')).toHaveValue('1');
+    await expect(page.getByRole('combobox', { name: 'Around' })).toHaveValue('1');
     // Places that matter to the person are drawn on the strip, by keyboard: the second replaces what lies under it.
     await page.getByRole('combobox', { name: 'Pieces' }).selectOption('hand');
     const run = page.getByRole('button', { name: 'Test', exact: true });

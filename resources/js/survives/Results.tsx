@@ -1,7 +1,7 @@
-import { Link } from 'react-router';
 import type { Transit } from '../api/types';
 import { spaced } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
+import { useFollow } from '../ui/useFollow';
 
 interface Props {
     result: Transit;
@@ -42,6 +42,7 @@ const [NAME, LOOK] = [220, 48];
 const least = { minWidth: heads.reduce((sum, { width }) => sum + width, NAME + LOOK) };
 
 export function Results({ result, screen, chosen, choose, test }: Props) {
+    const follow = useFollow();
     return (
         <>
             <div className="mt-3 overflow-x-auto">
@@ -132,13 +133,14 @@ export function Results({ result, screen, chosen, choose, test }: Props) {
                                         title={on?.tone}
                                     />
                                     <td className="pr-3 pl-2 text-right">
-                                        <Link
-                                            to={`/compare/tests/${test}?a=cut&b=${place}-${on?.screen}`}
+                                        <a
+                                            href={`/compare/tests/${test}?a=cut&b=${place}-${on?.screen}`}
+                                            onClick={follow}
                                             aria-label={`Look at ${name} beside the cut`}
                                             className="text-rust hover:underline"
                                         >
                                             look
-                                        </Link>
+                                        </a>
                                     </td>
                                 </tr>
                             );

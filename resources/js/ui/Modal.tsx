@@ -1,5 +1,6 @@
-import { Dialog } from 'radix-ui';
+import { Dialog, Slot } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { useFocusBack } from './useFocusBack';
 
 interface Props {
     open: boolean;
@@ -17,16 +18,33 @@ const look = 'flex flex-col overflow-y-auto rounded border border-rule bg-surfac
 
 /** Something that is answered before the page goes on: what is in a file, a table that is pasted, the keys. */
 export function Modal({ open, onOpenChange, title, trigger, width, children }: Props) {
+    const focusBack = useFocusBack(open);
     return (
-        <Dialog.Root open={open} onOpenChange={onOpenChange}>
-            {trigger !== undefined && <Dialog.Trigger asChild>{trigger}</Dialog.Trigger>}
-            <Dialog.Portal>
-                <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
-                <Dialog.Content aria-describedby={undefined} style={{ width }} className={`${place} ${look}`}>
-                    <Dialog.Title className="mb-2 flex-none truncate text-[17px] font-semibold">{title}</Dialog.Title>
-                    {children}
-                </Dialog.Content>
-            </Dialog.Portal>
-        </Dialog.Root>
+        <>
+            {trigger !== undefined && (
+                <Slot.Root aria-haspopup="dialog" aria-expanded={open} onClick={() => onOpenChange(true)}>
+                    {trigger}
+                </Slot.Root>
+            )}
+            {/* A closed one is not there at all: what the library keeps of it makes each page do before its first picture what could wait until after. */}
+            {open && (
+                <Dialog.Root open onOpenChange={onOpenChange}>
+                    <Dialog.Portal>
+                        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
+                        <Dialog.Content
+                            aria-describedby={undefined}
+                            onCloseAutoFocus={focusBack}
+                            style={{ width }}
+                            className={`${place} ${look}`}
+                        >
+                            <Dialog.Title className="mb-2 flex-none truncate text-[17px] font-semibold">
+                                {title}
+                            </Dialog.Title>
+                            {children}
+                        </Dialog.Content>
+                    </Dialog.Portal>
+                </Dialog.Root>
+            )}
+        </>
     );
 }

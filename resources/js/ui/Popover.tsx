@@ -1,5 +1,6 @@
-import { Popover as Radix } from 'radix-ui';
-import { type ReactNode, useLayoutEffect, useRef } from 'react';
+import { Popover as Radix, Slot } from 'radix-ui';
+import { type ReactNode, type RefObject, useRef } from 'react';
+import { useFocusBack } from './useFocusBack';
 
 interface Props {
     open: boolean;
@@ -23,16 +24,6 @@ interface Props {
 const isTyped = (target: EventTarget | null) =>
     target instanceof HTMLInputElement && !['range', 'radio', 'checkbox'].includes(target.type);
 
-/** To where the focus was; where that has gone meanwhile, as a finding that was answered, to what stands at its place in the sheet. */
-function focusAgain(before: Element | null) {
-    if (!(before instanceof HTMLElement)) {
-        return;
-    }
-    const place = before.dataset.at;
-    const there = before.isConnected || place === undefined ? before : document.querySelector(`[data-at="${place}"]`);
-    (there instanceof HTMLElement ? there : before).focus();
-}
-
 /** Opens beside its anchor; Esc or a click elsewhere closes it, and the focus goes back. */
 export function Popover({
     open,
@@ -48,35 +39,33 @@ export function Popover({
     tall,
     clear = 12,
 }: Props) {
-    const before = useRef<Element | null>(null);
-    // Noted before anything inside takes the focus, which happens in later effects.
-    useLayoutEffect(() => {
-        if (open) {
-            before.current = document.activeElement;
-        }
-    }, [open]);
+    const held = useRef<HTMLElement>(null);
+    const focusBack = useFocusBack(open);
     return (
-        <Radix.Root open={open} onOpenChange={onOpenChange}>
-            <Radix.Anchor asChild>{anchor}</Radix.Anchor>
-            <Radix.Portal>
-                <Radix.Content
-                    aria-label={label}
-                    onFocusCapture={(event) => isTyped(event.target) && onType?.()}
-                    onEscapeKeyDown={(event) => isTyped(event.target) && onCancel?.()}
-                    onCloseAutoFocus={(event) => {
-                        event.preventDefault();
-                        focusAgain(before.current);
-                    }}
-                    side={side}
-                    align={align}
-                    sideOffset={4}
-                    collisionPadding={{ top: 12, left: 12, right: 12, bottom: clear }}
-                    style={{ width }}
-                    className={`z-30 overflow-y-auto ${tall ? 'max-h-[var(--radix-popover-content-available-height)]' : 'max-h-[min(560px,var(--radix-popover-content-available-height))]'} rounded border border-rule bg-surface p-3.5 text-[13px] shadow-pop`}
-                >
-                    {children}
-                </Radix.Content>
-            </Radix.Portal>
-        </Radix.Root>
+        <>
+            <Slot.Root ref={held}>{anchor}</Slot.Root>
+            {/* A page has dozens of them, nearly all closed: until one is opened, it is its anchor and nothing more. */}
+            {open && (
+                <Radix.Root open onOpenChange={onOpenChange}>
+                    <Radix.Anchor virtualRef={held as RefObject<HTMLElement>} />
+                    <Radix.Portal>
+                        <Radix.Content
+                            aria-label={label}
+                            onFocusCapture={(event) => isTyped(event.target) && onType?.()}
+                            onEscapeKeyDown={(event) => isTyped(event.target) && onCancel?.()}
+                            onCloseAutoFocus={focusBack}
+                            side={side}
+                            align={align}
+                            sideOffset={4}
+                            collisionPadding={{ top: 12, left: 12, right: 12, bottom: clear }}
+                            style={{ width }}
+                            className={`z-30 overflow-y-auto ${tall ? 'max-h-[var(--radix-popover-content-available-height)]' : 'max-h-[min(560px,var(--radix-popover-content-available-height))]'} rounded border border-rule bg-surface p-3.5 text-[13px] shadow-pop`}
+                        >
+                            {children}
+                        </Radix.Content>
+                    </Radix.Portal>
+                </Radix.Root>
+            )}
+        </>
     );
 }

@@ -1,4 +1,4 @@
-import { ToggleGroup } from 'radix-ui';
+import { useId } from 'react';
 
 interface Props<T extends string> {
     label: string;
@@ -9,23 +9,24 @@ interface Props<T extends string> {
 
 /** One of a few, side by side. */
 export function Segments<T extends string>({ label, value, options, onChange }: Props<T>) {
+    const name = useId();
     return (
-        <ToggleGroup.Root
-            type="single"
-            value={value}
-            aria-label={label}
-            onValueChange={(next) => next !== '' && onChange(next as T)}
-            className="flex w-fit overflow-hidden rounded border border-line"
-        >
+        <div role="radiogroup" aria-label={label} className="flex w-fit overflow-hidden rounded border border-line">
             {options.map((option) => (
-                <ToggleGroup.Item
+                <label
                     key={option.value}
-                    value={option.value}
-                    className="h-7 border-l border-line px-2 whitespace-nowrap first:border-0 hover:bg-sunk focus-visible:outline-offset-[-2px] data-[state=on]:bg-ink data-[state=on]:text-surface"
+                    className="relative flex h-7 items-center border-l border-line px-2 whitespace-nowrap first:border-0 hover:bg-sunk has-checked:bg-ink has-checked:text-surface"
                 >
+                    <input
+                        type="radio"
+                        name={name}
+                        checked={option.value === value}
+                        onChange={() => onChange(option.value)}
+                        className="absolute inset-0 appearance-none focus-visible:outline-offset-[-2px]"
+                    />
                     {option.label}
-                </ToggleGroup.Item>
+                </label>
             ))}
-        </ToggleGroup.Root>
+        </div>
     );
 }
