@@ -26,7 +26,7 @@ export function Modal({ open, onOpenChange, title, trigger, width, children }: P
                     {trigger}
                 </Slot.Root>
             )}
-            {/* A closed one is not there at all: what the library keeps of it makes each page do before its first picture what could wait until after. */}
+            {/* A closed one is not there: what is kept of it has each page do before its first picture what could wait. */}
             {open && (
                 <Dialog.Root open onOpenChange={onOpenChange}>
                     <Dialog.Portal>
