@@ -42,8 +42,15 @@ test('candidates go through a host, one is recommended, and becomes the column',
     await clean(page, 'what survives');
 
     // Whoever cares for nothing but the size is told the smallest: by keyboard.
-    for (const weight of ['picture', 'making', 'sending']) {
-        await page.getByRole('slider', { name: `Weight of ${weight}` }).press('Home');
+    const weights = ['picture', 'making', 'sending'].map((name) =>
+        page.getByRole('slider', { name: `Weight of ${name}` }),
+    );
+    for (const weight of weights) {
+        await weight.press('Home');
+    }
+    // One that follows at once takes nothing of it back.
+    for (const weight of weights) {
+        await expect(weight).toHaveValue('0');
     }
     const smallest = await table.getByRole('rowheader').first().textContent();
     // Between a figure and its unit there is a thin space, which names for screen readers leave wide.

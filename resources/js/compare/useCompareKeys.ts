@@ -1,4 +1,5 @@
 import { useLayoutEffect } from 'react';
+import { takesKey } from '../ui/typing';
 
 /** Keys of the page, but while something is typed or chosen. */
 export function useCompareKeys(
@@ -7,11 +8,9 @@ export function useCompareKeys(
 ) {
     // With what is shown, not a moment later: a key that follows at once acts on what is seen.
     useLayoutEffect(() => {
-        const typing = (event: KeyboardEvent) =>
-            event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
         const onDown = (event: KeyboardEvent) => {
             const act = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-            if (act && !typing(event) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+            if (act && !takesKey(event) && !event.ctrlKey && !event.metaKey && !event.altKey) {
                 event.preventDefault();
                 act(event);
             }

@@ -2,6 +2,7 @@ import { Keyboard } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
 import { Modal } from '../ui/Modal';
+import { takesKey } from '../ui/typing';
 import { keysOf } from './keys';
 
 /** The keys of the page, on `?`. */
@@ -10,8 +11,7 @@ export function KeyList() {
     const { pathname } = useLocation();
     useEffect(() => {
         const onKey = (event: KeyboardEvent) => {
-            const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-            if (event.key === '?' && !typing && !event.ctrlKey && !event.metaKey) {
+            if (event.key === '?' && !takesKey(event) && !event.ctrlKey && !event.metaKey) {
                 event.preventDefault();
                 setOpen(true);
             }

@@ -8,6 +8,7 @@ import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { PackTrouble } from '../ui/PackTrouble';
 import { Failed, Loading, Trouble } from '../ui/States';
+import { takesKey } from '../ui/typing';
 import { useTitle } from '../ui/useTitle';
 import { CutStage } from '../viewer/CutStage';
 import { usePieces } from '../viewer/usePieces';
@@ -62,8 +63,7 @@ function SheetOf({ id }: { id: number }) {
 
     useEffect(() => {
         const onKey = (event: KeyboardEvent) => {
-            const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-            if (typing || !(event.ctrlKey || event.metaKey)) {
+            if (takesKey(event) || !(event.ctrlKey || event.metaKey)) {
                 return;
             }
             const key = event.key.toLowerCase();

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { usePresets } from '../api/queries';
+import { takesKey } from '../ui/typing';
 import { useStable } from '../ui/useStable';
 
 /** 1 to 9 add an output with one of the first nine presets, wherever on the page nothing is typed and nothing is open. */
@@ -8,7 +9,7 @@ export function usePresetKeys(add: (preset: string, host: string | null) => void
     const onKey = useStable((event: KeyboardEvent) => {
         const target = event.target instanceof HTMLElement ? event.target : document.body;
         const busy =
-            target.matches('input, textarea, select') ||
+            takesKey(event) ||
             target.closest('[role=dialog], [role=menu], [role=listbox]') !== null ||
             event.ctrlKey ||
             event.metaKey ||

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import type { Sheet, Transit, TransitRequest, TransitTest } from '../api/types';
@@ -27,16 +27,19 @@ export default function SurvivesPage() {
 function SurvivesOf({ cut }: { cut: number }) {
     const client = useQueryClient();
     const sheet = useQuery({ queryKey: ['sheet', cut], queryFn: () => api.sheet(cut) });
-    // In the address, so that coming back from the pictures finds them.
     const [search, setSearch] = useSearchParams();
-    const weights = useMemo(() => weightsIn(search.get('weights')), [search]);
+    const [weights, show] = useState(() => weightsIn(search.get('weights')));
     const setWeights = (next: Weighing | null) => {
+        // At once, not with the address, which comes when there is time: what is moved next begins from these.
+        show(next);
+        // In the address, so that coming back from the pictures finds them.
+        const address = new URLSearchParams(search);
         if (next === null) {
-            search.delete('weights');
+            address.delete('weights');
         } else {
-            search.set('weights', [next.quality, next.size, next.making, next.sending].join(' '));
+            address.set('weights', [next.quality, next.size, next.making, next.sending].join(' '));
         }
-        setSearch(search, { replace: true });
+        setSearch(address, { replace: true });
     };
     const test = useQuery({
         ...latestTest(cut, weights),

@@ -1,5 +1,6 @@
 import { Popover as Radix, Slot } from 'radix-ui';
 import { type ReactNode, type RefObject, useRef } from 'react';
+import { isTyped } from './typing';
 import { useFocusBack } from './useFocusBack';
 
 interface Props {
@@ -20,9 +21,6 @@ interface Props {
     /** Pixels at the bottom of the window that it leaves in sight. */
     clear?: number;
 }
-
-const isTyped = (target: EventTarget | null) =>
-    target instanceof HTMLInputElement && !['range', 'radio', 'checkbox'].includes(target.type);
 
 /** Opens beside its anchor; Esc or a click elsewhere closes it, and the focus goes back. */
 export function Popover({

@@ -3,6 +3,7 @@ import { memo, useEffect, useLayoutEffect, useState } from 'react';
 import { api } from '../api/client';
 import { useAnalysis } from '../api/queries';
 import type { Cut, Range, Sheet } from '../api/types';
+import { takesKey } from '../ui/typing';
 import { PiecesMenu } from './PiecesMenu';
 import { RangeLine } from './RangeLine';
 import { RangeStrip } from './RangeStrip';
@@ -42,9 +43,8 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
         const onKey = (event: KeyboardEvent) => {
             const target = event.target instanceof HTMLElement ? event.target : document.body;
             const here = target === document.body || target.id === 'main' || target.closest('[data-stage]') !== null;
-            const typing = target.matches('input, textarea, select');
             const asked = document.querySelector('[role=dialog], [data-radix-popper-content-wrapper]') !== null;
-            if (typing || asked || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) {
+            if (takesKey(event) || asked || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) {
                 return;
             }
             const step = event.shiftKey ? cut.timecode.perSecond : 1;
