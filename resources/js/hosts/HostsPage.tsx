@@ -15,6 +15,7 @@ import { Popover } from '../ui/Popover';
 import { Failed, Loading, Trouble } from '../ui/States';
 import { search } from '../ui/search';
 import { Title } from '../ui/Title';
+import { useAddressed } from '../ui/useAddressed';
 import { useTitle } from '../ui/useTitle';
 import { HostDocument } from './HostDocument';
 
@@ -81,7 +82,7 @@ interface IndexProps {
 }
 
 function HostIndex({ hosts, chosen, query, setQuery }: IndexProps) {
-    const sought = query.get('q') ?? '';
+    const [sought, seek] = useAddressed('q', query, setQuery);
     const [most, setMost] = useState(FIRST);
     const all = search(hosts, sought, words);
     const found = all.slice(0, most);
@@ -92,11 +93,7 @@ function HostIndex({ hosts, chosen, query, setQuery }: IndexProps) {
                 aria-label="Search the hosts"
                 placeholder="Name, codec, size"
                 value={sought}
-                onChange={(event) =>
-                    setQuery(new URLSearchParams(event.target.value === '' ? {} : { q: event.target.value }), {
-                        replace: true,
-                    })
-                }
+                onChange={(event) => seek(event.target.value)}
                 className="h-8 w-full rounded border border-line bg-surface px-2"
             />
             <ul className="mt-2 -ml-2 min-h-0 flex-1 overflow-y-auto pb-4 text-[13px]">

@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { PickFiles } from '../ui/PickFiles';
 import { Blank, Failed, Loading } from '../ui/States';
+import { useAddressed } from '../ui/useAddressed';
 import { useTitle } from '../ui/useTitle';
 import { DropZone } from '../uploads/DropZone';
 import { Sendings } from '../uploads/Sendings';
@@ -44,8 +45,7 @@ export function ShelfPage() {
     useTitle('Shelf');
     const navigate = useNavigate();
     const [query, setQuery] = useSearchParams();
-    const text = query.get('q') ?? '';
-    const setText = (next: string) => setQuery(next === '' ? {} : { q: next }, { replace: true });
+    const [text, setText] = useAddressed('q', query, setQuery);
     const [order, setOrder] = useState<{ key: string; down: boolean } | null>(null);
     const [bringing, setBringing] = useState(false);
     const wanted = useDeferredValue(text.trim().toLowerCase());
