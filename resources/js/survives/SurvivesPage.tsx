@@ -10,6 +10,7 @@ import { isGoing } from '../ui/isGoing';
 import { Segments } from '../ui/Segments';
 import { Blank, Failed, Loading } from '../ui/States';
 import { UnderWay } from '../ui/UnderWay';
+import { useAddressed } from '../ui/useAddressed';
 import { useTitle } from '../ui/useTitle';
 import { Ask } from './Ask';
 import { KeepAsPreset } from './KeepAsPreset';
@@ -28,19 +29,11 @@ function SurvivesOf({ cut }: { cut: number }) {
     const client = useQueryClient();
     const sheet = useQuery({ queryKey: ['sheet', cut], queryFn: () => api.sheet(cut) });
     const [search, setSearch] = useSearchParams();
-    const [weights, show] = useState(() => weightsIn(search.get('weights')));
-    const setWeights = (next: Weighing | null) => {
-        // At once, not with the address, which comes when there is time: what is moved next begins from these.
-        show(next);
-        // In the address, so that coming back from the pictures finds them.
-        const address = new URLSearchParams(search);
-        if (next === null) {
-            address.delete('weights');
-        } else {
-            address.set('weights', [next.quality, next.size, next.making, next.sending].join(' '));
-        }
-        setSearch(address, { replace: true });
-    };
+    // In the address, so that coming back from the pictures finds them.
+    const [written, write] = useAddressed('weights', search, setSearch);
+    const weights = weightsIn(written);
+    const setWeights = (next: Weighing | null) =>
+        write(next === null ? '' : [next.quality, next.size, next.making, next.sending].join(' '));
     const test = useQuery({
         ...latestTest(cut, weights),
         placeholderData: keepPreviousData,

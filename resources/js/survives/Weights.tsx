@@ -2,9 +2,9 @@ import type { Transit } from '../api/types';
 
 export type Weighing = Transit['weights'];
 
-/** As an address has them: four figures, picture first; null for the usual ones. */
-export function weightsIn(text: string | null): Weighing | null {
-    const [quality, size, making, sending] = text === null ? [] : text.split(' ').map(Number);
+/** As an address has them: four figures, picture first; null, for the usual ones, where it has none. */
+export function weightsIn(text: string): Weighing | null {
+    const [quality, size, making, sending] = text.split(' ').map(Number);
     return quality === undefined || size === undefined || making === undefined || sending === undefined
         ? null
         : { quality, size, making, sending };

@@ -22,6 +22,10 @@ interface Props {
     clear?: number;
 }
 
+const look = 'z-30 overflow-y-auto rounded border border-rule bg-surface p-3.5 text-[13px] shadow-pop';
+const TALL = 'max-h-[var(--radix-popover-content-available-height)]';
+const USUAL = 'max-h-[min(560px,var(--radix-popover-content-available-height))]';
+
 /** Opens beside its anchor; Esc or a click elsewhere closes it, and the focus goes back. */
 export function Popover({
     open,
@@ -57,7 +61,7 @@ export function Popover({
                             sideOffset={4}
                             collisionPadding={{ top: 12, left: 12, right: 12, bottom: clear }}
                             style={{ width }}
-                            className={`z-30 overflow-y-auto ${tall ? 'max-h-[var(--radix-popover-content-available-height)]' : 'max-h-[min(560px,var(--radix-popover-content-available-height))]'} rounded border border-rule bg-surface p-3.5 text-[13px] shadow-pop`}
+                            className={`${look} ${tall ? TALL : USUAL}`}
                         >
                             {children}
                         </Radix.Content>

@@ -7,6 +7,8 @@ interface Props<T extends string> {
     onChange: (value: T) => void;
 }
 
+const look = 'relative flex h-7 items-center border-l border-line px-2 whitespace-nowrap';
+
 /** One of a few, side by side. */
 export function Segments<T extends string>({ label, value, options, onChange }: Props<T>) {
     const name = useId();
@@ -16,7 +18,7 @@ export function Segments<T extends string>({ label, value, options, onChange }: 
             {options.map((option) => (
                 <label
                     key={option.value}
-                    className="relative flex h-7 items-center border-l border-line px-2 whitespace-nowrap first:border-0 hover:bg-sunk has-checked:bg-ink has-checked:text-surface"
+                    className={`${look} first:border-0 hover:bg-sunk has-checked:bg-ink has-checked:text-surface`}
                 >
                     <input
                         type="radio"

@@ -3,8 +3,8 @@ import { useEffect, useRef, useState } from 'react';
 type SetQuery = (query: URLSearchParams, options: { replace: boolean }) => void;
 
 /**
- * Text of a field that stands in the address as well, so that Back keeps it. The field has it at once; the address is drawn when there
- * is time, and a field that waited for it would lose what is typed meanwhile.
+ * What is typed or set on a page, and stands in its address as well, so that Back keeps it. The page has it at once; the address is drawn
+ * when there is time, and a field or slider that waited for it would lose what is typed or moved meanwhile.
  *
  * @returns the text, and what changes it
  */
