@@ -78,14 +78,22 @@ export class ApiError extends Error {
     }
 }
 
-/** Browsers send no more than 64 KiB for a page that is gone. */
+/** Browsers send on 64 KiB for a page that is gone, of all that is under way at once (Fetch Standard, HTTP-network-or-cache fetch). */
 const MOST_LATE = 60_000;
 
-/** A file goes as it is, everything else as JSON. `outlives`: goes on when the page is left meanwhile. */
-async function call<T>(method: string, path: string, body?: unknown, outlives = false): Promise<T> {
+let late = 0;
+
+/**
+ * A file goes as it is, everything else as JSON. What changes something goes on when the page is left meanwhile: whoever presses Pack and
+ * closes the window has packed.
+ */
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
     let response: Response;
     const isFile = body instanceof Blob;
     const text = body === undefined || isFile ? undefined : JSON.stringify(body);
+    const bytes = text === undefined ? 0 : new TextEncoder().encode(text).length;
+    const keepalive = method !== 'GET' && !isFile && late + bytes < MOST_LATE;
+    late += keepalive ? bytes : 0;
     try {
         response = await fetch(`/api/${path}`, {
             method,
@@ -96,14 +104,16 @@ async function call<T>(method: string, path: string, body?: unknown, outlives = 
                     : { 'Content-Type': isFile ? 'application/octet-stream' : 'application/json' }),
             },
             body: isFile ? body : text,
-            keepalive: outlives && text !== undefined && text.length < MOST_LATE,
+            keepalive,
         });
     } catch {
         throw new ApiError(0, 'unreachable', 'Outer Crate does not answer. Look whether bin/start still runs.');
+    } finally {
+        late -= keepalive ? bytes : 0;
     }
     if (response.status === 401 && path !== 'sign-in') {
         await untilSignedIn();
-        return call(method, path, body, outlives);
+        return call(method, path, body);
     }
     if (response.status === 204) {
         return undefined as T;
@@ -152,7 +162,7 @@ export const api = {
     putBack: (cut: number) => call<CutAnswer>('POST', `cuts/${cut}/take-back`),
     takeOff: (cut: number) => call<void>('DELETE', `cuts/${cut}`),
     sheet: (cut: number) => call<Sheet>('GET', `cuts/${cut}/sheet`),
-    saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet, true),
+    saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet),
     /** `again`: also what lies there unchanged. */
     pack: (cut: number, again = false) => call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`),
     packColumn: (cut: number, key: string) =>
@@ -168,7 +178,7 @@ export const api = {
     checkBeforeSending: (request: DispatchRequest) => call<DispatchCheckAnswer>('POST', 'dispatches/check', request),
     /** What is typed when the page is left arrives all the same. */
     describe: (id: number, details: DetailsRequest['details']) =>
-        call<DispatchAnswer>('PUT', `dispatches/${id}/details`, { details }, true),
+        call<DispatchAnswer>('PUT', `dispatches/${id}/details`, { details }),
     keepTemplate: (id: number, name: string) => call<DispatchAnswer>('POST', `dispatches/${id}/templates`, { name }),
     fill: (id: number, template: number) => call<DispatchAnswer>('POST', `dispatches/${id}/fill/${template}`),
     caption: (id: number, request: CaptionsRequest) =>
