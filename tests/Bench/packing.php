@@ -85,19 +85,14 @@ $checked = fn (Collection $runs): float => (float) RunLog::query()
 [$overheads, $encoded, $unchecked, $shares, $tries] = [[], [], [], [], []];
 for ($round = 0; $round < 4; $round++) {
     foreach ($alone as $kind => $output) {
-        $queue = function () use ($packed, $long, $output, $timed, $done, &$runs, &$tries): float {
-            $runs = $packed($long, [$output]);
-            $seconds = $timed(fn () => app(Worker::class)->one(['make']));
-            $tries = [...$tries, ...$done($runs)];
-
-            return $seconds;
-        };
-        $hand = fn (): float => $timed(fn () => $byHand($output));
-        [$queued, $encoding] = $round % 2 === 0 ? [$queue(), $hand()] : array_reverse([$hand(), $queue()]);
+        $runs = $packed($long, [$output]);
+        $ways = ['queue' => fn () => app(Worker::class)->one(['make']), 'hand' => fn () => $byHand($output)];
+        $seconds = array_map($timed, $round % 2 === 0 ? $ways : array_reverse($ways));
+        $tries = [...$tries, ...$done($runs)];
         $decoding = $timed(fn () => $engine(['-i', 'by-hand.mp4', '-map', '0', '-f', 'null', '-']));
-        $overheads[$kind][] = [$queued, $encoding + $decoding];
-        $encoded[$kind][] = [$queued, $encoding];
-        $unchecked[$kind][] = [$queued - $checked($runs), $encoding];
+        $overheads[$kind][] = [$seconds['queue'], $seconds['hand'] + $decoding];
+        $encoded[$kind][] = [$seconds['queue'], $seconds['hand']];
+        $unchecked[$kind][] = [$seconds['queue'] - $checked($runs), $seconds['hand']];
     }
 }
 for ($round = 0; $round < 3; $round++) {

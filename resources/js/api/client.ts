@@ -81,6 +81,7 @@ export class ApiError extends Error {
 /** Browsers send on 64 KiB for a page that is gone, of all that is under way at once (Fetch Standard, HTTP-network-or-cache fetch). */
 const MOST_LATE = 60_000;
 
+/** Bytes that are under way so. */
 let late = 0;
 
 /**
@@ -176,7 +177,6 @@ export const api = {
     dispatches: () => call<DispatchList>('GET', 'dispatches'),
     dispatch: (request: DispatchRequest) => call<DispatchAnswer>('POST', 'dispatches', request),
     checkBeforeSending: (request: DispatchRequest) => call<DispatchCheckAnswer>('POST', 'dispatches/check', request),
-    /** What is typed when the page is left arrives all the same. */
     describe: (id: number, details: DetailsRequest['details']) =>
         call<DispatchAnswer>('PUT', `dispatches/${id}/details`, { details }),
     keepTemplate: (id: number, name: string) => call<DispatchAnswer>('POST', `dispatches/${id}/templates`, { name }),

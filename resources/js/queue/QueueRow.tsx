@@ -99,7 +99,7 @@ export function QueueRow({ run, time, earlier, later, drop }: Props) {
                     {going && (
                         <span
                             className={`absolute bottom-0 left-2 h-[3px] transition-[width] ${run.paused ? 'bg-faint' : 'bg-rust'}`}
-                            style={{ width: `calc(${run.percent}% - 16px)` }}
+                            style={{ width: `calc((100% - 16px) * ${run.percent / 100})` }}
                         />
                     )}
                 </td>
