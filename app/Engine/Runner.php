@@ -29,6 +29,18 @@ class Runner
 
     private const LONGEST_PAUSE = 40_000;
 
+    /** A program that waits for no drive, and ends in some milliseconds. */
+    private const NOTHING = ['stat', '--file-system', '--', '/proc'];
+
+    /** Seconds in which it ends where the machine has time for it. */
+    private const MOMENT = 1.0;
+
+    /** Seconds that what is late is still waited for once it has ended, beside those that it took. */
+    private const LAST_LOOK = 0.1;
+
+    /** How often a machine without time for it is borne with. */
+    private const BUSY_ROUNDS = 20;
+
     /**
      * Runs an encoding command to its end.
      *
@@ -233,17 +245,35 @@ class Runner
      */
     public function ends(array $command, float $seconds): bool
     {
-        $process = new EngineProcess(['setsid', ...$command], '/', null, null, null);
-        $process->disableOutput()->start();
-        for ($end = Clock::seconds() + $seconds; $process->isRunning(); usleep(1_000)) {
-            if (Clock::seconds() > $end) {
-                $process->leave();
+        $process = self::begin($command);
+        $ends = $this->comes(fn (): bool => ! $process->isRunning(), $seconds);
+        $ends ?: $process->leave();
 
-                return false;
+        return $ends;
+    }
+
+    /**
+     * Whether something comes within so many seconds. A machine that is busy gives nobody time: it is late only where a program that was
+     * begun after that has ended in a moment.
+     *
+     * @param  Closure(): bool  $has  whether it is there
+     */
+    public function comes(Closure $has, float $seconds): bool
+    {
+        for ($round = 0; $round < self::BUSY_ROUNDS; $round++) {
+            if (self::within($has, $seconds)) {
+                return true;
             }
+            $begun = Clock::seconds();
+            $other = self::begin(self::NOTHING);
+            if (self::within(fn (): bool => ! $other->isRunning(), self::MOMENT)) {
+                // All of the machine may have stood still until now.
+                return self::within($has, self::LAST_LOOK + Clock::seconds() - $begun);
+            }
+            $other->leave();
         }
 
-        return true;
+        return false;
     }
 
     /** Full path of a program, given by name or by path; null when it is not there. */
@@ -302,6 +332,29 @@ class Runner
     private static function wait(int $microseconds): void
     {
         Fiber::getCurrent() === null ? usleep($microseconds) : Fiber::suspend();
+    }
+
+    /** @param  list<string>  $command  program and arguments, which says nothing and may be left alone */
+    private static function begin(array $command): EngineProcess
+    {
+        $process = new EngineProcess(['setsid', ...$command], '/', null, null, null);
+        $process->disableOutput()->start();
+
+        return $process;
+    }
+
+    /** @param  Closure(): bool  $has */
+    private static function within(Closure $has, float $seconds): bool
+    {
+        $end = Clock::seconds() + $seconds;
+        while (! $has()) {
+            if (Clock::seconds() > $end) {
+                return false;
+            }
+            usleep(1_000);
+        }
+
+        return true;
     }
 
     private function run(EngineProcess $process, Closure $take): void

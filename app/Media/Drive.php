@@ -34,7 +34,7 @@ final class Drive
     {
         $isSilent = fn (string $point): bool => str_starts_with($point, rtrim($folder, '/').'/') && ! self::answers($point);
 
-        return array_values(array_filter(array_column(self::mounts(), 0), $isSilent));
+        return array_values(array_filter(Mounts::points(), $isSilent));
     }
 
     /** Bytes free on the volume that the folder lies, or will lie, on; null when it does not say. */
@@ -64,42 +64,7 @@ final class Drive
     /** Of the deepest mount point above the folder, as the kernel lists it. */
     public static function fileSystem(string $folder): ?string
     {
-        return self::mount($folder)[1];
-    }
-
-    /** The deepest mount point above a path, as far as its name tells: nothing of it is touched. */
-    public static function mountPoint(string $path): string
-    {
-        return self::mount($path)[0];
-    }
-
-    /** @return array{string, string|null} where it is, and its file system */
-    private static function mount(string $path): array
-    {
-        $deepest = ['', null];
-        foreach (self::mounts() as [$point, $name]) {
-            if (str_starts_with("{$path}/", "{$point}/") && strlen($point) >= strlen($deepest[0])) {
-                $deepest = [$point, $name];
-            }
-        }
-
-        return [$deepest[0] === '' ? '/' : $deepest[0], $deepest[1]];
-    }
-
-    /** @return list<array{string, string}> where they are, and their file systems; read once in a second */
-    private static function mounts(): array
-    {
-        static $mounts = [], $until = 0;
-        if ($until < hrtime(true)) {
-            $until = hrtime(true) + 1_000_000_000;
-            $mounts = array_map(function (string $line): array {
-                [, $point, $name] = explode(' ', $line) + [1 => '', 2 => ''];
-
-                return [rtrim(stripcslashes($point), '/'), $name];
-            }, @file('/proc/mounts') ?: []);
-        }
-
-        return $mounts;
+        return Mounts::fileSystem(Mounts::point($folder));
     }
 
     /** Whether something can be put into a folder: tried, since who may write says nothing of a drive that is read-only or full. */

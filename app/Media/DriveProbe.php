@@ -23,9 +23,6 @@ class DriveProbe
     /** Of the file whose time says when a place last answered. */
     private const ANSWERED = '.answered';
 
-    /** Microseconds between looks at a question that another process has put. */
-    private const LOOK = 5_000;
-
     /** @var array<string, array{int, bool}> by mount point: until when it is known, and what */
     private array $known = [];
 
@@ -36,8 +33,9 @@ class DriveProbe
     /** Whether its file system says how full it is, or that there is no such place. */
     public function answers(string $place): bool
     {
+        $point = Mounts::point($place);
         $answers = $this->ask($place, (int) config('crate.drives.patience'), 0);
-        $answers && @touch(self::file(Drive::mountPoint($place)).self::ANSWERED);
+        $answers && ! Mounts::isOwn($point) && @touch(self::file($point).self::ANSWERED);
 
         return $answers;
     }
@@ -45,7 +43,7 @@ class DriveProbe
     /** Whether the drive of a place answered a moment ago, or does so in a moment: what a page can wait for. */
     public function answeredLately(string $place): bool
     {
-        $point = Drive::mountPoint($place);
+        $point = Mounts::point($place);
         [$until, $answered] = $this->known[$point] ?? [0, false];
         if ($until < hrtime(true)) {
             $answered = $this->ask($point, self::MOMENT, self::LATELY);
@@ -61,6 +59,9 @@ class DriveProbe
      */
     private function ask(string $place, int $within, int $lately): bool
     {
+        if (Mounts::isOwn(Mounts::point($place))) {
+            return true;
+        }
         $question = self::file($place);
         $answer = $question.self::ANSWERED;
         clearstatcache(true, $answer);
@@ -70,7 +71,7 @@ class DriveProbe
 
         // Where storage is full or not ours, a question is put by itself, and nothing is kept of its answer.
         $isKept = is_writable($question) || @touch($question);
-        $answers = (! $isKept || self::isClosed($question, $within))
+        $answers = (! $isKept || $this->isClosed($question, $within))
             && $this->runner->ends([...$isKept ? ['flock', $question] : [], 'stat', '--file-system', '--', $place], $within);
         $answers && @touch($answer);
 
@@ -87,26 +88,20 @@ class DriveProbe
     }
 
     /** Whether no earlier question is open, or has its answer in time. */
-    private static function isClosed(string $question, int $within): bool
+    private function isClosed(string $question, int $within): bool
     {
-        $open = @fopen($question, 'c');
+        // What is begun meanwhile is not to hold it as well.
+        $open = @fopen($question, 'ce');
         if ($open === false) {
             return true;
         }
-        try {
-            while (! flock($open, LOCK_EX | LOCK_NB)) {
-                clearstatcache(true, $question);
-                if (time() - (int) @filemtime($question) > $within) {
-                    return false;
-                }
-                usleep(self::LOOK);
-            }
+        clearstatcache(true, $question);
+        // Times of files count whole seconds.
+        $left = (int) @filemtime($question) + $within + 1 - time();
+        $isClosed = $this->runner->comes(fn (): bool => flock($open, LOCK_EX | LOCK_NB), max(0, min($within, $left)));
+        fclose($open);
+        $isClosed && @touch($question);
 
-            @touch($question);
-
-            return true;
-        } finally {
-            fclose($open);
-        }
+        return $isClosed;
     }
 }

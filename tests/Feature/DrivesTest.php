@@ -16,7 +16,18 @@ beforeEach(function (): void {
     HangingDrive::canBe() ?: $this->markTestSkipped('Only root may mount a drive that hangs.');
     // Where the files of a test go.
     $this->drive = new HangingDrive($this->folder('out'));
-    config(['crate.deliveries' => $this->drive->path, 'crate.engine.stall' => 1, 'crate.drives.patience' => 1]);
+    // It is known by a link, as many a share is.
+    symlink($this->drive->path, $this->folder('deliveries'));
+    config(['crate.deliveries' => $this->folder('deliveries')]);
+    // Nobody waits long for what hangs, and as long as it takes for what does not.
+    $this->hang = function (HangingDrive $drive, string $what): void {
+        config(['crate.engine.stall' => 1, 'crate.drives.patience' => 1]);
+        $drive->hang($what);
+    };
+    $this->goOn = function (HangingDrive $drive): void {
+        config(['crate.engine.stall' => 300, 'crate.drives.patience' => 20]);
+        $drive->goOn();
+    };
     // The engine itself, not one that was kept ready: that writes for whoever asked it, who can be ended.
     config(['crate.engine.encoder' => '/usr/bin/ffmpeg']);
     $this->cut = Cut::query()->find($this->bringIn()['id']);
@@ -36,18 +47,19 @@ afterEach(function (): void {
 
 it('leaves an engine alone that waits for a drive, makes what goes elsewhere, and goes on when the drive is back', function () {
     [$run] = $this->queued($this->cut, [['preset' => 'review-720']])->all();
-    $this->drive->hang('writes');
+    ($this->hang)($this->drive, 'writes');
     $this->work();
     expect($run->refresh()->work->state)->toBe(WorkState::Waiting)->and($run->work->error)->toContain('does not answer');
 
     $columns = $this->columns($this->cut, [['preset' => 'review-720']]);
     [$other] = app(Packer::class)->pack($this->cut, $columns, $this->folder('elsewhere'))->all();
+    config(['crate.engine.stall' => 300]);
     expect($this->make($other)->work->state)->toBe(WorkState::Done);
     // Its engine has the unfinished file in its hands: whoever touched that would hang with it.
     expect(($this->again)($run)->work->state)->toBe(WorkState::Waiting)->and($run->work->error)->toContain('its engine is not back');
 
-    $this->drive->goOn();
-    for ($end = microtime(true) + 20; microtime(true) < $end && ($this->again)($run)->work->state === WorkState::Waiting; usleep(50_000)) {
+    ($this->goOn)($this->drive);
+    for ($end = microtime(true) + 120; microtime(true) < $end && ($this->again)($run)->work->state === WorkState::Waiting; usleep(50_000)) {
         continue;
     }
     expect($run->work->state)->toBe(WorkState::Done)
@@ -70,12 +82,12 @@ it('does not touch what an engine left that could be ended, while the drive is s
         exec sleep 60
         SH);
     chmod($hangs, 0o700);
-    config(['crate.engine.encoder' => $hangs]);
+    config(['crate.engine.encoder' => $hangs, 'crate.engine.stall' => 1, 'crate.drives.patience' => 1]);
     $this->work();
     expect($run->refresh()->work->state)->toBe(WorkState::Waiting)->and($run->work->error)->toContain('does not answer');
 
     config(['crate.engine.encoder' => $engine]);
-    $this->drive->goOn();
+    ($this->goOn)($this->drive);
     usleep(200_000);
     expect(glob("{$this->drive->path}/.*.partial"))->toHaveCount(1)
         ->and(($this->again)($run)->work->state)->toBe(WorkState::Done)
@@ -86,7 +98,7 @@ it('does not touch what an engine left that could be ended, while the drive is s
 it('waits for a drive that says nothing at all, and its pages do not wait with it', function () {
     $run = $this->made($this->cut, ['preset' => 'review-720']);
     [$waits] = $this->queued($this->cut, [['preset' => 'sound-mp3']])->all();
-    $this->drive->hang('all');
+    ($this->hang)($this->drive, 'all');
     // What it said lately holds for three seconds.
     sleep(3);
     $this->work();
@@ -105,7 +117,7 @@ it('waits for a drive that says nothing at all, and its pages do not wait with i
         ->assertStatus(422)
         ->assertJsonPath('error.id', 'file');
 
-    $this->drive->goOn();
+    ($this->goOn)($this->drive);
     usleep(1_200_000);
     expect(($this->again)($waits)->work->state)->toBe(WorkState::Done)
         ->and(array_column($this->getJson('/api/runs')->json('runs'), 'onDisk', 'id')[$run->id])->toBeTrue();
@@ -118,7 +130,7 @@ it('says of a cut whose own drive went silent that it did, has what reads it wai
     $afar = $this->answer($this->postJson('/api/cuts', ['path' => "{$this->share->path}/afar.mp4"]), 'cut-answer', 201)['cut'];
     expect($afar['fileState'])->toBe('here');
     WatchFolder::query()->create(['path' => $this->share->path, 'outputs' => [['preset' => 'review-720', 'host' => null]]]);
-    $this->share->hang('all');
+    ($this->hang)($this->share, 'all');
     sleep(3);
 
     expect($this->answer($this->getJson("/api/cuts/{$afar['id']}/sheet"), 'sheet')['cut']['fileState'])->toBe('silent')
@@ -143,7 +155,7 @@ it('says of a cut whose own drive went silent that it did, has what reads it wai
     $analysis = Cut::query()->find($afar['id'])->analysis;
     expect($analysis->work->state)->toBe(WorkState::Waiting)->and($analysis->work->error)->toContain('does not answer');
 
-    $this->share->goOn();
+    ($this->goOn)($this->share);
     usleep(1_200_000);
     Work::query()->update(['not_before' => null]);
     $this->work('analyse');

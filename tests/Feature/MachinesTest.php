@@ -57,7 +57,7 @@ beforeEach(function (): void {
         return $worker;
     };
     $this->until = function (Closure $holds, string $what): void {
-        for ($end = microtime(true) + 90; microtime(true) < $end; usleep(100_000)) {
+        for ($end = microtime(true) + 300; microtime(true) < $end; usleep(100_000)) {
             if (rescue($holds, false, false)) {
                 return;
             }

@@ -3,6 +3,7 @@
 use App\Desk\Surroundings;
 use App\Media\Drive;
 use App\Media\DriveProbe;
+use App\Media\Mounts;
 use App\Models\WorkState;
 use App\Shelf\CutShelf;
 
@@ -95,9 +96,45 @@ it('knows the drive: how much is free, how it is formatted, and whether the cut 
 
 it('asks drives also where it can note nothing down, as on a storage that is full', function () {
     app()->useStoragePath('/proc/outer-crate');
-    expect(app(DriveProbe::class)->answers($this->folder('out')))->toBeTrue()
-        ->and(app(DriveProbe::class)->answeredLately($this->folder('out')))->toBeTrue()
-        ->and(Drive::freeBytes($this->folder('out')))->toBeGreaterThan(0);
+    expect(app(DriveProbe::class)->answers('/dev/shm'))->toBeTrue()
+        ->and(app(DriveProbe::class)->answeredLately('/dev/shm'))->toBeTrue()
+        ->and(Drive::freeBytes('/dev/shm'))->toBeGreaterThan(0);
+});
+
+it('takes a drive for silent only where a machine that is busy lets others answer', function (string $slow, bool $answers) {
+    $programs = $this->folder('programs');
+    is_dir($programs) || mkdir($programs);
+    file_put_contents("{$programs}/stat", <<<SH
+        #!/bin/sh
+        case "$*" in *{$slow}*) sleep 2.5 ;; esac
+        exec /usr/bin/stat "$@"
+        SH);
+    chmod("{$programs}/stat", 0o700);
+    config(['crate.drives.patience' => 1]);
+    $path = getenv('PATH');
+    putenv("PATH={$programs}:{$path}");
+    try {
+        expect(app(DriveProbe::class)->answers('/dev/shm'))->toBe($answers);
+    } finally {
+        putenv("PATH={$path}");
+    }
+})->with(['a drive that hangs' => ['/dev/shm', false], 'a machine without time' => ['', true]]);
+
+it('finds the drive that a path leads to by links, and looks at nothing that is mounted elsewhere', function () {
+    $out = $this->folder('out');
+    symlink('/dev/shm/../shm', "{$out}/up");
+    symlink("{$out}/up/deep", "{$out}/further");
+    symlink('itself', "{$out}/itself");
+    mkdir("{$out}/plain");
+    symlink('plain/../../out/up', "{$out}/beside");
+    $points = array_map(
+        fn (string $path): string => Mounts::point("{$out}/{$path}"),
+        ['up', 'up/a/b.mov', 'further/b.mov', 'beside/b.mov', 'plain/b.mov', 'itself/b.mov', 'not there/b.mov', '../../dev/shm'],
+    );
+    $own = Mounts::point($out);
+    expect($points)->toBe(['/dev/shm', '/dev/shm', '/dev/shm', '/dev/shm', $own, $own, $own, $own])
+        ->and(Mounts::isOwn('/dev/shm'))->toBeFalse()
+        ->and(Mounts::fileSystem('/dev/shm'))->toBe('tmpfs');
 });
 
 it('counts what waits in the queue into the room on the drive, less what is done of it', function () {

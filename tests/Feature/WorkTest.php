@@ -34,7 +34,7 @@ function shared(): string
     return $folder;
 }
 
-function waitFor(Closure $holds, string $what, float $seconds = 30): void
+function waitFor(Closure $holds, string $what, float $seconds = 120): void
 {
     for ($until = microtime(true) + $seconds; microtime(true) < $until; usleep(20_000)) {
         if ($holds()) {

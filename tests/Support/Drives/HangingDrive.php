@@ -22,7 +22,7 @@ final class HangingDrive
         mkdir("{$path}.behind");
         $this->server = new Process([PHP_BINARY, __DIR__.'/hanging.php', "{$path}.behind", $path], timeout: null);
         $this->server->start();
-        for ($end = microtime(true) + 20; microtime(true) < $end && ! $this->isMounted(); usleep(10_000)) {
+        for ($end = microtime(true) + 120; microtime(true) < $end && ! $this->isMounted(); usleep(10_000)) {
             continue;
         }
         $this->isMounted() ?: test()->fail('There is no such drive: '.$this->server->getErrorOutput());
@@ -34,9 +34,11 @@ final class HangingDrive
         file_put_contents("{$this->path}.hangs", $what);
     }
 
+    /** What serves it looks for the sign now and then, and a busy machine lets it wait. */
     public function goOn(): void
     {
         @unlink("{$this->path}.hangs");
+        (new Process(['stat', '--file-system', '--', $this->path], timeout: 30))->run();
     }
 
     public function remove(): void

@@ -56,7 +56,7 @@ final class Pages
             $this->processes[] = $process = new Process($command, timeout: null);
             $process->start();
         }
-        for ($until = microtime(true) + 20; microtime(true) < $until; usleep(50_000)) {
+        for ($until = microtime(true) + 120; microtime(true) < $until; usleep(50_000)) {
             if (file_exists("{$this->folder}/fpm.sock") && @stream_socket_client(str_replace('http:', 'tcp:', $this->address)) !== false) {
                 return;
             }

@@ -64,7 +64,7 @@ final class Servers
 
     private function wait(callable $answers): void
     {
-        for ($until = microtime(true) + 30; microtime(true) < $until; usleep(50_000)) {
+        for ($until = microtime(true) + 120; microtime(true) < $until; usleep(50_000)) {
             try {
                 if ($answers()) {
                     return;
