@@ -2,8 +2,6 @@
 
 namespace App\Packing;
 
-use App\Desk\CutDesk;
-use App\Desk\Surroundings;
 use App\Models\Cut;
 use App\Models\Run;
 use Illuminate\Database\Eloquent\Collection;
@@ -12,7 +10,7 @@ use OuterCrate\Refusals\Refused;
 /** Packs what is decided on several sheets. One that cannot be packed keeps no other from it. */
 class SheetsPacker
 {
-    public function __construct(private readonly Packer $packer, private readonly CutDesk $desk)
+    public function __construct(private readonly SheetPacker $packer)
     {
     }
 
@@ -25,9 +23,7 @@ class SheetsPacker
         $runs = $refused = [];
         foreach ($cuts as $cut) {
             try {
-                $columns = $this->desk->sheet($cut, $cut->reading());
-                $keys = array_column($cut->outputs, 'key');
-                array_push($runs, ...$this->packer->pack($cut, $columns, Surroundings::deliveries($cut->name), false, $keys));
+                array_push($runs, ...$this->packer->pack($cut));
             } catch (Refused $e) {
                 $refused[] = ['cut' => $cut->id, 'name' => $cut->name, 'message' => $e->getMessage()];
             }

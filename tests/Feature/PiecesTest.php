@@ -41,6 +41,10 @@ it('keeps pieces by marks, goes back to one file, and says what is wrong', funct
     expect(array_column($marks, 'name'))->toBe(['First', 'Second']);
     $runs = $this->post("/api/cuts/{$this->cut->id}/pack")->assertStatus(202)->json('runs');
     expect(array_column($runs, 'file'))->toBe(['First of Plain.mkv', 'Second of Plain.mkv']);
+    Run::query()->delete();
+    // The same, whichever way the sheet is packed.
+    $all = $this->postJson('/api/packs', ['cuts' => [$this->cut->id]])->assertStatus(202)->json('runs');
+    expect(array_column($all, 'file'))->toBe(array_column($runs, 'file'));
     // A list that is no list changes nothing.
     $error = $this->putJson("/api/cuts/{$this->cut->id}/pieces", ['list' => "20\nsoon"])->assertStatus(422)->json('error.message');
     expect($error)->toContain('Line 2: “soon” is no place')

@@ -223,6 +223,24 @@ it('packs what is decided on several sheets, and says which could not be', funct
         ->and($answer['refused'][0]['message'])->toContain('Add an output first');
 });
 
+it('saves and packs in one for a page that is left at once, also where the save before was still under way', function () {
+    $cut = $this->bringIn('few');
+    $began = $this->getJson("/api/cuts/{$cut['id']}/sheet")->json('version');
+    $save = fn (array $presets, string $more = '') => $this->putJson("/api/cuts/{$cut['id']}/sheet{$more}", [
+        'version' => $began, 'range' => null, 'outputs' => array_map(
+            fn (string $preset): array => ['key' => $preset, 'preset' => $preset, 'host' => null, 'edits' => (object) []], $presets,
+        ),
+    ]);
+    $packed = fn (): array => Run::query()->orderBy('id')->pluck('output')->all();
+    $save(['sound-wav'])->assertOk();
+    expect($packed())->toBe([]);
+    $save(['sound-wav', 'sound-mp3'], '?pack=1')->assertOk()->assertJsonCount(2, 'outputs');
+    expect($packed())->toBe(['sound-wav', 'sound-mp3']);
+    $save(['sound-wav', 'sound-mp3'], '?pack=1')->assertStatus(409);
+    $save(['sound-wav', 'sound-mp3'], '?pack=1&again=1')->assertOk();
+    expect($packed())->toHaveCount(4);
+});
+
 it('tells only what changed since it was asked before, and the order of all', function () {
     [$one, $two] = $this->queued(($this->cut)(), array_fill(0, 2, ['preset' => 'sound-wav']))->all();
     $this->travel(10)->seconds();

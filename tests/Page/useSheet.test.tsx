@@ -115,6 +115,27 @@ describe('a change', () => {
         window.dispatchEvent(new Event('pagehide'));
         expect(saved.map(({ outputs }) => outputs[0]?.key)).toEqual(['b', 'c']);
     });
+
+    test('is packed once it is saved; a page that is left before hands both over in one', async () => {
+        const { state, saved, answer } = server();
+        const pack = vi.spyOn(api, 'pack').mockResolvedValue({ pack: 'p', runs: [] });
+        const both = vi.spyOn(api, 'saveAndPack').mockResolvedValue(sheetOf([]) as Sheet);
+        const sheet = await opened();
+        window.dispatchEvent(new Event('pagehide'));
+        state.hold = true;
+        act(() => sheet.current.change([column('b')]));
+        await waitFor(() => expect(saved).toHaveLength(1));
+        const packed = sheet.current.pack(true);
+        expect([pack.mock.calls.length, both.mock.calls.length]).toEqual([0, 0]);
+        window.dispatchEvent(new Event('pagehide'));
+        expect(both.mock.calls).toEqual([[7, { ...saved[0], version: 1 }, true]]);
+        answer();
+        await packed;
+        expect(pack.mock.calls).toEqual([[7, true]]);
+        // What was packed is nothing that is still to be packed.
+        window.dispatchEvent(new Event('pagehide'));
+        expect(both).toHaveBeenCalledOnce();
+    });
 });
 
 describe('a sheet that another window changed, too', () => {

@@ -3,7 +3,6 @@
 namespace App\Http\Controllers;
 
 use App\Desk\CutDesk;
-use App\Desk\CutPieces;
 use App\Desk\Surroundings;
 use App\Http\Payload;
 use App\Http\RequestRefused;
@@ -11,6 +10,7 @@ use App\Models\Cut;
 use App\Models\Run;
 use App\Packing\HashLists;
 use App\Packing\Packer;
+use App\Packing\SheetPacker;
 use App\Packing\SheetsPacker;
 use App\Resources\CutResource;
 use App\Resources\RunResource;
@@ -18,7 +18,6 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use OuterCrate\Desk\Column;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Slips\SlipText;
@@ -29,51 +28,23 @@ class PackController
      * Queues the outputs that are named, or every output of the cut's sheet. What lies there unchanged, or is under way, is made again
      * only with `?again=1`; `?only=KEY` makes one column of the sheet.
      */
-    public function store(Request $request, Cut $cut, CutDesk $desk, Packer $packer): JsonResponse
+    public function store(Request $request, Cut $cut, CutDesk $desk, Packer $packer, SheetPacker $sheet): JsonResponse
     {
-        $folder = Surroundings::deliveries($cut->name);
-        $reading = $cut->reading();
-        $keys = [];
+        $again = $request->boolean('again');
         if ($request->getContent() === '') {
-            $pieces = CutPieces::of($cut);
-            [$columns, $keys] = $pieces === []
-                ? self::ofSheet($desk->sheet($cut, $reading), array_column($cut->outputs, 'key'), $request->query('only'))
-                : [$desk->inPieces($cut, $reading, self::only($cut->outputs, $request->query('only')), $pieces), []];
+            $only = $request->query('only');
+            $only === null || in_array($only, array_column($cut->outputs, 'key'), true) ?: throw RequestRefused::notThere(
+                'There is no such column on the sheet.', 'Look at the sheet again.',
+            );
+            $runs = $sheet->pack($cut, $again, $only);
         } else {
             $outputs = Payload::of($request, 'pack-request')['outputs'];
+            $reading = $cut->reading();
             $columns = $desk->columns($cut, $reading, $outputs, $cut->range($reading));
+            $runs = $packer->pack($cut, $columns, Surroundings::deliveries($cut->name), $again);
         }
-        $runs = $packer->pack($cut, $columns, $folder, $request->boolean('again'), $keys);
 
         return response()->json(['pack' => $runs[0]->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
-    }
-
-    /**
-     * @param  list<array<string, mixed>>  $outputs
-     * @param  mixed  $key  of the one that is wanted; null for all
-     * @return list<array<string, mixed>>
-     */
-    private static function only(array $outputs, mixed $key): array
-    {
-        return $key === null ? $outputs : array_values(array_filter($outputs, fn (array $output): bool => $output['key'] === $key));
-    }
-
-    /**
-     * @param  list<Column>  $columns
-     * @param  list<string>  $keys  of them
-     * @param  mixed  $only  key of the one that is wanted; null for all
-     * @return array{list<Column>, list<string>}
-     */
-    private static function ofSheet(array $columns, array $keys, mixed $only): array
-    {
-        if ($only === null) {
-            return [$columns, $keys];
-        }
-        $at = array_search($only, $keys, true);
-
-        return $at === false
-            ? throw RequestRefused::notThere('There is no such column on the sheet.', 'Look at the sheet again.')
-            : [[$columns[$at]], [$keys[$at]]];
     }
 
     /** Queues what is decided on several sheets, and says which could not be. */

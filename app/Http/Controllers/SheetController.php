@@ -9,6 +9,7 @@ use App\Desk\Sheets;
 use App\Http\InvalidPayload;
 use App\Http\Payload;
 use App\Models\Cut;
+use App\Packing\SheetPacker;
 use App\Resources\CutResource;
 use App\Resources\RangeResource;
 use App\Sampling\Samples;
@@ -34,8 +35,11 @@ class SheetController
         return $this->sheet($cut, $cut->reading());
     }
 
-    /** Saves range and columns and answers with their plans. Nothing is saved that cannot be planned. */
-    public function update(Request $request, Cut $cut, Sheets $sheets, Keeper $keeper): JsonResponse
+    /**
+     * Saves range and columns and answers with their plans. Nothing is saved that cannot be planned. With `?pack=1` it is packed then, for
+     * a page that is left at once; `&again=1` as where it is packed by itself.
+     */
+    public function update(Request $request, Cut $cut, Sheets $sheets, Keeper $keeper, SheetPacker $packer): JsonResponse
     {
         $payload = Payload::of($request, 'sheet-request');
         $reading = $cut->reading();
@@ -57,12 +61,15 @@ class SheetController
             ),
         ];
 
-        return $sheets->save(
+        $saved = $sheets->save(
             $cut,
             $sheet,
             $payload['version'] ?? null,
             fn (Cut $cut, array $told): JsonResponse => $this->sheet($cut, $reading, $told),
         );
+        $request->boolean('pack') && $packer->pack($cut, $request->boolean('again'));
+
+        return $saved;
     }
 
     /** @param  array{first: int, last: int}|null  $range */

@@ -164,6 +164,8 @@ export const api = {
     takeOff: (cut: number) => call<void>('DELETE', `cuts/${cut}`),
     sheet: (cut: number) => call<Sheet>('GET', `cuts/${cut}/sheet`),
     saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet),
+    saveAndPack: (cut: number, sheet: SheetRequest, again: boolean) =>
+        call<Sheet>('PUT', `cuts/${cut}/sheet?pack=1${again ? '&again=1' : ''}`, sheet),
     /** `again`: also what lies there unchanged. */
     pack: (cut: number, again = false) => call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`),
     packColumn: (cut: number, key: string) =>

@@ -2,7 +2,6 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
 import { useParams } from 'react-router';
-import { api } from '../api/client';
 import { ToSurvives } from '../survives/ToSurvives';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -42,6 +41,7 @@ function SheetOf({ id }: { id: number }) {
         told,
         dismiss,
         settled,
+        pack: packSheet,
     } = useSheet(id);
     const { pieces } = usePieces(id);
     useTitle(sheet?.cut.name);
@@ -54,10 +54,7 @@ function SheetOf({ id }: { id: number }) {
     }, [client, id, known, end]);
     const delivered = useMemo(() => ({ first, last }), [first, last]);
     const pack = useMutation({
-        mutationFn: async (again: boolean) => {
-            await settled();
-            return api.pack(id, again);
-        },
+        mutationFn: packSheet,
         onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
     });
 

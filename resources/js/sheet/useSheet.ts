@@ -33,6 +33,10 @@ export function useSheet(cut: number) {
     const latest = useRef(0);
     const line = useRef(Promise.resolve());
     const unsent = useRef<Draft | null>(null);
+    /** What was saved last, or is being saved. */
+    const last = useRef<Draft | null>(null);
+    /** Whether what is being saved is to be packed then, and also what was made already. */
+    const packing = useRef<{ again: boolean } | null>(null);
     const failures = useRef<unknown[]>([]);
     /** What the page shows began from this: another window may have saved since then. */
     const version = useRef<number | undefined>(undefined);
@@ -43,10 +47,14 @@ export function useSheet(cut: number) {
     }
     const draft = wanted ?? (sheet === undefined ? { range: null, outputs: [] } : draftOf(sheet));
 
-    // What still waits in line when the page is left or reloaded goes out at once.
+    // What still waits in line when the page is left or reloaded goes out at once, and with it the wish to pack it.
     useEffect(() => {
         const leave = () => {
-            if (unsent.current !== null) {
+            if (packing.current !== null && last.current !== null) {
+                const { again } = packing.current;
+                api.saveAndPack(cut, { ...last.current, version: version.current }, again).catch(() => undefined);
+                packing.current = unsent.current = null;
+            } else if (unsent.current !== null) {
                 api.saveSheet(cut, { ...unsent.current, version: version.current }).catch(() => undefined);
                 unsent.current = null;
             }
@@ -59,7 +67,7 @@ export function useSheet(cut: number) {
         (next: Draft) => {
             const turn = ++latest.current;
             setWanted(next);
-            unsent.current = next;
+            unsent.current = last.current = next;
             client.cancelQueries({ queryKey: ['sheet', cut] });
             // One after the other, so that the last change is the one that stays; those overtaken while waiting are left out.
             line.current = line.current.then(async () => {
@@ -125,6 +133,14 @@ export function useSheet(cut: number) {
         }
     };
 
+    const settled = async () => {
+        const before = failures.current.length;
+        await line.current;
+        if (failures.current.length > before) {
+            throw failures.current.at(-1);
+        }
+    };
+
     return {
         query,
         sheet,
@@ -145,12 +161,16 @@ export function useSheet(cut: number) {
         told,
         dismiss: () => setTold([]),
         /** Waits for what is being saved; fails where that failed, so that nothing is made of what the sheet was before. */
-        settled: async () => {
-            const before = failures.current.length;
-            await line.current;
-            if (failures.current.length > before) {
-                throw failures.current.at(-1);
+        settled,
+        /** Packs the sheet once it is saved. */
+        pack: async (again: boolean) => {
+            packing.current = { again };
+            try {
+                await settled();
+            } finally {
+                packing.current = null;
             }
+            return api.pack(cut, again);
         },
     };
 }
