@@ -14,7 +14,7 @@ final class Mounts
     /** @var array<string, string|null> file systems by mount points */
     private static array $mounts = [];
 
-    /** @var array<string, string> mount points by paths */
+    /** @var array<string, array{string, string}> by path: what it leads to, and the deepest mount point above that */
     private static array $found = [];
 
     /** Of the drive that this program is on. */
@@ -35,7 +35,7 @@ final class Mounts
     {
         self::read();
 
-        return self::$found[$path] ??= self::deepest(self::followed($path));
+        return self::found($path)[1];
     }
 
     public static function fileSystem(string $point): ?string
@@ -48,48 +48,43 @@ final class Mounts
     /** Whether a mount point is of a drive without which nothing here would run. */
     public static function isOwn(string $point): bool
     {
-        self::read();
-
         return $point === '/' || $point === self::$own;
     }
 
-    /** A path in which links are followed as far as it lies on a drive of our own. */
-    private static function followed(string $path): string
+    /**
+     * @param  int  $links  that were followed until here
+     * @return array{string, string}
+     */
+    private static function found(string $path, int $links = 0): array
     {
-        $names = explode('/', $path);
-        $links = 0;
-        for ($at = ''; $names !== [];) {
-            $name = array_shift($names);
-            $next = match ($name) {
-                '', '.' => $at,
-                '..' => rtrim(dirname($at), '/'),
-                default => "{$at}/{$name}",
-            };
-            if (! self::isOwn(self::deepest($next))) {
-                return implode('/', [$next, ...$names]);
-            }
-            $target = is_link($next) && ++$links <= self::MOST_LINKS ? (string) readlink($next) : null;
-            if ($target === null) {
-                $at = $next;
-            } else {
-                array_unshift($names, ...explode('/', $target));
-                $at = str_starts_with($target, '/') ? '' : $at;
-            }
-        }
-
-        return $at;
+        return self::$found[$path] ??= self::find($path, $links);
     }
 
-    /** As far as its name tells. */
-    private static function deepest(string $path): string
+    /** @return array{string, string} */
+    private static function find(string $path, int $links): array
     {
-        for ($at = $path; $at !== '' && $at !== '/'; $at = dirname($at)) {
-            if (array_key_exists($at, self::$mounts)) {
-                return $at;
-            }
+        $slash = strrpos($path, '/');
+        if ($slash === false) {
+            return ['', '/'];
         }
+        [$folder, $point] = self::found(substr($path, 0, $slash), $links);
+        $name = substr($path, $slash + 1);
+        $at = "{$folder}/{$name}";
 
-        return '/';
+        return match (true) {
+            $name === '' || $name === '.' => [$folder, $point],
+            $name === '..' => self::found(substr($folder, 0, (int) strrpos($folder, '/')), $links),
+            array_key_exists($at, self::$mounts) => [$at, $at],
+            ! self::isOwn($point) || $links === self::MOST_LINKS || ! is_link($at) => [$at, $point],
+            default => self::found(self::target($at, $folder), $links + 1),
+        };
+    }
+
+    private static function target(string $link, string $folder): string
+    {
+        $target = (string) readlink($link);
+
+        return str_starts_with($target, '/') ? $target : "{$folder}/{$target}";
     }
 
     private static function read(): void
@@ -103,6 +98,7 @@ final class Mounts
             [, $point, $fileSystem] = explode(' ', $line) + [1 => '', 2 => ''];
             self::$mounts[$point === '/' ? '/' : rtrim(stripcslashes($point), '/')] = $fileSystem;
         }
-        self::$own = self::deepest((string) realpath(storage_path()));
+        self::$own = self::found((string) realpath(storage_path()))[1];
+        self::$found = [];
     }
 }
