@@ -16,12 +16,26 @@ async function emptyQueue(page: Page) {
 test('runs are put in order, paused, stopped, taken back and read up in the queue', async ({ page }) => {
     await emptyQueue(page);
     await openSheet(page, 'long-turn.mp4', 'Long turn');
+    // A change that is still under way when Pack is pressed, and the page left at once.
+    let isSaving = false;
+    await page.route(/\/sheet$/, (route) => {
+        isSaving ||= route.request().method() === 'PUT';
+        return isSaving ? undefined : route.continue();
+    });
+    await cell(page, 'Bitrate', 2).click();
+    await page.getByLabel('Average', { exact: true }).fill('0.3');
+    await page.getByLabel('Average', { exact: true }).press('Enter');
+    await expect.poll(() => isSaving).toBe(true);
     await page.getByRole('button', { name: 'Pack 2 files' }).click();
     await page.goto('/queue');
     const underWay = page.getByRole('table', { name: 'Under way' });
     const master = underWay.getByRole('row', { name: 'Long turn master' });
     const upload = underWay.getByRole('row', { name: 'Long turn Lanternwick' });
     await expect(page.getByLabel('All of the queue')).toContainText(/being made|wait/);
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    const [run] = (await (await page.request.get('/api/runs')).json()).runs;
+    const sheet = await (await page.request.get(`/api/cuts/${run.cut}/sheet`)).json();
+    expect(sheet.outputs[1].plan.edits.bitrate.average).toEqual({ kbps: 300 });
 
     await page.getByRole('button', { name: 'Pause Long turn Lanternwick' }).click();
     await expect(upload).toContainText('paused');
