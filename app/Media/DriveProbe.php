@@ -34,8 +34,11 @@ class DriveProbe
     public function answers(string $place): bool
     {
         $point = Mounts::point($place);
+        if (Mounts::isOwn($point)) {
+            return true;
+        }
         $answers = $this->ask($place, (int) config('crate.drives.patience'), 0);
-        $answers && ! Mounts::isOwn($point) && @touch(self::file($point).self::ANSWERED);
+        $answers && @touch(self::file($point).self::ANSWERED);
 
         return $answers;
     }
@@ -44,6 +47,9 @@ class DriveProbe
     public function answeredLately(string $place): bool
     {
         $point = Mounts::point($place);
+        if (Mounts::isOwn($point)) {
+            return true;
+        }
         [$until, $answered] = $this->known[$point] ?? [0, false];
         if ($until < hrtime(true)) {
             $answered = $this->ask($point, self::MOMENT, self::LATELY);
@@ -59,9 +65,6 @@ class DriveProbe
      */
     private function ask(string $place, int $within, int $lately): bool
     {
-        if (Mounts::isOwn(Mounts::point($place))) {
-            return true;
-        }
         $question = self::file($place);
         $answer = $question.self::ANSWERED;
         clearstatcache(true, $answer);

@@ -12,6 +12,10 @@ use App\Watching\Watcher;
 use Tests\Support\Clips;
 use Tests\Support\Drives\HangingDrive;
 
+/** Seconds: nobody waits long for what hangs, and as long as it takes for what does not. */
+const BRIEF = ['crate.engine.stall' => 1, 'crate.drives.patience' => 1];
+const PATIENT = ['crate.engine.stall' => 300, 'crate.drives.patience' => 20];
+
 beforeEach(function (): void {
     HangingDrive::canBe() ?: $this->markTestSkipped('Only root may mount a drive that hangs.');
     // Where the files of a test go.
@@ -19,13 +23,12 @@ beforeEach(function (): void {
     // It is known by a link, as many a share is.
     symlink($this->drive->path, $this->folder('deliveries'));
     config(['crate.deliveries' => $this->folder('deliveries')]);
-    // Nobody waits long for what hangs, and as long as it takes for what does not.
     $this->hang = function (HangingDrive $drive, string $what): void {
-        config(['crate.engine.stall' => 1, 'crate.drives.patience' => 1]);
+        config(BRIEF);
         $drive->hang($what);
     };
     $this->goOn = function (HangingDrive $drive): void {
-        config(['crate.engine.stall' => 300, 'crate.drives.patience' => 20]);
+        config(PATIENT);
         $drive->goOn();
     };
     // The engine itself, not one that was kept ready: that writes for whoever asked it, who can be ended.
@@ -53,7 +56,7 @@ it('leaves an engine alone that waits for a drive, makes what goes elsewhere, an
 
     $columns = $this->columns($this->cut, [['preset' => 'review-720']]);
     [$other] = app(Packer::class)->pack($this->cut, $columns, $this->folder('elsewhere'))->all();
-    config(['crate.engine.stall' => 300]);
+    config(PATIENT);
     expect($this->make($other)->work->state)->toBe(WorkState::Done);
     // Its engine has the unfinished file in its hands: whoever touched that would hang with it.
     expect(($this->again)($run)->work->state)->toBe(WorkState::Waiting)->and($run->work->error)->toContain('its engine is not back');
@@ -82,7 +85,7 @@ it('does not touch what an engine left that could be ended, while the drive is s
         exec sleep 60
         SH);
     chmod($hangs, 0o700);
-    config(['crate.engine.encoder' => $hangs, 'crate.engine.stall' => 1, 'crate.drives.patience' => 1]);
+    config(['crate.engine.encoder' => $hangs, ...BRIEF]);
     $this->work();
     expect($run->refresh()->work->state)->toBe(WorkState::Waiting)->and($run->work->error)->toContain('does not answer');
 
