@@ -19,6 +19,8 @@ class ClearedFile extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'cleared_files';
+
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */

@@ -37,6 +37,8 @@ class Cut extends Model
 
     protected $guarded = [];
 
+    protected $table = 'cuts';
+
     /** @var array<string, string> */
     protected $casts = [
         'card' => 'array',

@@ -17,6 +17,8 @@ class DetailTemplate extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'detail_templates';
+
     protected $attributes = ['number' => 0];
 
     /** @var array<string, string> */

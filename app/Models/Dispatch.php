@@ -63,6 +63,8 @@ class Dispatch extends Model
 
     protected $guarded = [];
 
+    protected $table = 'dispatches';
+
     /** @var list<string> */
     protected $with = ['account'];
 

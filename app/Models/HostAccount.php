@@ -29,6 +29,8 @@ class HostAccount extends Model
 
     protected $guarded = [];
 
+    protected $table = 'host_accounts';
+
     protected $hidden = ['token'];
 
     protected $attributes = ['takes' => '{}'];

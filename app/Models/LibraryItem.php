@@ -19,6 +19,8 @@ class LibraryItem extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'library_items';
+
     /** @var array<string, string> */
     protected $casts = ['version' => 'integer', 'removed_at' => 'datetime'];
 

@@ -17,6 +17,8 @@ class LibraryUse extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'library_uses';
+
     /** @var array<string, string> */
     protected $casts = ['uses' => 'integer'];
 

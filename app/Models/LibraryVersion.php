@@ -18,6 +18,8 @@ class LibraryVersion extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'library_versions';
+
     /** @var array<string, string> */
     protected $casts = ['version' => 'integer'];
 }

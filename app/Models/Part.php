@@ -28,6 +28,8 @@ class Part extends Model
 
     protected $guarded = [];
 
+    protected $table = 'parts';
+
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */

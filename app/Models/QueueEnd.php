@@ -18,6 +18,8 @@ class QueueEnd extends Model
 
     protected $guarded = [];
 
+    protected $table = 'queue_ends';
+
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */

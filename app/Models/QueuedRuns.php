@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -10,22 +11,19 @@ final class QueuedRuns
 {
     /**
      * @param  int|null  $cut  of one; null for all
-     * @return Collection<int, object{id: int, state: string, paused: bool, percent: int, seconds_left: ?int, started_at: ?string,
-     *     seconds: float}>
+     * @return Collection<int, object{id: int, state: string, paused: bool|int, percent: int, seconds_left: ?int, started_at: ?string,
+     *     expected_seconds: float|string|null}>
      */
     public static function of(?int $cut = null): Collection
     {
         return DB::table('works')
-            ->join('runs', 'runs.id', '=', 'works.subject')
-            ->where('works.kind', Run::WORK)
-            ->whereIn('works.state', WorkState::underWay())
-            ->when($cut !== null, fn ($query) => $query->where('runs.cut_id', $cut))
-            ->orderByRaw("case when works.state = 'waiting' then 1 else 0 end")
-            ->orderBy('works.place')
-            ->orderBy('runs.id')
-            ->get([
-                'runs.id', 'works.state', 'works.paused', 'works.percent', 'works.seconds_left', 'works.started_at',
-                'runs.card->seconds as seconds',
-            ]);
+            ->where('kind', Run::WORK)
+            ->whereIn('state', WorkState::underWay())
+            ->when($cut !== null, fn (Builder $query): Builder => $query
+                ->whereIn('subject', DB::table('runs')->select('id')->where('cut_id', $cut)))
+            ->orderByRaw("case when state = 'waiting' then 1 else 0 end")
+            ->orderBy('place')
+            ->orderBy('subject')
+            ->get(['subject as id', 'state', 'paused', 'percent', 'seconds_left', 'started_at', 'expected_seconds']);
     }
 }

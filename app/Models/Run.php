@@ -22,7 +22,7 @@ use Illuminate\Support\Carbon;
  * @property ?array<mixed> $frozen the plan itself, which the engine's arguments are built from where it is made
  * @property ?list<array<string, mixed>> $passes arguments that an earlier version built beforehand
  * @property ?array<string, mixed> $slip
- * @property array{role: string, preset: string, frames: int, seconds: float, isFolder: bool, bytesLabel: ?string, differences: ?int} $card
+ * @property array{role: string, preset: string, frames: int, isFolder: bool, bytesLabel: ?string, differences: ?int} $card
  * @property ?string $same alike for runs that make the same of the same
  * @property ?array{bytes: int, modified: int, fingerprint: string} $cut_state of the cut's file when this was packed
  * @property ?int $sent_seconds how long the file took to its host
@@ -40,6 +40,8 @@ class Run extends Model
     public const WORK = 'make';
 
     protected $guarded = [];
+
+    protected $table = 'runs';
 
     /** @var list<string> */
     protected $with = ['work'];
@@ -66,7 +68,7 @@ class Run extends Model
      *
      * @param  array<mixed>  $plan
      * @param  array<mixed>|null  $slip
-     * @return array{role: string, preset: string, frames: int, seconds: float, isFolder: bool, bytesLabel: ?string, differences: ?int}
+     * @return array{role: string, preset: string, frames: int, isFolder: bool, bytesLabel: ?string, differences: ?int}
      */
     public static function cardOf(array $plan, ?array $slip): array
     {
@@ -74,7 +76,6 @@ class Run extends Model
             'role' => $plan['role'],
             'preset' => $plan['presetName'].(isset($plan['presetVersion']) ? ', version '.$plan['presetVersion'] : ''),
             'frames' => $plan['frames'],
-            'seconds' => $plan['estimate']['seconds'],
             'isFolder' => ($plan['values']['container']['set'] ?? '') === 'folder',
             'bytesLabel' => $slip['bytesLabel'] ?? null,
             'differences' => $slip === null ? null : count($slip['differences']),

@@ -22,6 +22,8 @@ class RunLog extends Model
 
     protected $guarded = [];
 
+    protected $table = 'run_logs';
+
     /** @var array<string, string> */
     protected $casts = ['seconds' => 'float'];
 }

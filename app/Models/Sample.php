@@ -24,6 +24,8 @@ class Sample extends Model
 
     protected $guarded = [];
 
+    protected $table = 'samples';
+
     /** @var array<string, string> */
     protected $casts = ['plan' => 'array', 'result' => 'json'];
 

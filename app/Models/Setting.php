@@ -15,6 +15,8 @@ class Setting extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'settings';
+
     protected $primaryKey = 'key';
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

@@ -16,6 +16,8 @@ class SheetVersion extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'sheet_versions';
+
     /** @var array<string, string> */
     protected $casts = ['range' => 'array', 'outputs' => 'array', 'version' => 'integer'];
 }

@@ -14,6 +14,8 @@ class Speed extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'speeds';
+
     protected $primaryKey = 'key';
 
     protected $keyType = 'string';

@@ -25,6 +25,8 @@ class Teaching extends Model
 
     protected $guarded = [];
 
+    protected $table = 'teachings';
+
     /** @var array<string, string> */
     protected $casts = ['asked' => 'array', 'result' => 'array'];
 

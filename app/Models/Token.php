@@ -19,6 +19,8 @@ class Token extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'tokens';
+
     protected $hidden = ['digest'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

@@ -17,6 +17,8 @@ class TransitProof extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'transit_proofs';
+
     /** @var array<string, string> */
     protected $casts = ['uploads' => 'array'];
 }

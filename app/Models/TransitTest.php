@@ -28,6 +28,8 @@ class TransitTest extends Model
 
     protected $guarded = [];
 
+    protected $table = 'transit_tests';
+
     /** @var array<string, string> */
     protected $casts = ['card' => 'array', 'asked' => 'array', 'result' => 'array', 'made' => 'array'];
 

@@ -22,6 +22,8 @@ class Upload extends Model
 
     protected $guarded = [];
 
+    protected $table = 'uploads';
+
     /** @var array<string, string> */
     protected $casts = ['length' => 'integer', 'expires_at' => 'datetime'];
 }

@@ -20,6 +20,8 @@ class User extends Authenticatable
 {
     protected $guarded = [];
 
+    protected $table = 'users';
+
     protected $hidden = ['password'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

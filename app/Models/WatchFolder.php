@@ -16,6 +16,8 @@ class WatchFolder extends Model
 {
     protected $guarded = [];
 
+    protected $table = 'watch_folders';
+
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */

@@ -31,6 +31,8 @@ class WatchedFile extends Model
 
     protected $guarded = [];
 
+    protected $table = 'watched_files';
+
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */

@@ -24,6 +24,7 @@ use Illuminate\Support\Carbon;
  * @property ?float $speed in frames per second
  * @property ?int $seconds_left
  * @property ?string $error
+ * @property ?float $expected_seconds that it is likely to take, as was known when it was asked for
  * @property int $place in its queue: of one priority, the lower comes first
  * @property bool $paused it is not taken in hand; what is in hand stands still
  * @property ?array{pass?: int, passes?: int, gathers?: bool, bytes: int, toCome?: ?int, bytesPerSecond?: float} $detail of the pass under
@@ -51,6 +52,7 @@ class Work extends Model
     protected $casts = [
         'state' => WorkState::class, 'stop_asked' => 'boolean', 'speed' => 'float', 'subject' => 'integer', 'priority' => 'integer',
         'started_at' => 'datetime', 'ended_at' => 'datetime', 'paused' => 'boolean', 'detail' => 'array', 'place' => 'integer',
+        'expected_seconds' => 'float',
     ];
 
     /** Now, as times are written here: to the millisecond, and in an order that texts keep. */

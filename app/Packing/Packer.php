@@ -75,7 +75,7 @@ class Packer
             $runs = new Collection;
             foreach ($rows as $row) {
                 $runs->push($run = Run::query()->create($row));
-                $run->setRelation('work', $this->queue->put($this->make, $run->id));
+                $this->put($run);
                 $this->takePlace($run);
             }
 
@@ -99,10 +99,15 @@ class Packer
         return DB::transaction(function () use ($run): Run {
             $again = $run->replicate(['slip', 'sent_seconds', 'sent_at', 'cleared_at']);
             $again->fill(['pack' => (string) Str::uuid7(), 'card' => Run::cardOf($run->plan, null)])->save();
-            $again->setRelation('work', $this->queue->put($this->make, $again->id));
+            $this->put($again);
 
             return $again;
         });
+    }
+
+    private function put(Run $run): void
+    {
+        $run->setRelation('work', $this->queue->put($this->make, $run->id, expected: $run->plan['estimate']['seconds']));
     }
 
     /** What a run is called beside its cut. */
@@ -135,7 +140,7 @@ class Packer
             throw new PackRefused('Only what failed or was stopped is tried again.', 'Make it again, if another file is wanted.');
         }
         $run->update(['slip' => null, 'cleared_at' => null]);
-        $run->setRelation('work', $this->queue->put($this->make, $run->id));
+        $this->put($run);
     }
 
     /**

@@ -2,9 +2,9 @@
 
 namespace App\Resources;
 
-use App\Models\QueueEnd;
 use App\Models\WorkState;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use OuterCrate\Estimates\QueuedRun;
 use OuterCrate\Estimates\Timetable;
 use OuterCrate\Units\Duration;
@@ -14,8 +14,8 @@ use OuterCrate\Units\Fraction;
 final class QueueResource
 {
     /**
-     * @param  Collection<int, object{id: int, state: string, paused: bool, percent: int, seconds_left: ?int, started_at: ?string,
-     *     seconds: float}>  $runs  under way, in their order
+     * @param  Collection<int, object{id: int, state: string, paused: bool|int, percent: int, seconds_left: ?int, started_at: ?string,
+     *     expected_seconds: float|string|null}>  $runs  under way, in their order
      * @param  int  $atOnce  how many are made at once
      * @param  int|null  $told  of how many of the first the times are told; null for all
      * @return array<string, mixed>
@@ -23,15 +23,17 @@ final class QueueResource
     public static function of(Collection $runs, int $atOnce, ?int $told = null): array
     {
         $table = Timetable::of($runs->map(fn (object $run): QueuedRun => new QueuedRun(
-            (float) $run->seconds,
+            (float) $run->expected_seconds,
             $run->percent / 100,
             $run->seconds_left,
             (bool) $run->paused,
         )), $atOnce);
         $now = time();
         $left = (int) ceil($table->left);
-        $waits = $runs->filter(fn (object $run): bool => $run->state === WorkState::Waiting->value && ! $run->paused)->count();
-        $paused = $runs->filter(fn (object $run): bool => (bool) $run->paused)->count();
+        $waits = $paused = 0;
+        foreach ($runs as $run) {
+            $run->paused ? $paused++ : $waits += (int) ($run->state === WorkState::Waiting->value);
+        }
 
         return [
             'times' => $runs->take($told ?? $runs->count())
@@ -71,20 +73,20 @@ final class QueueResource
     /** @return array<string, mixed>|null the last time that nothing was left to make */
     private static function ended(): ?array
     {
-        $end = QueueEnd::query()->latest('id')->first();
+        $end = DB::table('queue_ends')->latest('id')->first(['id', 'ended_at', 'told']);
         if ($end === null) {
             return null;
         }
-        $made = count($end->told['made']);
-        $failed = count($end->told['failed']);
+        $told = json_decode($end->told, true);
+        [$made, $failed] = [count($told['made']), count($told['failed'])];
         $words = array_filter([
-            $made === 0 ? null : ($made === 1 ? basename($end->told['made'][0]['file']).' is made.' : "{$made} files are made."),
+            $made === 0 ? null : ($made === 1 ? basename($told['made'][0]['file']).' is made.' : "{$made} files are made."),
             $failed === 0 ? null : ($failed === 1 ? 'One run failed.' : "{$failed} runs failed."),
         ]);
 
         return [
             'id' => $end->id,
-            'endedAt' => $end->ended_at->toIso8601ZuluString(),
+            'endedAt' => self::clock((int) strtotime($end->ended_at)),
             'made' => $made,
             'failed' => $failed,
             'words' => implode(' ', $words) ?: 'The queue is empty.',

@@ -4,23 +4,34 @@ namespace App\Resources;
 
 use App\Media\Drive;
 use App\Models\Run;
+use App\Models\ShownRuns;
+use App\Models\Volumes;
 use App\Models\WorkState;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 
-/** A run as belt, queue and slips show it (resources/schema/run.json). */
+/**
+ * A run as belt, queue and slips show it (resources/schema/run.json).
+ *
+ * @phpstan-import-type ShownRun from ShownRuns
+ */
 final class RunResource
 {
-    /** @return array<string, mixed> */
-    public static function of(Run $run): array
+    /**
+     * @param  ShownRun  $run
+     * @return array<string, mixed>
+     */
+    public static function of(object $run): array
     {
-        // Each is read and decoded anew whenever it is asked for.
-        [$card, $work] = [$run->card, $run->work];
-        [$state, $left] = [$work->state, $work->seconds_left];
+        $card = json_decode($run->card, true);
+        $state = WorkState::from($run->state);
+        $left = $run->seconds_left;
         $isDone = $state === WorkState::Done;
         $isOver = $state->isOver();
+        $detail = $state === WorkState::Running && $run->detail !== null ? json_decode($run->detail, true) : null;
+        $path = Volumes::path($run->file);
 
         return [
             'id' => $run->id,
@@ -31,46 +42,42 @@ final class RunResource
             'role' => $card['role'],
             'preset' => $card['preset'],
             'state' => $state->value,
-            'frames' => $work->frames,
+            'frames' => $run->frames,
             'framesTotal' => $card['frames'],
-            'percent' => $work->percent,
-            'speed' => $work->speed,
+            'percent' => $run->percent,
+            'speed' => $run->speed === null ? null : (float) $run->speed,
             'secondsLeft' => $left,
             'secondsLeftLabel' => $left === null ? null : (string) new Duration(new Fraction($left)),
-            'expectedSeconds' => $card['seconds'],
-            'error' => $work->error,
-            'file' => mb_scrub(basename($run->file)),
-            'path' => mb_scrub($run->file),
-            'onDisk' => $isDone && Drive::holds($run->file),
+            'expectedSeconds' => (float) $run->expected_seconds,
+            'error' => $run->error,
+            'file' => mb_scrub(basename($path)),
+            'path' => mb_scrub($path),
+            'onDisk' => $isDone && Drive::holds($path),
             'isFolder' => $card['isFolder'],
-            'stopAsked' => $work->stop_asked && ! $isOver,
-            'endedAt' => $work->ended_at?->toIso8601ZuluString(),
+            'stopAsked' => $run->stop_asked && ! $isOver,
+            'endedAt' => self::time($run->ended_at),
             'bytesLabel' => $isDone ? $card['bytesLabel'] : null,
             'differences' => $isDone ? $card['differences'] : null,
-            'paused' => $work->paused && ! $isOver,
-            'place' => $work->place,
+            'paused' => $run->paused && ! $isOver,
+            'place' => $run->place,
             'output' => $run->output,
             'cleared' => $run->cleared_at !== null,
             'recalled' => $run->recalled && ! $isOver,
-            'pass' => self::pass($run),
-            'soFarLabel' => self::bytes($run, 'bytes'),
-            'toComeLabel' => self::bytes($run, 'toCome'),
-            'startedAt' => $work->started_at?->toIso8601ZuluString(),
+            'pass' => $detail === null || $detail['passes'] < 2 ? null : "pass {$detail['pass']} of {$detail['passes']}",
+            'soFarLabel' => self::bytes($detail['bytes'] ?? 0),
+            'toComeLabel' => self::bytes($detail['toCome'] ?? 0),
+            'startedAt' => self::time($run->started_at),
         ];
     }
 
-    private static function pass(Run $run): ?string
+    private static function bytes(int $bytes): ?string
     {
-        $detail = $run->work->state === WorkState::Running ? $run->work->detail : null;
-
-        return $detail === null || $detail['passes'] < 2 ? null : "pass {$detail['pass']} of {$detail['passes']}";
+        return $bytes === 0 ? null : (string) new ByteCount($bytes);
     }
 
-    private static function bytes(Run $run, string $which): ?string
+    private static function time(?string $time): ?string
     {
-        $bytes = $run->work->state === WorkState::Running ? $run->work->detail[$which] ?? null : null;
-
-        return $bytes === null || $bytes === 0 ? null : (string) new ByteCount($bytes);
+        return $time === null ? null : gmdate('Y-m-d\TH:i:s\Z', (int) strtotime($time));
     }
 
     /** @return array<string, mixed> with plan and slip */
@@ -89,7 +96,7 @@ final class RunResource
 
         $sent = $run->sent_seconds;
 
-        return self::of($run) + ['plan' => $plan, 'slip' => $slip, 'sent' => $sent === null ? null : [
+        return self::of(ShownRuns::one($run->id)) + ['plan' => $plan, 'slip' => $slip, 'sent' => $sent === null ? null : [
             'label' => (string) new Duration(new Fraction($sent)),
             'speedLabel' => (string) new Bitrate(intdiv(8 * (int) ($slip['bytes'] ?? 0), $sent)),
         ]];

@@ -84,7 +84,8 @@ class Settings
     public function apply(): void
     {
         try {
-            $set = Setting::query()->pluck('value', 'key')->all();
+            // Every process and every answer begins with this: as rows, which takes a fifth of what a model does.
+            $set = DB::table('settings')->pluck('value', 'key')->map(fn (string $value): mixed => json_decode($value, true))->all();
         } catch (Throwable) {
             // There is no database yet, or it cannot be asked for a moment: what was known holds.
             return;

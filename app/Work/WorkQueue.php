@@ -33,8 +33,12 @@ class WorkQueue
         return (float) config('crate.work.lease');
     }
 
-    /** Puts it in the queue, unless it is there; what is over begins anew, at its place. */
-    public function put(Kind $kind, int $subject, ?string $wantedAt = null): Work
+    /**
+     * Puts it in the queue, unless it is there; what is over begins anew, at its place.
+     *
+     * @param  float|null  $expected  seconds that it is likely to take
+     */
+    public function put(Kind $kind, int $subject, ?string $wantedAt = null, ?float $expected = null): Work
     {
         $work = Work::query()->firstOrNew(['kind' => $kind->name(), 'subject' => $subject]);
         if ($work->exists && ! $work->state->isOver()) {
@@ -43,6 +47,7 @@ class WorkQueue
         $place = $work->exists ? $work->place : 1 + (int) Work::query()->where('kind', $kind->name())->max('place');
         $work->fill([
             ...(new Work)->getAttributes(), 'priority' => $kind->priority(), 'wanted_at' => $wantedAt, 'place' => $place,
+            'expected_seconds' => $expected,
         ])->save();
         $this->call();
 

@@ -1,28 +1,42 @@
 <?php
 
 /*
- * What the queue costs that is asked for twice a second: an answer with 500 runs under way, and a worker that finds nothing to do.
+ * What the queue costs that is asked for twice a second: an answer with 500 runs under way, behind which lie those of a year, and a worker
+ * that finds nothing to do.
  */
 
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 
 require __DIR__.'/bench.php.inc';
 
 const RUNS = 500;
+const OVER = 5000;
+// As much as a run of the demo keeps: 3 kB of plan, 8 of what is frozen, 2.6 of slip.
+$filler = fn (int $bytes): string => bin2hex(random_bytes(intdiv($bytes, 2)));
 $plan = [
-    'role' => 'upload', 'preset' => 'x', 'presetName' => 'x', 'frames' => 100, 'values' => [],
+    'role' => 'upload', 'preset' => 'x', 'presetName' => 'x', 'frames' => 100, 'values' => ['x' => $filler(3000)],
     'estimate' => ['seconds' => 3.0, 'bytes' => 10],
 ];
-foreach (range(1, RUNS) as $i) {
-    $run = Run::query()->create([
-        'pack' => 'p', 'cut_name' => "Cut {$i}", 'source' => '/x', 'name' => 'x', 'file' => "/x{$i}", 'plan' => $plan,
-        'card' => Run::cardOf($plan, null),
-    ]);
-    Work::query()->create(['kind' => Run::WORK, 'subject' => $run->id, 'state' => WorkState::Waiting, 'priority' => 30, 'place' => $i]);
-}
+$slip = ['bytesLabel' => '10 bytes', 'differences' => [], 'reading' => $filler(2500)];
+$put = function (int $runs, WorkState $state, ?array $slip) use ($plan, $filler): void {
+    foreach (range(1, $runs) as $i) {
+        $run = Run::query()->create([
+            'pack' => 'p', 'cut_name' => "Cut {$i}", 'source' => '/x', 'name' => 'x', 'file' => "/x{$i}", 'plan' => $plan,
+            'frozen' => [$filler(8000)], 'slip' => $slip, 'card' => Run::cardOf($plan, $slip),
+        ]);
+        Work::query()->create([
+            'kind' => Run::WORK, 'subject' => $run->id, 'state' => $state, 'priority' => 30, 'place' => $i, 'expected_seconds' => 3.0,
+        ]);
+    }
+};
+DB::transaction(function () use ($put, $slip): void {
+    $put(OVER, WorkState::Done, $slip);
+    $put(RUNS, WorkState::Waiting, null);
+});
 $address = serve($scratch);
 // So that all of them were written before.
 sleep(3);

@@ -8,6 +8,7 @@ use App\Models\Work;
 use App\Models\WorkState;
 use App\Work\Worker;
 use App\Work\WorkQueue;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Symfony\Component\Process\Process;
 
@@ -52,6 +53,24 @@ it('leaves a paused run alone until it is to go on', function () {
     $this->work();
     expect($one->refresh()->work->state)->toBe(WorkState::Done);
 });
+
+it('asks the database no more often for many runs than for a few', function (string $path) {
+    $card = Run::cardOf(['role' => 'upload', 'presetName' => 'x', 'frames' => 100], null);
+    $asked = function (int $runs) use ($path, $card): int {
+        for ($i = 0; $i < $runs; $i++) {
+            $this->aRun(['card' => $card], $i % 2 === 0 ? WorkState::Waiting : WorkState::Done);
+        }
+        DB::enableQueryLog();
+        $told = $this->getJson($path)->assertOk()->json('runs');
+        $queries = count(DB::getQueryLog());
+        DB::disableQueryLog();
+        DB::flushQueryLog();
+        expect(count($told))->toBeGreaterThan($runs - 1);
+
+        return $queries;
+    };
+    expect($asked(2))->toBe($asked(10))->toBeLessThan(10);
+})->with(['at first' => '/api/runs', 'what changed' => '/api/runs?since=2026-01-01%2000:00:00.000']);
 
 it('suspends the engine of a run that is paused, and lets it go on where it was', function () {
     config(['crate.work.lease' => 2]);

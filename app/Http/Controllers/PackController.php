@@ -8,16 +8,18 @@ use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Models\Cut;
 use App\Models\Run;
+use App\Models\ShownRuns;
 use App\Packing\HashLists;
 use App\Packing\Packer;
 use App\Packing\SheetPacker;
 use App\Packing\SheetsPacker;
 use App\Resources\CutResource;
 use App\Resources\RunResource;
-use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Collection as Models;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Collection;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Slips\SlipText;
@@ -44,7 +46,7 @@ class PackController
             $runs = $packer->pack($cut, $columns, Surroundings::deliveries($cut->name), $again);
         }
 
-        return response()->json(['pack' => $runs[0]->pack, 'runs' => $runs->map(RunResource::of(...))], 202);
+        return response()->json(['pack' => $runs[0]->pack, 'runs' => self::shown($runs)], 202);
     }
 
     /** Queues what is decided on several sheets, and says which could not be. */
@@ -53,7 +55,7 @@ class PackController
         $cuts = Cut::query()->whereKey(Payload::of($request, 'packs-request')['cuts'])->orderBy('id')->get();
         ['runs' => $runs, 'refused' => $refused] = $packer->pack($cuts);
 
-        return response()->json(['runs' => array_map(RunResource::of(...), $runs), 'refused' => $refused], 202);
+        return response()->json(['runs' => self::shown($runs), 'refused' => $refused], 202);
     }
 
     /** The slips of what was packed together. */
@@ -89,11 +91,20 @@ class PackController
         return response()->json(['path' => mb_scrub($lists->write(self::runsOf($pack)))], 201);
     }
 
-    /** @return Collection<int, Run> */
-    private static function runsOf(string $pack): Collection
+    /** @return Models<int, Run> */
+    private static function runsOf(string $pack): Models
     {
         $runs = Run::query()->where('pack', $pack)->orderBy('id')->get();
 
         return $runs->isNotEmpty() ? $runs : throw RequestRefused::notThere('This is not here, or no longer.', 'Go back to the shelf.');
+    }
+
+    /**
+     * @param  iterable<Run>  $runs
+     * @return Collection<int, array<string, mixed>>
+     */
+    private static function shown(iterable $runs): Collection
+    {
+        return ShownRuns::these((new Collection($runs))->pluck('id')->all())->map(RunResource::of(...));
     }
 }

@@ -10,6 +10,7 @@ use App\Models\Dispatch;
 use App\Models\QueuedRuns;
 use App\Models\Run;
 use App\Models\RunLog;
+use App\Models\ShownRuns;
 use App\Models\Teaching;
 use App\Models\TransitTest;
 use App\Models\Work;
@@ -32,10 +33,12 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use InvalidArgumentException;
 use OuterCrate\Units\Duration;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
+/** @phpstan-import-type ShownRun from ShownRuns */
 class RunController
 {
     private const SHOWN = 200;
@@ -55,24 +58,23 @@ class RunController
         $at = Work::now(-self::OVERLAP);
         $cut = $request->integer('cut') ?: null;
         $queued = QueuedRuns::of($cut);
+        $order = array_column($queued->all(), 'id');
         $since = $request->string('since')->value();
         $runs = $since === ''
-            ? $this->whole($request, $queued->pluck('id'), $cut)
-            : self::shown()->where(fn (Builder $query): Builder => $query
-                ->where('updated_at', '>=', $since)
-                ->orWhereHas('work', fn (Builder $work): Builder => $work->where('updated_at', '>=', $since)))
-                ->limit(2 * self::SHOWN)->get();
-        $kinds = Work::query()->whereIn('state', WorkState::underWay())->where('kind', '<>', Run::WORK)->distinct()->pluck('kind')->all();
-        $analyses = self::underWay($kinds, CutAnalysis::WORK, CutAnalysis::query()->with('cut:id,name'), ['id', 'cut_id'])
+            ? self::whole($request, $order, $cut)
+            : ShownRuns::changed($since, 2 * self::SHOWN);
+        $kinds = DB::table('works')->whereIn('state', WorkState::underWay())->where('kind', '<>', Run::WORK)
+            ->distinct()->pluck('kind')->all();
+        $analyses = self::underWay($kinds, CutAnalysis::WORK, fn () => CutAnalysis::query()->with('cut:id,name'), ['id', 'cut_id'])
             ->sortBy(fn (CutAnalysis $analysis): int => $analysis->work->state === WorkState::Running ? 0 : 1);
-        $tests = self::underWay($kinds, TransitTest::WORK, TransitTest::query()->with('cut:id,name'), ['id', 'cut_id', 'card']);
-        $teachings = self::underWay($kinds, Teaching::WORK, Teaching::query(), ['id', 'host', 'asked']);
+        $tests = self::underWay($kinds, TransitTest::WORK, fn () => TransitTest::query()->with('cut:id,name'), ['id', 'cut_id', 'card']);
+        $teachings = self::underWay($kinds, Teaching::WORK, Teaching::query(...), ['id', 'host', 'asked']);
         $sent = ['id', 'cut_name', 'details', 'host_account_id'];
-        $sendings = self::underWay($kinds, Dispatch::SENDS, Dispatch::query(), $sent);
+        $sendings = self::underWay($kinds, Dispatch::SENDS, Dispatch::query(...), $sent);
 
-        return response()->json([
+        return new JsonResponse([
             'at' => $at,
-            'order' => $queued->pluck('id'),
+            'order' => $order,
             'runs' => $runs->map(RunResource::of(...)),
             'analyses' => $analyses->values()->map(AnalysisResource::onBelt(...)),
             'tests' => collect([
@@ -128,7 +130,7 @@ class RunController
 
     public function again(Run $run, Packer $packer): JsonResponse
     {
-        return response()->json(['run' => RunResource::of($packer->again($run))], 202);
+        return response()->json(['run' => RunResource::of(ShownRuns::one($packer->again($run)->id))], 202);
     }
 
     /** Before another that waits, or behind all of them. */
@@ -175,34 +177,22 @@ class RunController
 
     private static function told(Run $run): JsonResponse
     {
-        return response()->json(['run' => RunResource::of($run->refresh())]);
+        return response()->json(['run' => RunResource::of(ShownRuns::one($run->id))]);
     }
 
     /**
-     * @param  Collection<int, int>  $order  of what is under way
-     * @return Collection<int, Run>
+     * @param  list<int>  $order  of what is under way
+     * @return Collection<int, ShownRun>
      */
-    private function whole(Request $request, Collection $order, ?int $cut): Collection
+    private static function whole(Request $request, array $order, ?int $cut): Collection
     {
         $latest = min(self::SHOWN, max(0, $request->integer('latest', self::SHOWN)));
-        $wanted = $request->has('first') ? $order->take(max(0, $request->integer('first'))) : $order;
-        $places = $wanted->flip();
-        $underWay = self::shown()->whereKey($wanted)->get()->sortBy(fn (Run $run): int => $places[$run->id])->values();
-        // What a sheet or a slip asks for of its cut is told whether it was put away or not.
-        $over = self::shown()
-            ->whereIn('id', Work::query()->select('subject')->where('kind', Run::WORK)->whereNotIn('state', WorkState::underWay()))
-            ->when($cut !== null, fn (Builder $query): Builder => $query->where('cut_id', $cut))
-            ->when($cut === null, fn (Builder $query): Builder => $query->whereNull('cleared_at'))
-            ->orderByDesc('id')->limit($latest)->get();
+        $wanted = $request->has('first') ? array_slice($order, 0, max(0, $request->integer('first'))) : $order;
+        $places = array_flip($wanted);
 
         // One that ended between the two looks is told once.
-        return $underWay->toBase()->concat($over->reject(fn (Run $run): bool => isset($places[$run->id])));
-    }
-
-    /** @return Builder<Run> with what is shown of them */
-    private static function shown(): Builder
-    {
-        return Run::query()->select(['id', 'pack', 'cleared_at', 'output', 'recalled', 'cut_id', 'cut_name', 'name', 'file', 'card']);
+        return ShownRuns::these($wanted)
+            ->concat(ShownRuns::over($cut, $latest)->reject(fn (object $run): bool => isset($places[$run->id])));
     }
 
     /** How long the file took to its host, which teaches the speed of the line; null takes that back. */
@@ -247,18 +237,18 @@ class RunController
      * @template T of Model
      *
      * @param  list<string>  $kinds  of which there is anything under way: mostly none, and this is asked for twice a second
-     * @param  Builder<T>  $query
+     * @param  callable(): Builder<T>  $query
      * @param  list<string>  $columns
      * @return Models<int, T>
      */
-    private static function underWay(array $kinds, string $kind, Builder $query, array $columns): Models
+    private static function underWay(array $kinds, string $kind, callable $query, array $columns): Models
     {
         if (! in_array($kind, $kinds, true)) {
             return new Models;
         }
 
         // What is put off for long is no part of what goes on now.
-        return $query->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay())
+        return $query()->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', WorkState::underWay())
             ->where(fn (Builder $soon): Builder => $soon->whereNull('not_before')->orWhere('not_before', '<=', Work::now(self::SOON))))
             ->with('work')->orderBy('id')->get($columns);
     }
