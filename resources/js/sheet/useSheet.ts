@@ -37,6 +37,8 @@ export function useSheet(cut: number) {
     const last = useRef<Draft | null>(null);
     /** Whether what is being saved is to be packed then, and also what was made already. */
     const packing = useRef<{ again: boolean } | null>(null);
+    /** The page was left while that waited: both were handed over. It may come back as it was. */
+    const handedOver = useRef<Promise<unknown> | null>(null);
     const failures = useRef<unknown[]>([]);
     /** What the page shows began from this: another window may have saved since then. */
     const version = useRef<number | undefined>(undefined);
@@ -52,7 +54,8 @@ export function useSheet(cut: number) {
         const leave = () => {
             if (packing.current !== null && last.current !== null) {
                 const { again } = packing.current;
-                api.saveAndPack(cut, { ...last.current, version: version.current }, again).catch(() => undefined);
+                handedOver.current = api.saveAndPack(cut, { ...last.current, version: version.current }, again);
+                handedOver.current.catch(() => undefined);
                 packing.current = unsent.current = null;
             } else if (unsent.current !== null) {
                 api.saveSheet(cut, { ...unsent.current, version: version.current }).catch(() => undefined);
@@ -165,12 +168,18 @@ export function useSheet(cut: number) {
         /** Packs the sheet once it is saved. */
         pack: async (again: boolean) => {
             packing.current = { again };
+            handedOver.current = null;
             try {
                 await settled();
+            } catch (error) {
+                // A request that was cut off with the page is none that failed: the other one carries the same.
+                if (handedOver.current === null) {
+                    throw error;
+                }
             } finally {
                 packing.current = null;
             }
-            return api.pack(cut, again);
+            await (handedOver.current ?? api.pack(cut, again));
         },
     };
 }
