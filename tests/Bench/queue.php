@@ -2,7 +2,7 @@
 
 /*
  * What the queue costs that is asked for twice a second: an answer with 500 runs under way, behind which lie those of a year, and a worker
- * that finds nothing to do.
+ * that finds nothing to do. Of answers, medians.
  */
 
 use App\Models\Run;
@@ -46,7 +46,7 @@ foreach ($asked as $what => $path) {
     $empty = array_map(fn (): float => milliseconds('GET', "{$address}/api/machine"), range(1, 30));
     $times = array_map(fn (): float => milliseconds('GET', "{$address}/api/{$path}"), range(1, 40));
     $bar = $what === 'the queue, at first' ? 'once' : 'at most 10 ms';
-    figure("{$what} with ".RUNS.' runs, median', sprintf('%.1f ms', percentile($times, 0.5)), $bar);
+    figure("{$what} with ".RUNS.' runs, '.OVER.' behind them', sprintf('%.1f ms', percentile($times, 0.5)), $bar);
     figure('an answer that asks for next to nothing, median', sprintf('%.1f ms', percentile($empty, 0.5)), '');
 }
 Work::query()->delete();
