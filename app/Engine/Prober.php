@@ -45,15 +45,21 @@ class Prober
      * @param  Closure(Packet): void  $take
      * @param  int|null  $most  how many, from the start; all of them when null
      * @param  bool  $pictureOnly  leaves out the packets of all but the picture
+     * @param  (Closure(): void)|null  $meanwhile  done while the prober begins, before the first packet is handed on
      *
      * @throws EngineFailed
      */
-    public function packets(string $path, Closure $take, ?int $most = null, bool $pictureOnly = false): void
-    {
+    public function packets(
+        string $path,
+        Closure $take,
+        ?int $most = null,
+        bool $pictureOnly = false,
+        ?Closure $meanwhile = null,
+    ): void {
         $this->runner->lines(ProbeCommand::packets($path, $most, $pictureOnly), function (string $line) use ($take): void {
             $packet = Packet::ofLine($line);
             $packet === null ?: $take($packet);
-        });
+        }, $meanwhile);
     }
 
     /**

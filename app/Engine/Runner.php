@@ -135,10 +135,11 @@ class Runner
      * Hands on each line of a command that says much.
      *
      * @param  Closure(string): void  $take
+     * @param  (Closure(): void)|null  $meanwhile  done while it begins, before the first line is handed on
      *
      * @throws EngineFailed
      */
-    public function lines(Command $command, Closure $take): void
+    public function lines(Command $command, Closure $take, ?Closure $meanwhile = null): void
     {
         $rest = '';
         $process = $this->process($command, Limits::of($command->allowance), null);
@@ -149,7 +150,7 @@ class Runner
                 $rest = (string) array_pop($lines);
                 array_map($take, $lines);
             }
-        });
+        }, $meanwhile);
     }
 
     /**
@@ -357,10 +358,11 @@ class Runner
         return true;
     }
 
-    private function run(EngineProcess $process, Closure $take): void
+    private function run(EngineProcess $process, Closure $take, ?Closure $meanwhile = null): void
     {
         $this->start($process, $take);
         try {
+            $meanwhile === null ?: $meanwhile();
             $process->wait();
         } catch (Throwable $e) {
             $process->end();

@@ -77,13 +77,16 @@ class CutReader
     public function readWhole(string $path, bool $needsPicture, ?RateBuffer $buffer, Closure $onPacket): array
     {
         [$bytes, $structure, $boxes] = $this->structure($path);
-        $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
-        $orders = self::untold($probe);
-        $tally = new PacketTally(ProbeReader::firstVideo($probe) ?? -1, $buffer);
-        $this->prober->packets($path, function (Packet $packet) use ($orders, $tally, $onPacket): void {
+        [$probe, $orders, $tally] = [[], [], new PacketTally(-1)];
+        $this->prober->packets($path, function (Packet $packet) use (&$orders, &$tally, $onPacket): void {
             self::order($orders, $packet);
             $tally->take($packet);
             $onPacket($packet);
+        }, meanwhile: function () use ($path, $boxes, $structure, $buffer, &$probe, &$orders, &$tally): void {
+            // Beside it: the prober takes longer to begin than to list the packets of a short file.
+            $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
+            $orders = self::untold($probe);
+            $tally = new PacketTally(ProbeReader::firstVideo($probe) ?? -1, $buffer);
         });
 
         return [$this->reading(self::ordered($probe, $orders, true), $bytes, $structure, $needsPicture), $tally];
