@@ -187,9 +187,10 @@ it('makes a long file in parts on both machines, to the frame, and whole where a
     $path = "{$this->root}/one/media/numbered.mov";
     mkdir(dirname($path));
     // Each frame shows its number.
-    (new Process(['ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', 'nullsrc=s=320x180:r=30000/1001:d=8,format=gray,'.
-        "geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)'", '-f', 'lavfi', '-i', 'sine=r=48000:d=8', '-c:v', 'prores_ks', '-c:a',
-        'pcm_s16le', $path]))->mustRun();
+    (new Process([
+        'ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', Bars::BLANK.':r=30000/1001:d=8,'.Bars::DRAWN, '-f', 'lavfi', '-i',
+        'sine=r=48000:d=8', '-c:v', 'prores_ks', '-c:a', 'pcm_s16le', $path,
+    ]))->mustRun();
     $cut = app(CutShelf::class)->bringIn($path, null, false);
     $to = "{$this->root}/one/out";
     $columns = app(CutDesk::class)->columns($cut, $cut->reading(), [['preset' => 'lossless-vault', 'edits' => $edits]], null, $to);

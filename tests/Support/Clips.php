@@ -221,25 +221,25 @@ final class Clips
         // Frame n shows n in binary: eight bars, black or white.
         'numbered' => [
             'numbered.mp4',
-            "-f lavfi -i nullsrc=s=320x180:r=30000/1001:d=5,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f "
+            '-f lavfi -i '.Bars::BLANK.':r=30000/1001:d=5,'.Bars::DRAWN.' -f '
                 .'lavfi -i sine=f=330:r=48000:d=5 -c:v libx264 -crf 18 -g 48 -bf 3 -pix_fmt yuv420p -color_range tv -c:a aac -timecode '
                 .'00:59:58;00',
         ],
         'numbered-open' => [
             'numbered-open.mkv',
-            "-f lavfi -i nullsrc=s=320x180:r=24:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -c:v libx264 "
+            '-f lavfi -i '.Bars::BLANK.':r=24:d=4,'.Bars::DRAWN.' -c:v libx264 '
                 .'-crf 18 -x264-params keyint=20:open-gop=1:bframes=3:scenecut=0 -pix_fmt yuv420p',
         ],
         // Of 120 frames at 30 fps some never came; the number is that of the moment.
         'numbered-uneven' => [
             'numbered-uneven.mkv',
-            "-f lavfi -i nullsrc=s=320x180:r=30:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -vf "
+            '-f lavfi -i '.Bars::BLANK.':r=30:d=4,'.Bars::DRAWN.' -vf '
                 .'select=not(eq(mod(n\\,7)\\,3))*not(eq(mod(n\\,11)\\,5))*not(between(n\\,40\\,47)) -fps_mode vfr -c:v libx264 -crf 18 '
                 .'-g 30 -bf 2 -pix_fmt yuv420p',
         ],
         'numbered-stream' => [
             'numbered-stream.mpg',
-            "-f lavfi -i nullsrc=s=320x180:r=25:d=4,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)' -f lavfi -i "
+            '-f lavfi -i '.Bars::BLANK.':r=25:d=4,'.Bars::DRAWN.' -f lavfi -i '
                 .'sine=f=330:r=48000:d=4 -c:v mpeg2video -q:v 3 -g 15 -bf 2 -pix_fmt yuv420p -c:a mp2 -f mpeg',
         ],
     ];

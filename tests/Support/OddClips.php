@@ -10,7 +10,7 @@ use Symfony\Component\Process\Process;
  */
 final class OddClips
 {
-    private const BARS = "nullsrc=s=320x180:r=%s:d=%s,format=gray,geq=lum='255*mod(floor(N/pow(2\\,floor(X*8/W)))\\,2)',format=yuv420p";
+    private const BARS = Bars::BLANK.':r=%s:d=%s,'.Bars::DRAWN.',format=yuv420p';
 
     /** A tone from the end of the first second on. */
     private const TONE = 'aevalsrc=exprs=if(gte(t\\,1)\\,0.5*sin(2*PI*1000*t)\\,0):s=48000:d=%s';
