@@ -189,7 +189,7 @@ it('makes a long file in parts on both machines, to the frame, and whole where a
     // Each frame shows its number.
     (new Process([
         'ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', Bars::BLANK.':r=30000/1001:d=8,'.Bars::DRAWN, '-f', 'lavfi', '-i',
-        'sine=r=48000:d=8', '-c:v', 'prores_ks', '-c:a', 'pcm_s16le', $path,
+        'sine=r=48000:d=8', '-c:v', 'prores', '-c:a', 'pcm_s16le', $path,
     ]))->mustRun();
     $cut = app(CutShelf::class)->bringIn($path, null, false);
     $to = "{$this->root}/one/out";
