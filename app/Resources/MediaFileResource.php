@@ -20,7 +20,7 @@ final class MediaFileResource
             'folder' => mb_scrub($file['folder']),
             'bytes' => $file['bytes'],
             'bytesLabel' => (string) new ByteCount($file['bytes']),
-            'modified' => gmdate('Y-m-d\TH:i:s\Z', $file['modified']),
+            'modified' => Moment::at($file['modified']),
             'kind' => $file['kind']->value,
             'kindLabel' => $file['kind']->label(),
             'cut' => $cut,

@@ -40,7 +40,7 @@ final class QueueResource
                 ->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now)),
             'secondsLeft' => $left,
             'secondsLeftLabel' => (string) new Duration(new Fraction($left)),
-            'ends' => $left === 0 ? null : self::clock($now + $left),
+            'ends' => $left === 0 ? null : Moment::at($now + $left),
             'going' => $runs->count() - $waits - $paused,
             'waiting' => $waits,
             'paused' => $paused,
@@ -60,14 +60,9 @@ final class QueueResource
 
         return [
             'run' => $run->id,
-            'begins' => $time === null ? null : self::clock($began ?? $now + (int) $time['begins']),
-            'ends' => $time === null ? null : self::clock($now + (int) ceil($time['ends'])),
+            'begins' => $time === null ? null : Moment::at($began ?? $now + (int) $time['begins']),
+            'ends' => $time === null ? null : Moment::at($now + (int) ceil($time['ends'])),
         ];
-    }
-
-    private static function clock(int $time): string
-    {
-        return gmdate('Y-m-d\TH:i:s\Z', $time);
     }
 
     /** @return array<string, mixed>|null the last time that nothing was left to make */
@@ -86,7 +81,7 @@ final class QueueResource
 
         return [
             'id' => $end->id,
-            'endedAt' => self::clock((int) strtotime($end->ended_at)),
+            'endedAt' => Moment::written($end->ended_at),
             'made' => $made,
             'failed' => $failed,
             'words' => implode(' ', $words) ?: 'The queue is empty.',

@@ -55,7 +55,7 @@ final class RunResource
             'onDisk' => $isDone && Drive::holds($path),
             'isFolder' => $card['isFolder'],
             'stopAsked' => $run->stop_asked && ! $isOver,
-            'endedAt' => self::time($run->ended_at),
+            'endedAt' => Moment::written($run->ended_at),
             'bytesLabel' => $isDone ? $card['bytesLabel'] : null,
             'differences' => $isDone ? $card['differences'] : null,
             'paused' => $run->paused && ! $isOver,
@@ -66,18 +66,13 @@ final class RunResource
             'pass' => $detail === null || $detail['passes'] < 2 ? null : "pass {$detail['pass']} of {$detail['passes']}",
             'soFarLabel' => self::bytes($detail['bytes'] ?? 0),
             'toComeLabel' => self::bytes($detail['toCome'] ?? 0),
-            'startedAt' => self::time($run->started_at),
+            'startedAt' => Moment::written($run->started_at),
         ];
     }
 
     private static function bytes(int $bytes): ?string
     {
         return $bytes === 0 ? null : (string) new ByteCount($bytes);
-    }
-
-    private static function time(?string $time): ?string
-    {
-        return $time === null ? null : gmdate('Y-m-d\TH:i:s\Z', (int) strtotime($time));
     }
 
     /** @return array<string, mixed> with plan and slip */

@@ -72,6 +72,7 @@ class RunController
         $sent = ['id', 'cut_name', 'details', 'host_account_id'];
         $sendings = self::underWay($kinds, Dispatch::SENDS, Dispatch::query(...), $sent);
 
+        // Not through response(), which makes what draws pages first.
         return new JsonResponse([
             'at' => $at,
             'order' => $order,
