@@ -63,6 +63,18 @@ it('makes master and upload through the queue, and what comes out is what was pl
     ['hdr', [QUICK_UPLOAD, ['preset' => 'slow-line'], ['preset' => 'archive-10-bit']]],
 ]);
 
+it('starts the engine as it is installed', function () {
+    $path = (string) getenv('PATH');
+    $keptReady = fn (string $folder): bool => str_starts_with($folder, storage_path('framework/testing'));
+    putenv('PATH='.implode(':', array_filter(explode(':', $path), fn (string $folder): bool => ! $keptReady($folder))));
+    try {
+        $run = delivered('few', 'lanternwick-even', QUICK);
+    } finally {
+        putenv("PATH={$path}");
+    }
+    expect(unwanted($run))->toBe([])->and($run->work->state)->toBe(WorkState::Done);
+});
+
 it('keeps every frame of a lossless master', function () {
     $cut = $this->clip();
     $run = packed($this->bringIn()['id'], [['preset' => 'lossless-vault']])[0];

@@ -3,7 +3,7 @@
  * and every request becomes a copy of the process that goes on to the program's own start with the request's arguments, environment,
  * folder, streams, limits and niceness. Linking 215 libraries costs the engine 0.1 s at each start, of which the suite has two thousand.
  *
- * A copy ends when its client does; all end with the process that started this one.
+ * A copy ends when its client does, and stands still while that does; all end with the process that started this one.
  */
 #include "wire.h"
 #include <dlfcn.h>
@@ -11,6 +11,7 @@
 #include <fcntl.h>
 #include <poll.h>
 #include <signal.h>
+#include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 #include <sys/prctl.h>
@@ -21,13 +22,16 @@
 #include <unistd.h>
 
 #define MOST_CLIENTS 64
+#define LOOK 50 /* milliseconds between looks at whether clients stand still, which nobody is told of */
 
 typedef int (*main_of)(int, char **, char **);
 typedef int (*start_of)(main_of, int, char **, void (*)(void), void (*)(void), void (*)(void), void *);
 
 struct client {
     int socket;
+    pid_t asker;
     pid_t copy; /* 0 until it has asked */
+    int stands; /* whether the copy was suspended */
 };
 
 static struct client clients[MOST_CLIENTS];
@@ -126,15 +130,38 @@ static void tell_the_ended(void) {
     }
 }
 
+/* Suspends the copies of clients that are suspended, and lets them go on with them. */
+static void stand_still_with(struct client *client) {
+    char path[32], state = 0;
+    snprintf(path, sizeof path, "/proc/%d/stat", client->asker);
+    FILE *told = fopen(path, "re");
+    if (told == NULL) {
+        return;
+    }
+    int stands = fscanf(told, "%*d (%*[^)]) %c", &state) == 1 && state == 'T';
+    fclose(told);
+    if (stands != client->stands) {
+        kill(client->copy, stands ? SIGSTOP : SIGCONT);
+        client->stands = stands;
+    }
+}
+
 /* Waits for requests; comes back only in a copy, with its arguments and how many there are. */
 static char **wait_for_work(int listener, int *arguments) {
     for (;;) {
         struct pollfd watched[MOST_CLIENTS + 2] = {{listener, count < MOST_CLIENTS ? POLLIN : 0, 0}, {woken[0], POLLIN, 0}};
-        int asked = count;
+        int asked = count, working = 0;
         for (int i = 0; i < asked; i++) {
             watched[i + 2] = (struct pollfd){clients[i].socket, POLLIN, 0};
+            working += clients[i].copy > 0;
         }
-        if (poll(watched, (nfds_t)asked + 2, -1) < 0) {
+        int woke = poll(watched, (nfds_t)asked + 2, working > 0 ? LOOK : -1);
+        for (int i = 0; woke == 0 && i < asked; i++) {
+            if (clients[i].copy > 0) {
+                stand_still_with(&clients[i]);
+            }
+        }
+        if (woke <= 0) {
             continue;
         }
         for (int i = asked - 1; i >= 0; i--) {
@@ -175,8 +202,10 @@ static char **wait_for_work(int listener, int *arguments) {
         }
         if (watched[0].revents != 0) {
             int socket = accept4(listener, NULL, NULL, SOCK_CLOEXEC);
-            if (socket >= 0) {
-                clients[count++] = (struct client){socket, 0};
+            struct ucred asker;
+            socklen_t size = sizeof asker;
+            if (socket >= 0 && getsockopt(socket, SOL_SOCKET, SO_PEERCRED, &asker, &size) == 0) {
+                clients[count++] = (struct client){.socket = socket, .asker = asker.pid};
             }
         }
         if (watched[1].revents != 0) {
