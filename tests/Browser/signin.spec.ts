@@ -43,8 +43,10 @@ test('from elsewhere one signs in, and goes on where one was when a session ends
     await expect(dialog).toBeVisible();
     await page.getByLabel('Name').fill('mira');
     await page.getByLabel('Password').fill('crates of walnut');
+    const sentAgain = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok());
     await page.keyboard.press('Enter');
     await expect(dialog).toBeHidden();
+    await sentAgain;
     await page.reload();
     await expect(speed).toHaveValue(/^12/);
     await speed.fill(before);
