@@ -106,22 +106,27 @@ class StepStore
     public function prune(?int $most = null): void
     {
         $most ??= (int) config('crate.transit.bytes');
-        $files = [];
+        $times = [];
         foreach (is_dir($this->folder) ? File::files($this->folder, true) : [] as $file) {
+            // Another worker may give a file its name meanwhile, or forget it.
+            $time = @filemtime($file->getPathname());
+            if ($time === false) {
+                continue;
+            }
             if (str_starts_with($file->getFilename(), '.')) {
                 // Nothing is being made that has not been written to for an hour.
-                $file->getMTime() > time() - 3600 || @unlink($file->getPathname());
+                $time > time() - 3600 || @unlink($file->getPathname());
 
                 continue;
             }
-            $files[] = $file;
+            $times[$file->getPathname()] = $time;
         }
-        usort($files, fn ($a, $b): int => $b->getMTime() <=> $a->getMTime());
+        arsort($times);
         $bytes = 0;
-        foreach ($files as $file) {
-            $bytes += $file->getSize();
+        foreach (array_keys($times) as $path) {
+            $bytes += (int) @filesize($path);
             if ($bytes > $most) {
-                @unlink($file->getPathname());
+                @unlink($path);
             }
         }
     }

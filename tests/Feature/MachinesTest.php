@@ -43,7 +43,7 @@ beforeEach(function (): void {
     $this->servers->beginPostgres();
     $this->servers->beginRedis();
     $this->surroundings = fn (string $machine): array => [
-        'APP_ENV' => 'production', 'LOG_CHANNEL' => 'quiet', 'CACHE_STORE' => 'file', 'CRATE_MACHINE' => $machine,
+        'APP_ENV' => 'production', 'LOG_FILE' => 'tests.log', 'CACHE_STORE' => 'file', 'CRATE_MACHINE' => $machine,
         'CRATE_WORK_LEASE' => '4', 'CRATE_RUNS_AT_ONCE' => '2', 'CRATE_VOLUMES' => "share={$root}/{$machine}",
         'CRATE_MEDIA_FOLDERS' => "{$root}/{$machine}/media",
         'CRATE_DELIVERIES' => "{$root}/{$machine}/out", 'CRATE_DERIVED' => "{$root}/{$machine}/derived",
