@@ -11,7 +11,7 @@
  * What is saved together is decoding, two times of three. How much that is goes by the cut: one that is finished in the size of its
  * camera, and of which smaller uploads are made; one that is no larger than its uploads, whose encoders are busy for so long that little is
  * left to save; and one that is slow to decode. Beside each stands what decoding by itself takes: where two times of it are less than a
- * fifth, no fifth can be saved.
+ * fifth, decoding once cannot save one.
  *
  * usage: bin/bench packing [alone|together]        both when left out
  */
@@ -134,8 +134,7 @@ foreach ($overheads as $kind => $overhead) {
 }
 foreach ($shares as $kind => $ratios) {
     $toSave = 2 * percentile($decodings[$kind], 0.5);
-    $bar = $toSave >= 0.20 ? 'at most 0.80 ×' : 'less than 0.20 is there to save';
-    figure("A master and two uploads of {$kind}, together / one by one", sprintf('%.3f ×', percentile($ratios, 0.5)), $bar);
+    figure("A master and two uploads of {$kind}, together / one by one", sprintf('%.3f ×', percentile($ratios, 0.5)), 'at most 0.80 ×');
     figure('rounds', $all($ratios), '');
     figure('decoding the cut twice / one by one', sprintf('%.3f ×', $toSave), 'what there is to save');
 }
