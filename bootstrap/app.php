@@ -20,6 +20,7 @@ return Application::configure(basePath: dirname(__DIR__))
         App\Console\WorkCommand::class,
         App\Console\WatchLoopCommand::class,
         App\Console\MayListenCommand::class,
+        App\Console\StartCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         // The pages and the API are one origin; the package that HandleCors stands on is not installed.

@@ -15,8 +15,8 @@ class WorkCommand extends Command
 {
     private const LONGEST = 3600;
 
-    /** Exit status after which bin/keep does not begin it anew. */
-    private const ALL_DONE = 86;
+    /** Exit status after which it is not started again. */
+    public const ALL_DONE = 86;
 
     private const LARGEST = 256 * 1024 * 1024;
 

@@ -11,6 +11,7 @@ use OuterCrate\Refusals\Refused;
 use StandIn\Console\AccountCommand;
 use StandIn\Console\LineCommand;
 use StandIn\Console\ProcessCommand;
+use StandIn\Console\StartCommand;
 use StandIn\Http\Answers;
 use StandIn\StandInServiceProvider;
 
@@ -27,7 +28,7 @@ foreach (['framework/cache', 'framework/views', 'logs', 'uploads', 'derived', 'v
 $app = Application::configure(basePath: dirname(__DIR__, 2))
     ->withProviders([StandInServiceProvider::class], withBootstrapProviders: false)
     ->withRouting(using: fn () => require __DIR__.'/../routes/host.php')
-    ->withCommands([AccountCommand::class, LineCommand::class, ProcessCommand::class])
+    ->withCommands([AccountCommand::class, LineCommand::class, ProcessCommand::class, StartCommand::class])
     ->withMiddleware(fn (Middleware $middleware) => $middleware->remove([
         HandleCors::class, TrimStrings::class, ConvertEmptyStringsToNull::class,
     ]))

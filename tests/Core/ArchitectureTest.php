@@ -24,7 +24,7 @@ const APP = [
     ['Schema', 'Database'],
     ['Models'],
     ['Engine', 'SignIn'],
-    ['Media'],
+    ['Media', 'Supervision'],
     ['Settings'],
     ['Work'],
     ['Library'],
@@ -176,9 +176,10 @@ it('is strict in the core, with classes that are whole', function () {
     expect($loose)->toBe([]);
 });
 
-it('starts processes in the runner alone', function () {
+it('starts the engine in the runner alone, and services in the supervisor', function () {
     $starts = ['Symfony\Component\Process\Process', 'proc_open', 'exec', 'shell_exec', 'system', 'passthru', 'popen'];
-    expect(Sources::naming($starts, ['core', 'app', 'standin/src'], ['app/Engine/Runner.php', 'app/Engine/EngineProcess.php']))->toBe([]);
+    $mayStart = ['app/Engine/Runner.php', 'app/Engine/EngineProcess.php', 'app/Supervision/Program.php'];
+    expect(Sources::naming($starts, ['core', 'app', 'standin/src'], $mayStart))->toBe([]);
 });
 
 it('touches files of people in Media, and what arrives in Uploads', function () {
@@ -186,7 +187,8 @@ it('touches files of people in Media, and what arrives in Uploads', function () 
         'fopen', 'unlink', 'rename', 'link', 'mkdir', 'rmdir', 'ftruncate', 'symlink', 'copy', 'Illuminate\Support\Facades\File',
     ];
     // The stand-in host is another application, with files of its own.
-    expect(Sources::naming($touches, ['core', 'app'], ['app/Media/', 'app/Uploads/']))->toBe([]);
+    // The supervisor has a folder of its own.
+    expect(Sources::naming($touches, ['core', 'app'], ['app/Media/', 'app/Uploads/', 'app/Supervision/']))->toBe([]);
 });
 
 it('tells a person what went wrong through one interface', function (string $class) {

@@ -403,9 +403,7 @@ it('lets workers end with the queue where that is configured, and not begin anew
     $folder = shared();
     $worker = Elsewhere::artisan($folder, ['crate:work', '--kinds=make'], ['CRATE_END_QUITS' => 'true']);
     Elsewhere::crate($folder, ['pack', $this->clip(), '--output=sound-wav', "--to={$folder}/out"])->wait();
-    expect($worker->wait())->toBe(86)
-        // What keeps it lets it go.
-        ->and((new Process([base_path('bin/keep'), 'sh', '-c', 'exit 86'], null, null, null, 10))->run())->toBe(0);
+    expect($worker->wait())->toBe(86);
 });
 
 it('refuses a kind of work that there is none of', function () {
@@ -459,21 +457,6 @@ it('lets nothing that uses this machine give way to what waits for a host', func
         expect($queue->claim([$kinds->get($name)], 'one:1')?->id)->toBe($work->id, $name);
         $queue->end($work->refresh(), WorkState::Done);
     }
-});
-
-it('begins a part of the service anew however it ends', function () {
-    $log = $this->folder('log');
-    $script = $this->folder('part');
-    file_put_contents($script, "#!/bin/sh\necho begun >> '{$log}'\nkill -KILL \$\$\n");
-    chmod($script, 0o755);
-    $keep = new Process([base_path('bin/keep'), $script]);
-    $keep->start();
-    $begun = fn (): int => is_file($log) ? count(file($log)) : 0;
-    for ($i = 0; $i < 100 && $begun() < 3; $i++) {
-        usleep(50_000);
-    }
-    $keep->stop(0);
-    expect($begun())->toBeGreaterThanOrEqual(3);
 });
 
 it('says when no worker is there', function () {

@@ -28,17 +28,17 @@ export async function serve() {
         CRATE_UPLOADS: join(scratch, 'uploads'),
         CRATE_DERIVED: join(scratch, 'derived'),
     };
-    execFileSync('php', ['artisan', 'migrate', '--force', '--quiet'], { cwd: root, env });
     const port = await freePort();
     const served = join(scratch, 'served');
-    const server = spawn('bin/serve', [served, '127.0.0.1', String(port)], {
+    mkdirSync(served);
+    const server = spawn('php', ['artisan', 'crate:start', '--pages-only', `--port=${port}`, `--folder=${served}`], {
         cwd: root,
         env,
         stdio: 'ignore',
         detached: true,
     });
     const address = `http://127.0.0.1:${port}`;
-    for (let i = 0; i < 100; i++) {
+    for (let i = 0; i < 300; i++) {
         const answered = await fetch(`${address}/api/uploads`).then(
             (response) => response.ok,
             () => false,
@@ -51,10 +51,8 @@ export async function serve() {
     return {
         address,
         uploads: join(scratch, 'uploads'),
-        served,
-        process: server.pid,
         stop: () => {
-            process.kill(-server.pid, 'SIGKILL');
+            execFileSync('bin/supervise', ['stop', served], { cwd: root });
             rmSync(scratch, { recursive: true, force: true });
         },
     };

@@ -22,7 +22,6 @@ final class Pages
         $this->address = "http://{$name}";
         $own = [
             '/opt/outer-crate' => base_path(), '/run/php/outer-crate.sock' => "{$folder}/fpm.sock", 'listen 443 ssl' => "listen {$name}",
-            'include fastcgi_params' => 'include /etc/nginx/fastcgi_params',
             'listen 80' => "listen unix:{$folder}/other.sock",
         ];
         $user = posix_getpwuid(posix_geteuid())['name'];

@@ -1,0 +1,108 @@
+<?php
+
+namespace App\Console;
+
+use App\Supervision\PageServer;
+use App\Supervision\Roster;
+use App\Supervision\ServiceDefinition;
+use App\Supervision\StandInServices;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Artisan;
+
+/** The last step of bin/start: brings the database up to date, writes down which services there are, and becomes their guard. */
+class StartCommand extends Command
+{
+    /** What the workers take: two make files and look at cuts, one of them tests too; the third must not wait for a run of hours. */
+    private const WORKERS = [
+        'files-1' => 'make,part,tell,after,transit,teach,analyse',
+        'files-2' => 'make,part,tell,after,analyse',
+        'samples' => 'sample',
+        'sending' => 'send,follow,bring',
+    ];
+
+    protected $signature = 'crate:start
+        {--port=8410} {--listen=127.0.0.1} {--fresh}
+        {--pages-only : Leave the workers to others}
+        {--demo= : Folder of the demo cuts}
+        {--stand-in= : Port of the stand-in host}
+        {--say=* : A line for the terminal once the pages are there}
+        {--while-running=* : A file that is removed at the end}
+        {--folder= : Where the services are noted}';
+
+    protected $description = 'Serve the pages and work the queue';
+
+    public function handle(): int
+    {
+        $address = trim((string) $this->option('listen'), '[]');
+        $port = (int) $this->option('port');
+        $folder = (string) $this->option('folder');
+        if ($this->call('crate:may-listen', ['address' => $address]) !== self::SUCCESS) {
+            return self::FAILURE;
+        }
+        Artisan::call('migrate', ['--force' => true, '--quiet' => true]);
+        $this->callSilent('crate:catch-up');
+        if ($this->option('demo') !== null) {
+            $this->call('crate:demo', ['folder' => $this->option('demo'), '--fresh' => (bool) $this->option('fresh')]);
+        }
+        $standIn = $this->option('stand-in') === null ? null : (int) $this->option('stand-in');
+        $roster = new Roster($folder);
+        $shown = str_contains($address, ':') ? "[{$address}]" : $address;
+        $roster->define(
+            [
+                ...$this->pages($folder, "{$shown}:{$port}"),
+                ...$this->option('pages-only') ? [] : $this->workers(),
+                ...$standIn === null ? [] : StandInServices::at($standIn, base_path(), storage_path('standin')),
+            ],
+            match ($address) {
+                '0.0.0.0', 'localhost' => '127.0.0.1',
+                '::' => '[::1]',
+                default => $shown,
+            },
+            $port,
+            [
+                ...(array) $this->option('say'),
+                "Outer Crate is at http://{$shown}:{$port}   (Ctrl-C ends it)",
+            ],
+            'Outer Crate has ended. Interrupted runs resume at the next start.',
+            array_map(base_path(...), (array) $this->option('while-running')),
+        );
+        pcntl_exec(PHP_BINARY, [base_path('bin/supervise'), 'guard', $folder]);
+        $this->error('bin/supervise could not be started.');
+
+        return self::FAILURE;
+    }
+
+    /** @return list<ServiceDefinition> */
+    private function pages(string $folder, string $listen): array
+    {
+        // Each answer would read them anew otherwise. They hold what this start was given.
+        $cached = ['APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php"];
+        foreach ($cached as $name => $file) {
+            putenv("{$name}={$file}");
+            $_ENV[$name] = $_SERVER[$name] = $file;
+        }
+        Artisan::call('config:cache');
+        Artisan::call('route:cache');
+        $listen = str_replace('localhost', '127.0.0.1', $listen);
+        $server = new PageServer('pages', base_path(), public_path(), $folder, storage_path('logs'), [$listen]);
+
+        return $server->prepare($cached);
+    }
+
+    /** @return list<ServiceDefinition> */
+    private function workers(): array
+    {
+        $php = ['PHP_INI_SCAN_DIR' => ':'.base_path('config/php/worker')];
+        $log = storage_path('logs/worker.log');
+        $services = [];
+        foreach (self::WORKERS as $name => $kinds) {
+            $services[] = new ServiceDefinition(
+                "worker {$name}", [PHP_BINARY, 'artisan', 'crate:work', "--kinds={$kinds}", '--quiet'], base_path(), $log, $php,
+                WorkCommand::ALL_DONE,
+            );
+        }
+        $services[] = new ServiceDefinition('watch', [PHP_BINARY, 'artisan', 'crate:watch', '--quiet'], base_path(), $log);
+
+        return $services;
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+namespace App\Supervision;
+
+/** A process that cannot be mistaken for a later one with the same number: its number and when it began. */
+final readonly class ProcessId
+{
+    /** Fields of /proc/PID/stat after the name in brackets, counted from 0 (proc(5)): state, session, start in clock ticks. */
+    private const STATE = 0;
+
+    private const SESSION = 3;
+
+    private const BEGAN = 19;
+
+    /** A process that waits for a drive takes no signal until that answers: it is not waited for. */
+    private const MAX_KILL_ROUNDS = 100;
+
+    private const KILL_PAUSE = 2_000;
+
+    private function __construct(public int $number, public string $began)
+    {
+    }
+
+    /** Null where there is no such process, or only what is left of one that ended. */
+    public static function of(int $number): ?self
+    {
+        $fields = self::stat($number);
+
+        return $fields === null ? null : new self($number, $fields[self::BEGAN]);
+    }
+
+    public static function fromText(string $text): ?self
+    {
+        return preg_match('~^(\d+) (\d+)$~', trim($text), $m) === 1 ? new self((int) $m[1], $m[2]) : null;
+    }
+
+    public function __toString(): string
+    {
+        return "{$this->number} {$this->began}";
+    }
+
+    public function isAlive(): bool
+    {
+        return self::of($this->number)?->began === $this->began;
+    }
+
+    /**
+     * Everything that runs in the session that this process leads or led. The kernel gives its number to nobody else while one of them is
+     * there; a process with that number that began later shows that none is.
+     *
+     * @return list<int>
+     */
+    public function session(): array
+    {
+        $leader = self::of($this->number);
+        if ($leader !== null && $leader->began !== $this->began) {
+            return [];
+        }
+        $members = [];
+        foreach (glob('/proc/[0-9]*', GLOB_NOSORT) ?: [] as $folder) {
+            $number = (int) basename($folder);
+            $fields = self::stat($number);
+            if ($fields !== null && (int) $fields[self::SESSION] === $this->number) {
+                $members[] = $number;
+            }
+        }
+
+        return $members;
+    }
+
+    public function signal(int $signal): void
+    {
+        if ($this->isAlive()) {
+            posix_kill($this->number, $signal);
+        }
+    }
+
+    /** Ends whatever is left of its session at once; again, as one of them may have started another meanwhile. */
+    public function killSession(): void
+    {
+        for ($round = 0; $round < self::MAX_KILL_ROUNDS && ($left = $this->session()) !== []; $round++) {
+            array_map(fn (int $number): bool => posix_kill($number, SIGKILL), $left);
+            usleep(self::KILL_PAUSE);
+        }
+    }
+
+    /** @return list<string>|null */
+    private static function stat(int $number): ?array
+    {
+        $stat = @file_get_contents("/proc/{$number}/stat");
+        if ($stat === false || $stat === '') {
+            return null;
+        }
+        $fields = explode(' ', substr($stat, (int) strrpos($stat, ')') + 2));
+
+        return in_array($fields[self::STATE], ['Z', 'X'], true) ? null : $fields;
+    }
+}

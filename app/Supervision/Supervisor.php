@@ -1,0 +1,78 @@
+<?php
+
+namespace App\Supervision;
+
+use Closure;
+
+/**
+ * Keeps the services running, and the guard: whichever of the two is killed, the other starts it again. It ends when it is told to, or when
+ * the folder that says what there is to run has gone.
+ */
+final class Supervisor
+{
+    /** Seconds between looks at the services. The end of one wakes it at once. */
+    private const LOOK_SECONDS = 0.5;
+
+    /** Seconds that services have to end by themselves; it is less than whoever stops bin/start waits before killing it. */
+    private const STOP_SECONDS = 5.0;
+
+    /** @var list<Service> */
+    private array $services;
+
+    /** Where this process started it. */
+    private ?Program $guard = null;
+
+    /** @param  Closure(): Program  $startGuard */
+    public function __construct(private readonly Roster $roster, private readonly Closure $startGuard)
+    {
+    }
+
+    public function run(): void
+    {
+        $signals = new Signals([SIGTERM, SIGINT, SIGHUP, SIGCHLD]);
+        $this->roster->killServices();
+        $this->roster->note(Roster::SUPERVISOR, ProcessId::of((int) getmypid()));
+        $this->services = array_map(fn (ServiceDefinition $one): Service => new Service($one), $this->roster->services());
+        $running = [];
+        do {
+            array_map(fn (Service $service) => $service->look(), $this->services);
+            if ($running !== ($now = $this->running())) {
+                $this->roster->noteRunning($running = $now);
+            }
+            if (! ($this->guard?->isRunning() ?? $this->roster->isAlive(Roster::GUARD))) {
+                $this->guard = ($this->startGuard)();
+                $this->roster->note(Roster::GUARD, $this->guard->id);
+            }
+            $signal = $signals->wait(self::LOOK_SECONDS);
+        } while (in_array($signal, [null, SIGCHLD], true) && $this->roster->exists());
+        $this->stop($signals);
+    }
+
+    private function stop(Signals $signals): void
+    {
+        $running = $this->running();
+        array_map(fn (ProcessId $process) => $process->signal(SIGTERM), $running);
+        for ($waited = 0.0; $waited < self::STOP_SECONDS && $this->isAnyRunning(); $waited += 0.1) {
+            $signals->wait(0.1);
+        }
+        array_map(fn (ProcessId $process) => $process->killSession(), $running);
+    }
+
+    private function isAnyRunning(): bool
+    {
+        return array_filter($this->services, fn (Service $service): bool => $service->isRunning()) !== [];
+    }
+
+    /** @return array<string, ProcessId> */
+    private function running(): array
+    {
+        $running = [];
+        foreach ($this->services as $service) {
+            if ($service->process() !== null) {
+                $running[$service->definition->name] = $service->process();
+            }
+        }
+
+        return $running;
+    }
+}
