@@ -2,7 +2,7 @@
 
 namespace App\Supervision;
 
-/** nginx and PHP-FPM for the pages: how they start, and their configuration, which shares `deploy/` with servers that are set up by hand. */
+/** nginx and PHP-FPM for the pages: how they start, and their configuration, which shares `deploy/` with servers set up by hand. */
 final readonly class PageServer
 {
     /** Bytes of the path of a socket at most (unix(7), sun_path), with its end. */

@@ -55,7 +55,7 @@ final readonly class Roster
         return array_map(fn (array $service): ServiceDefinition => new ServiceDefinition(...$service), $this->defined()['services']);
     }
 
-    /** @return array{address: string, port: int, announcement: list<string>, farewell: string, passing: list<string>} */
+    /** @return array{address: string, port: int, announcement: list<string>, farewell: string} */
     public function front(): array
     {
         return $this->defined();
@@ -83,12 +83,23 @@ final readonly class Roster
         $this->write(self::RUNNING, implode('', $lines));
     }
 
+    /** @return array<string, ProcessId> who leads the session of each service, by the names of services */
+    public function running(): array
+    {
+        $running = [];
+        foreach (explode("\n", (string) @file_get_contents("{$this->folder}/".self::RUNNING)) as $line) {
+            [$number, $began, $name] = explode(' ', $line, 3) + ['', '', ''];
+            $leader = ProcessId::fromText("{$number} {$began}");
+            $running += $leader === null ? [] : [$name => $leader];
+        }
+
+        return $running;
+    }
+
     /** Ends all that is left of the services, at once. */
     public function killServices(): void
     {
-        foreach (explode("\n", (string) @file_get_contents("{$this->folder}/".self::RUNNING)) as $line) {
-            ProcessId::fromText(implode(' ', array_slice(explode(' ', $line), 0, 2)))?->killSession();
-        }
+        array_map(fn (ProcessId $leader) => $leader->killSession(), $this->running());
     }
 
     public function forget(): void

@@ -12,18 +12,12 @@ require __DIR__.'/bench.php.inc';
 const PIECE = 8 * 1024 * 1024;
 
 $address = serve($scratch);
-$pids = fn (): array => array_filter(
-    explode(
-        "\n",
-        (new Process(['pgrep', '-f', parse_url($address, PHP_URL_HOST).':'.parse_url($address, PHP_URL_PORT)]))->mustRun()->getOutput(),
-    ),
-);
 $peak = fn (): int => max(
     array_map(
-        fn (string $pid): int => preg_match('~VmHWM:\s+(\d+)~', (string) @file_get_contents("/proc/{$pid}/status"), $m) === 1
+        fn (int $pid): int => preg_match('~VmHWM:\s+(\d+)~', (string) @file_get_contents("/proc/{$pid}/status"), $m) === 1
             ? (int) $m[1] * 1024
             : 0,
-        $pids(),
+        serving($scratch),
     ),
 );
 $piece = random_bytes(PIECE);

@@ -47,9 +47,8 @@ function eventually(Closure $holds): bool
 function processesOf(Roster $roster): array
 {
     $all = ['guard' => [$roster->noted(Roster::GUARD)], 'supervisor' => [$roster->noted(Roster::SUPERVISOR)]];
-    foreach (file("{$roster->folder}/running", FILE_IGNORE_NEW_LINES) as $line) {
-        [$number, $began, $name] = explode(' ', $line, 3);
-        $members = ProcessId::fromText("{$number} {$began}")->session();
+    foreach ($roster->running() as $name => $leader) {
+        $members = $leader->session();
         sort($members);
         $all[$name] = array_values(array_filter(array_map(ProcessId::of(...), $members)));
     }
