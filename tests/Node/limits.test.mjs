@@ -46,7 +46,9 @@ test('refuses a body that is too large by its announced length, in the words of 
 
 test('refuses a body that does not end', async () => {
     const chunk = `100000\r\n${'x'.repeat(0x100000)}\r\n`;
-    const { status } = await send(`POST /api/plan HTTP/1.1\r\n${HEAD}Transfer-Encoding: chunked\r\n\r\n${chunk.repeat(17)}`);
+    const { status } = await send(
+        `POST /api/plan HTTP/1.1\r\n${HEAD}Transfer-Encoding: chunked\r\n\r\n${chunk.repeat(17)}`,
+    );
     assert.equal(status, 413);
 });
 
