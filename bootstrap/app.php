@@ -36,7 +36,15 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo('/');
         $middleware->append(App\Http\Middleware\SecurityHeaders::class);
         $middleware->append(App\Http\Middleware\SatisfiableRange::class);
-        $middleware->api(append: [App\Http\Middleware\SameOrigin::class, App\Http\Middleware\SignedIn::class]);
+        // Who asks is known before anything is looked up for them: a stranger is not told what there is.
+        $middleware->api(prepend: [
+            App\Http\Middleware\WellFormed::class,
+            App\Http\Middleware\SameOrigin::class,
+            App\Http\Middleware\SignedIn::class,
+            App\Http\Middleware\Allowed::class,
+            App\Http\Middleware\NoteActivity::class,
+        ]);
+        $middleware->replace(Illuminate\Http\Middleware\TrustProxies::class, App\Http\Middleware\TrustedProxies::class);
         $middleware->remove([
             Illuminate\Foundation\Http\Middleware\TrimStrings::class,
             Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull::class,

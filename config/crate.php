@@ -45,8 +45,17 @@ return [
         ...$shared,
     ],
 
-    /* Whether one signs in at this machine as well; from elsewhere, one always does. */
-    'sign_in_here' => (bool) env('CRATE_SIGN_IN_HERE', false),
+    /*
+     * Whether people sign in on this machine as well, once there is a user; from elsewhere they always do. Behind a proxy that does not say
+     * for whom it asks, everybody seems to be on this machine.
+     */
+    'sign_in_here' => (bool) env('CRATE_SIGN_IN_HERE', true),
+
+    /*
+     * Servers in front, by address or network and separated by commas, as in 192.0.2.10,10.1.0.0/16: what they say in X-Forwarded-For and
+     * X-Forwarded-Proto counts. Nobody else is believed.
+     */
+    'trusted_proxies' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('CRATE_TRUSTED_PROXIES', ''))))),
 
     'work' => [
         // How workers hear that there is something to do: `polling`, or `redis` where there are many of them.
@@ -112,6 +121,8 @@ return [
     'end' => [
         'sound' => env('CRATE_END_SOUND', 'lamp'),
         'webhook' => env('CRATE_END_WEBHOOK'),
+        // What it may reach although it is not on the internet: addresses or networks, separated by commas, as in 10.1.2.3,192.168.7.0/24.
+        'webhook_allow' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('CRATE_WEBHOOK_ALLOW', ''))))),
         'secret' => null,
         // A program and its arguments, as a JSON list: it is run then, and reads what was made.
         'command' => json_decode((string) env('CRATE_END_COMMAND', '[]'), true) ?: [],

@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\ActivityController;
 use App\Http\Controllers\AnalysisController;
 use App\Http\Controllers\ChoicesController;
 use App\Http\Controllers\CompareController;
@@ -29,12 +30,19 @@ use App\Http\Middleware\Sessions;
 use App\Http\Middleware\SignedIn;
 use App\Http\Middleware\TusAnswers;
 use Illuminate\Support\Facades\Route;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-Route::withoutMiddleware(SignedIn::class)->middleware(Sessions::BEGIN)->group(function (): void {
+// No id has more digits: a number beyond 64 bits is nobody's.
+foreach (['cut', 'run', 'test', 'teaching', 'dispatch', 'account', 'folder', 'template', 'frame', 'version', 'from', 'to'] as $number) {
+    Route::pattern($number, '[0-9]{1,18}');
+}
+
+Route::withoutMiddleware(SignedIn::class)->group(function (): void {
     Route::post('sign-in', [SignInController::class, 'store']);
-    Route::post('sign-out', [SignInController::class, 'destroy']);
+    Route::post('sign-out', [SignInController::class, 'destroy'])->middleware(Sessions::BEGIN);
 });
 
+Route::get('activity', ActivityController::class);
 Route::get('machine', [MachineController::class, 'show']);
 Route::put('machine', [MachineController::class, 'update']);
 Route::get('settings', [SettingsController::class, 'show']);
@@ -174,3 +182,6 @@ Route::prefix('library/{kind}/{slug}')->controller(LibraryController::class)->gr
     Route::post('versions/{version}', 'back')->whereNumber('version');
     Route::get('compare/{from}/{to}', 'compare')->whereNumber(['from', 'to']);
 });
+
+// Last: what there is not is said to those who are let in.
+Route::any('{any}', fn () => throw new NotFoundHttpException)->where('any', '.*');

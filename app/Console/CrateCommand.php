@@ -3,6 +3,7 @@
 namespace App\Console;
 
 use App\Library\UnknownName;
+use App\SignIn\ActivityLog;
 use Illuminate\Console\Command;
 use OuterCrate\Refusals\Refused;
 use Throwable;
@@ -14,13 +15,22 @@ abstract class CrateCommand extends Command
 
     private const FAILED = 1;
 
+    /** First words of commands that list or show. */
+    private const LOOKS = [null, 'list', 'show', 'export'];
+
+    /** Commands that change nothing of what others see. */
+    private const COMPUTES = ['read', 'plan', 'read-table', 'recompress', 'test', 'check-files', 'activity'];
+
     /** @return int exit status */
     abstract protected function perform(): int;
 
     public function handle(): int
     {
         try {
-            return $this->perform();
+            $status = $this->perform();
+            $status === self::SUCCESS ? $this->noteActivity() : null;
+
+            return $status;
         } catch (Refused $e) {
             return $this->refuse($e);
         } catch (Throwable $e) {
@@ -28,6 +38,18 @@ abstract class CrateCommand extends Command
 
             return $this->refuse(new BrokenDown($e));
         }
+    }
+
+    /** What was changed from the command line is in the activity log, beside what was changed on the pages. */
+    private function noteActivity(): void
+    {
+        $arguments = array_filter(array_slice($this->arguments(), 1), is_string(...));
+        $isLook = in_array($this->arguments()['what'] ?? null, self::LOOKS, true) && array_key_exists('what', $this->arguments());
+        if ($isLook || in_array($this->getName(), self::COMPUTES, true)) {
+            return;
+        }
+        $user = posix_getpwuid(posix_geteuid())['name'] ?? 'somebody';
+        rescue(fn () => app(ActivityLog::class)->note("{$user}, command line", "bin/crate {$this->getName()}", implode(' ', $arguments)));
     }
 
     /** The file argument as an absolute path; a name that begins with a dash is a name. */

@@ -8,6 +8,7 @@ use App\Supervision\ServiceDefinition;
 use App\Supervision\StandInServices;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Artisan;
+use RuntimeException;
 
 /** The last step of bin/start: brings the database up to date, writes down which services there are, and becomes their guard. */
 class StartCommand extends Command
@@ -84,9 +85,23 @@ class StartCommand extends Command
         Artisan::call('config:cache');
         Artisan::call('route:cache');
         $listen = str_replace('localhost', '127.0.0.1', $listen);
-        $server = new PageServer('pages', base_path(), public_path(), $folder, storage_path('logs'), [$listen]);
+        $server = new PageServer('pages', base_path(), public_path(), $folder, storage_path('logs'), [$listen], $this->trusted());
 
         return $server->prepare($cached);
+    }
+
+    /** @return list<string> */
+    private function trusted(): array
+    {
+        $listed = (array) config('crate.trusted_proxies');
+        foreach ($listed as $one) {
+            [$address, $bits] = explode('/', $one, 2) + [1 => '0'];
+            if (@inet_pton($address) === false || preg_match('~^\d{1,3}$~', $bits) !== 1) {
+                throw new RuntimeException("CRATE_TRUSTED_PROXIES lists “{$one}”. Write addresses or networks, as in 192.0.2.10,10.1.0.0/16.");
+            }
+        }
+
+        return $listed;
     }
 
     /** @return list<ServiceDefinition> */

@@ -2,9 +2,11 @@
 
 namespace App\Console;
 
+use App\Models\Role;
 use App\Models\Token;
 use App\SignIn\Tokens;
 use App\SignIn\Users;
+use Illuminate\Support\Carbon;
 
 class TokensCommand extends CrateCommand
 {
@@ -12,6 +14,8 @@ class TokensCommand extends CrateCommand
         {what? : list, add or remove; list when left out}
         {user? : Whose}
         {name? : What it is for}
+        {--role= : At most this role: owner, editor or viewer; the role of its user when left out}
+        {--expires= : The day on which it stops working, as 2027-06-30; never when left out}
         {--json : Print JSON}';
 
     protected $description = 'What scripts on other machines show in place of a password';
@@ -32,15 +36,33 @@ class TokensCommand extends CrateCommand
 
             return self::SUCCESS;
         }
-        $token = app(Tokens::class)->make($user, $name);
+        $token = app(Tokens::class)->make($user, $name, $this->role(), $this->expiry());
         if ($this->option('json')) {
             $this->json(['token' => $token]);
         } else {
             $this->line($token);
-            fwrite(STDERR, "It is not told again. A script sends it in a header: Authorization: Bearer TOKEN\n");
+            fwrite(STDERR, "This token is shown only once. A script sends it in a header: Authorization: Bearer TOKEN\n");
         }
 
         return self::SUCCESS;
+    }
+
+    private function role(): ?Role
+    {
+        return $this->option('role') === null ? null : Users::role((string) $this->option('role'));
+    }
+
+    private function expiry(): ?Carbon
+    {
+        $day = $this->option('expires');
+        if ($day === null) {
+            return null;
+        }
+        $zone = (string) config('crate.dispatch.zone');
+
+        return Carbon::hasFormat((string) $day, 'Y-m-d')
+            ? Carbon::createFromFormat('Y-m-d', (string) $day, $zone)?->startOfDay()->utc()
+            : throw new WrongUse('--expires takes a day, as in 2027-06-30.');
     }
 
     private function told(): int
@@ -48,16 +70,23 @@ class TokensCommand extends CrateCommand
         $tokens = app(Tokens::class)->all();
         if ($this->option('json')) {
             $this->json(['tokens' => $tokens->toBase()->map(fn (Token $token): array => [
-                'user' => $token->user->name, 'name' => $token->name, 'used' => $token->used_at,
+                'user' => $token->user->name, 'name' => $token->name, 'role' => $token->role, 'expires' => $token->expires_at,
+                'used' => $token->used_at,
             ])->all()]);
 
             return self::SUCCESS;
         }
         $tokens->each(fn (Token $token) => $this->line(sprintf(
-            '%-20s %-24s %s',
+            '%-20s %-24s %-8s %-22s %s',
             $token->user->name,
             $token->name,
-            $token->used_at === null ? 'never used' : "used {$token->used_at->format('Y-m-d H:i')}",
+            $token->role->within($token->user->role)->value,
+            match (true) {
+                $token->expires_at === null => 'does not expire',
+                $token->expires_at->isPast() => "expired {$token->expires_at->format('j M Y')}",
+                default => "expires {$token->expires_at->format('j M Y')}",
+            },
+            $token->used_at === null ? 'never used' : "used {$token->used_at->format('j M Y, H:i')}",
         )));
 
         return self::SUCCESS;

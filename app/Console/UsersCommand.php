@@ -2,17 +2,20 @@
 
 namespace App\Console;
 
+use App\Models\Role;
 use App\Models\User;
 use App\SignIn\Users;
 
 class UsersCommand extends CrateCommand
 {
     protected $signature = 'users
-        {what? : list, add, password or remove; list when left out}
+        {what? : list, add, role, password or remove; list when left out}
         {name? : The user}
+        {role? : owner, editor or viewer}
+        {--role= : The role of a user who is added: owner for the first, then editor}
         {--json : Print JSON}';
 
-    protected $description = 'Who may open Outer Crate from other machines';
+    protected $description = 'Who may sign in, and what they may do';
 
     protected function perform(): int
     {
@@ -21,11 +24,14 @@ class UsersCommand extends CrateCommand
         $name = $this->argument('name');
         match (true) {
             $what === 'list' => null,
-            ! in_array($what, ['add', 'password', 'remove'], true) => throw new WrongUse(
-                "bin/crate users does not know “{$what}”; it knows list, add, password and remove.",
+            ! in_array($what, ['add', 'role', 'password', 'remove'], true) => throw new WrongUse(
+                "bin/crate users does not know “{$what}”; it knows list, add, role, password and remove.",
             ),
             $name === null => throw new WrongUse("Say who: bin/crate users {$what} NAME."),
-            $what === 'add' => $users->add($name, $this->password()),
+            $what === 'add' => $users->add($name, $this->password(), $this->role('option')),
+            $what === 'role' => $users->giveRole(
+                $users->named($name), $this->role('argument') ?? throw new WrongUse("Say which role: bin/crate users role {$name} ROLE."),
+            ),
             $what === 'password' => $users->change($users->named($name), $this->password()),
             $what === 'remove' => $users->remove($users->named($name)),
         };
@@ -36,8 +42,10 @@ class UsersCommand extends CrateCommand
             return self::SUCCESS;
         }
         $all->isEmpty()
-            ? $this->line('There are none: Outer Crate can be opened on this machine alone.')
-            : $all->each(fn (User $user) => $this->line(sprintf('%-20s since %s', $user->name, $user->created_at->format('Y-m-d'))));
+            ? $this->line('No users. Outer Crate opens on this machine only, without a sign-in.')
+            : $all->each(fn (User $user) => $this->line(
+                sprintf('%-20s %-8s since %s', $user->name, $user->role->value, $user->created_at->format('j M Y')),
+            ));
 
         return self::SUCCESS;
     }
@@ -45,7 +53,14 @@ class UsersCommand extends CrateCommand
     /** @return array<string, mixed> */
     private static function told(User $user): array
     {
-        return ['name' => $user->name, 'since' => $user->created_at, 'tokens' => $user->tokens->pluck('name')];
+        return ['name' => $user->name, 'role' => $user->role, 'since' => $user->created_at, 'tokens' => $user->tokens->pluck('name')];
+    }
+
+    private function role(string $from): ?Role
+    {
+        $named = $from === 'option' ? $this->option('role') : $this->argument('role');
+
+        return $named === null ? null : Users::role((string) $named);
     }
 
     /** Typed twice unseen, or the first line of what comes in. */
@@ -55,8 +70,8 @@ class UsersCommand extends CrateCommand
             return rtrim((string) fgets(STDIN), "\r\n");
         }
         $password = (string) $this->secret('Password');
-        if ($password !== (string) $this->secret('The same again')) {
-            throw new WrongUse('The two are not the same; nothing was changed.');
+        if ($password !== (string) $this->secret('Repeat the password')) {
+            throw new WrongUse('The passwords differ. Nothing was changed.');
         }
 
         return $password;

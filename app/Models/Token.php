@@ -12,6 +12,8 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property string $name what it is for
  * @property string $digest SHA-256 of the token, which is kept by whoever it was told
+ * @property Role $role at most; never more than its user's
+ * @property ?Carbon $expires_at
  * @property ?Carbon $used_at
  * @property User $user
  */
@@ -26,7 +28,7 @@ class Token extends Model
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */
-    protected $casts = ['used_at' => 'datetime'];
+    protected $casts = ['used_at' => 'datetime', 'expires_at' => 'datetime', 'role' => Role::class];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

@@ -8,11 +8,12 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Carbon;
 
 /**
- * Someone who may come in from another machine.
+ * Someone who may sign in.
  *
  * @property int $id
  * @property string $name
  * @property string $password hashed
+ * @property Role $role
  * @property Collection<int, Token> $tokens
  * @property Carbon $created_at
  */
@@ -30,7 +31,7 @@ class User extends Authenticatable
     protected $rememberTokenName = '';
 
     /** @var array<string, string> */
-    protected $casts = ['password' => 'hashed'];
+    protected $casts = ['password' => 'hashed', 'role' => Role::class];
 
     /** @return HasMany<Token, $this> */
     public function tokens(): HasMany

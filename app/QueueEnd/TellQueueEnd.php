@@ -5,6 +5,7 @@ namespace App\QueueEnd;
 use App\Engine\EngineFailed;
 use App\Models\QueueEnd;
 use App\Models\Work;
+use App\Settings\WebhookTarget;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Postponed;
@@ -74,7 +75,7 @@ class TellQueueEnd implements Kind
         }
         $pause = self::PAUSES[$work->attempts - 1] ?? null;
         throw $pause === null
-            ? new EngineFailed("The webhook was told {$work->attempts} times in vain: {$problem}", 'Look at its address in the settings.')
+            ? new EngineFailed("The webhook did not answer after {$work->attempts} tries: {$problem}", 'Check its address in the settings.')
             : new Postponed($problem, $pause);
     }
 
@@ -86,9 +87,17 @@ class TellQueueEnd implements Kind
         $signature = is_string($secret)
             ? ['X-Outer-Crate-Signature' => 'sha256='.hash_hmac('sha256', "{$time}.{$body}", Crypt::decryptString($secret))]
             : [];
+        $target = WebhookTarget::address($address);
+        if ($target === null) {
+            return 'Nobody knows the name of its machine.';
+        }
+        $port = parse_url($address, PHP_URL_PORT) ?? (parse_url($address, PHP_URL_SCHEME) === 'https' ? 443 : 80);
+        $host = trim((string) parse_url($address, PHP_URL_HOST), '[]');
+        $pinned = [CURLOPT_RESOLVE => ["{$host}:{$port}:".(str_contains($target, ':') ? "[{$target}]" : $target)]];
         try {
-            // It goes to the address that was set and to no other.
+            // To the address that was looked up and to no other; what it answers is not kept.
             $answer = Http::timeout(self::PATIENCE)->withoutRedirecting()
+                ->withOptions(['curl' => $pinned, 'sink' => '/dev/null', 'proxy' => ''])
                 ->withHeaders(['X-Outer-Crate-Time' => $time] + $signature)
                 ->withBody($body, 'application/json')
                 ->post($address);

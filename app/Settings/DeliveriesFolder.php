@@ -2,6 +2,7 @@
 
 namespace App\Settings;
 
+use App\Media\AllowedFolder;
 use App\Media\Drive;
 
 /** Where packed files go, one folder a cut. */
@@ -36,6 +37,11 @@ final class DeliveriesFolder implements Entry
             throw new SettingRefused("The folder {$folder} cannot be written to.", 'Choose another, or change who may write there.');
         }
 
-        return $folder;
+        $fault = AllowedFolder::fault($folder);
+        if ($fault !== null) {
+            throw new SettingRefused($fault, 'Choose a folder of your own for packed files.');
+        }
+
+        return (string) realpath($folder);
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Settings;
 
+use App\Media\AllowedFolder;
 use App\Media\Drive;
 
 /** The folders that cuts may be brought in from. */
@@ -39,12 +40,14 @@ final class MediaFoldersList implements Entry
             if (! is_readable($folder)) {
                 throw new SettingRefused("The folder {$folder} cannot be read.", 'Choose another, or change who may read it.');
             }
-            if ($folder === '/') {
-                throw new SettingRefused('All of the machine is too much to look through.', 'Name the folders in which media lie.');
+            $fault = AllowedFolder::fault($folder);
+            if ($fault !== null) {
+                throw new SettingRefused($fault, 'Name the folders in which media lie.');
             }
         }
+        $real = array_map(fn (string $folder): string => Drive::answers($folder) ? (string) realpath($folder) : $folder, $folders);
 
-        return array_values(array_unique($folders))
+        return array_values(array_unique($real))
             ?: throw new SettingRefused('There is no folder left to bring cuts in from.', 'Name one.');
     }
 }

@@ -30,6 +30,9 @@ final class WebhookAddress implements Entry
             );
         }
 
+        // A name that nobody knows now may be known when it is needed; it is looked up again then.
+        WebhookTarget::address((string) $value);
+
         return (string) $value;
     }
 

@@ -2,6 +2,7 @@
 
 namespace App\SignIn;
 
+use App\Models\Role;
 use OuterCrate\Refusals\Answers;
 use OuterCrate\Refusals\Refused;
 use RuntimeException;
@@ -13,22 +14,32 @@ final class SignInRefused extends RuntimeException implements Refused
 
     public static function unknown(): self
     {
-        return new self(401, 'sign-in', 'You are not signed in, or no longer.', 'Sign in; nothing that is being made has stopped.');
+        return new self(401, 'sign-in', 'You are not signed in.', 'Sign in. Runs in progress continue.');
     }
 
     public static function token(): self
     {
-        return new self(401, 'token', 'This token is not known here.', 'Make another: bin/crate tokens add USER NAME.');
+        return new self(401, 'token', 'This token is unknown or has expired.', 'Make another: bin/crate tokens add USER NAME.');
     }
 
     public static function wrong(): self
     {
-        return new self(422, 'wrong', 'Name or password is not right.', 'Try again; capitals count in the password.');
+        return new self(422, 'wrong', 'Wrong name or password.', 'Try again; passwords are case-sensitive.');
     }
 
     public static function tooOften(int $seconds): self
     {
-        return new self(429, 'too-often', 'Five tries a minute are all there are.', "Wait {$seconds} s, then try again.");
+        return new self(429, 'too-often', 'Too many failed sign-ins from here.', "Wait {$seconds} s, then try again.");
+    }
+
+    public static function role(Role $has, Role $needs): self
+    {
+        return new self(
+            403,
+            'role',
+            "This needs the role of {$needs->value}; you are signed in as {$has->value}.",
+            'Ask an owner to do it, or to change your role: bin/crate users role NAME ROLE.',
+        );
     }
 
     /** There is nobody who could sign in. */

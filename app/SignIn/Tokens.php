@@ -2,8 +2,10 @@
 
 namespace App\SignIn;
 
+use App\Models\Role;
 use App\Models\Token;
 use App\Models\User;
+use Carbon\CarbonInterface;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
 
@@ -24,14 +26,19 @@ final class Tokens
     }
 
     /** @return string the token, which is not told again */
-    public function make(User $user, string $name): string
+    public function make(User $user, string $name, ?Role $role = null, ?CarbonInterface $expires = null): string
     {
+        if ($expires !== null && $expires->isPast()) {
+            throw SignInRefused::notSo('This token would have expired already.', 'Give a date to come, as in --expires=2027-06-30.');
+        }
         if (preg_match(self::NAME, $name) !== 1) {
             throw SignInRefused::notSo('A token has a name, 64 characters at most.', 'Say what it is for: bin/crate tokens add USER NAME.');
         }
         $token = self::PREFIX.bin2hex(random_bytes(32));
         try {
-            $user->tokens()->create(['name' => $name, 'digest' => self::digest($token)]);
+            $user->tokens()->create([
+                'name' => $name, 'digest' => self::digest($token), 'role' => $role ?? $user->role, 'expires_at' => $expires,
+            ]);
         } catch (UniqueConstraintViolationException) {
             throw SignInRefused::notSo("{$user->name} has a token {$name} already.", 'Take another name, or remove that one first.');
         }
@@ -41,19 +48,23 @@ final class Tokens
 
     public function remove(User $user, string $name): void
     {
-        $user->tokens()->where('name', $name)->delete() > 0
-            ?: throw SignInRefused::notSo("{$user->name} has no token {$name}.", 'bin/crate tokens lists them.');
+        if ($user->tokens()->where('name', $name)->delete() === 0) {
+            throw SignInRefused::notSo("{$user->name} has no token {$name}.", 'bin/crate tokens lists them.');
+        }
     }
 
-    /** Whose token this is; null when it is nobody's. */
-    public function user(string $token): ?User
+    /** The token that was shown, with its user; null where there is none, or where it has expired. */
+    public function find(string $token): ?Token
     {
         $known = Token::query()->with('user')->firstWhere('digest', self::digest($token));
-        if ($known !== null && ($known->used_at === null || $known->used_at->diffInSeconds(now()) >= self::NOTES)) {
+        if ($known === null || $known->expires_at?->isPast()) {
+            return null;
+        }
+        if ($known->used_at === null || $known->used_at->diffInSeconds(now()) >= self::NOTES) {
             $known->update(['used_at' => now()]);
         }
 
-        return $known?->user;
+        return $known;
     }
 
     private static function digest(string $token): string

@@ -2,11 +2,12 @@
 
 namespace App\SignIn;
 
+use App\Models\Role;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\UniqueConstraintViolationException;
 
-/** Who may come in from other machines. */
+/** Who may sign in. */
 final class Users
 {
     /** Characters of a password, and bytes: what is beyond them the hash leaves out (bcrypt). */
@@ -28,7 +29,7 @@ final class Users
     }
 
     /** @throws SignInRefused */
-    public function add(string $name, string $password): User
+    public function add(string $name, string $password, ?Role $role = null): User
     {
         if (preg_match(self::NAME, $name) !== 1) {
             throw SignInRefused::notSo(
@@ -38,7 +39,10 @@ final class Users
         }
         self::hold($password);
         try {
-            return User::query()->create(['name' => $name, 'password' => $password]);
+            return User::query()->create([
+                // Somebody has to be able to change the settings.
+                'name' => $name, 'password' => $password, 'role' => $role ?? (self::any() ? Role::Editor : Role::Owner),
+            ]);
         } catch (UniqueConstraintViolationException) {
             throw SignInRefused::notSo("There is a user {$name} already.", "For another password: bin/crate users password {$name}.");
         }
@@ -51,9 +55,23 @@ final class Users
         $user->update(['password' => $password]);
     }
 
-    /** Ends the user's sessions and tokens as well. */
+    /** @throws SignInRefused when nobody would be left to change the settings */
+    public function giveRole(User $user, Role $role): void
+    {
+        self::keepOwner($user, $role);
+        $user->update(['role' => $role]);
+    }
+
+    /**
+     * Ends the user's sessions and tokens as well.
+     *
+     * @throws SignInRefused when others would be left without an owner
+     */
     public function remove(User $user): void
     {
+        if (User::query()->count() > 1) {
+            self::keepOwner($user, null);
+        }
         $user->delete();
     }
 
@@ -62,6 +80,20 @@ final class Users
     {
         return User::query()->firstWhere('name', $name)
             ?? throw SignInRefused::notSo("There is no user {$name}.", 'bin/crate users lists them.');
+    }
+
+    /** @throws SignInRefused */
+    public static function role(string $name): Role
+    {
+        return Role::tryFrom($name) ?? throw SignInRefused::notSo("There is no role “{$name}”.", 'Choose owner, editor or viewer.');
+    }
+
+    private static function keepOwner(User $user, ?Role $role): void
+    {
+        if ($role !== Role::Owner && User::query()->where('role', Role::Owner)->whereKeyNot($user->id)->doesntExist()) {
+            $todo = 'Make somebody else an owner first: bin/crate users role NAME owner.';
+            throw SignInRefused::notSo("{$user->name} is the only owner.", $todo);
+        }
     }
 
     private static function hold(string $password): void

@@ -5,6 +5,7 @@ namespace App\Watching;
 use App\Library\Hosts;
 use App\Library\Presets;
 use App\Library\UnknownName;
+use App\Media\AllowedFolder;
 use App\Media\Drive;
 use App\Models\WatchFolder;
 use Illuminate\Database\Eloquent\Collection;
@@ -36,6 +37,10 @@ class WatchFolders
         $real = str_starts_with($path, '/') && ! str_contains($path, "\0") ? realpath($path) : false;
         if ($real === false || ! is_dir($real)) {
             throw new WatchRefused("There is no folder {$path}.", 'Give its whole path, from / on.');
+        }
+        $fault = AllowedFolder::fault($real);
+        if ($fault !== null) {
+            throw new WatchRefused($fault, 'Choose a folder into which only media are put.');
         }
         if (! is_writable($real)) {
             throw new WatchRefused(

@@ -6,6 +6,7 @@ use App\Desk\CutDesk;
 use App\Desk\Surroundings;
 use App\Media\Drive;
 use App\Media\FileKind;
+use App\Media\FileProblem;
 use App\Media\Neighbours;
 use App\Media\SetAside;
 use App\Models\WatchedFile;
@@ -14,12 +15,14 @@ use App\Models\Work;
 use App\Packing\MadeAlready;
 use App\Packing\Packer;
 use App\Shelf\CutShelf;
+use OuterCrate\Reading\Unreadable;
 use OuterCrate\Refusals\Refused;
 use Throwable;
 
 /**
- * Looks into the watch folders: a file that has settled is brought in and packed; one that cannot be is set aside with the reason. What
- * was seen is kept in the database, so that a restart begins where it ended, and two that look at once pack nothing twice.
+ * Looks into the watch folders: a file that has settled is brought in and packed. One that cannot be packed is set aside with the reason;
+ * one that cannot be read stays where it is. What was seen is kept in the database, so that a restart begins where it ended, and two that
+ * look at once pack nothing twice.
  */
 class Watcher
 {
@@ -95,6 +98,16 @@ class Watcher
         $path = "{$folder->path}/{$file->name}";
         try {
             $cut = $this->shelf->bringIn($path);
+        } catch (Unreadable|FileProblem $e) {
+            // Half a copy, or no media at all: it is somebody else's, and stays where it is. It is read again once it changes.
+            $this->refuse($file, $e->getMessage());
+
+            return;
+        } catch (Throwable $e) {
+            $this->lookAgain($file);
+            throw $e;
+        }
+        try {
             $columns = $this->desk->columns($cut, $cut->reading(), $folder->outputs, $cut->range($cut->reading()));
             $pack = $this->packer->pack($cut, $columns, Surroundings::deliveries($cut->name), again: false)[0]->pack;
             $file->update(['state' => WatchedFile::PACKED, 'pack' => $pack]);
@@ -102,17 +115,25 @@ class Watcher
             // The very same was packed from here before, or on its sheet.
             $file->update(['state' => WatchedFile::PACKED]);
         } catch (Refused $e) {
-            $this->setAside($file, $path, $e->getMessage());
+            $this->refuse($file, $e->getMessage());
+            // Never one that somebody is still writing.
+            if (SetAside::isAtRest($path, $file->bytes, $file->modified)) {
+                SetAside::file($path, $e->getMessage());
+            }
         } catch (Throwable $e) {
-            // It is looked at again: what broke may be over by then.
-            $file->update(['state' => WatchedFile::SETTLING, 'since' => Work::now()]);
+            $this->lookAgain($file);
             throw $e;
         }
     }
 
-    private function setAside(WatchedFile $file, string $path, string $reason): void
+    private function refuse(WatchedFile $file, string $reason): void
     {
         $file->update(['state' => WatchedFile::REFUSED, 'error' => mb_strcut($reason, 0, 2000)]);
-        SetAside::file($path, $reason);
+    }
+
+    /** What broke may be over by then. */
+    private function lookAgain(WatchedFile $file): void
+    {
+        $file->update(['state' => WatchedFile::SETTLING, 'since' => Work::now()]);
     }
 }

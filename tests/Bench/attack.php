@@ -1,9 +1,9 @@
 <?php
 
 /*
- * What visitors notice while others attack the server, for 60 s (or as many as are given): bodies that claim 100 GB, bodies of 700 MB, bodies
- * without an end, heads and bodies that come a byte a second, and a crowd of requests. Attackers come from 127.0.0.2 and on, visitors
- * from 127.0.0.1.
+ * What visitors notice while others attack the server, for 60 s (or as many as are given): bodies that claim 100 GB, bodies of 700 MB,
+ * bodies without an end, heads and bodies that come a byte a second, and a crowd of requests. Attackers come from 127.0.0.2 and on,
+ * visitors from 127.0.0.1.
  *
  * usage: bin/bench attack [SECONDS]
  */

@@ -27,7 +27,7 @@ test('from elsewhere one signs in, and goes on where one was when a session ends
     await page.getByLabel('Name').fill('mira');
     await page.getByLabel('Password').fill('crates of birch');
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('alert')).toContainText('not right');
+    await expect(page.getByRole('alert')).toContainText('Wrong name or password');
     await page.getByLabel('Password').fill('crates of walnut');
     await page.keyboard.press('Enter');
     await expect(dialog).toBeHidden();
@@ -52,7 +52,39 @@ test('from elsewhere one signs in, and goes on where one was when a session ends
     await speed.fill(before);
     await speed.press('Enter');
 
+    // The owner sees who did what.
+    const activity = page.getByRole('region', { name: 'ACTIVITY' });
+    await page.getByLabel('Search the activity').fill('mira settings');
+    await expect(activity.getByRole('row', { name: /mira Changed settings/ })).toBeVisible();
+    await expect(activity.getByRole('row', { name: /Signed in/ })).toHaveCount(0);
+
     await page.getByRole('button', { name: 'mira' }).click();
     await expect(dialog).toBeVisible();
-    users('remove', 'mira');
+});
+
+test('on the machine itself one signs in as well, and a viewer looks but changes nothing', async ({ page }) => {
+    users('add', 'mira');
+    users('add', 'ada', '--role=viewer');
+    await page.goto('/');
+    await page.getByLabel('Name').fill('ada');
+    await page.getByLabel('Password').fill('crates of walnut');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('view only')).toBeVisible();
+    await expect(page.getByRole('link', { name: 'Settings' })).toHaveCount(0);
+    const refused = await page.request.put('/api/settings', { data: { runsAtOnce: 2 } });
+    expect(refused.status()).toBe(403);
+    expect((await refused.json()).error.message).toContain('needs the role of owner; you are signed in as viewer');
+    await page.goto('/settings');
+    await expect(page.getByText('needs the role of owner')).toBeVisible();
+});
+
+// The other tests are of a machine on which nobody has to sign in.
+test.afterEach(() => {
+    for (const name of ['ada', 'mira']) {
+        try {
+            users('remove', name);
+        } catch {
+            // It was not added.
+        }
+    }
 });

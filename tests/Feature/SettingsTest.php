@@ -37,15 +37,29 @@ it('keeps what is set, has it hold at once, and puts it back to what is configur
 });
 
 it('refuses what cannot be, says why, and changes nothing', function (array $change, string $says) {
+    $change = array_map(fn (mixed $value): mixed => $value instanceof Closure ? $value() : $value, $change);
     $refused = ($this->set)($change + ['endSound' => 'gate'], 422);
     expect($refused['error']['message'])->toContain($says)
         ->and(Setting::query()->count())->toBe(0);
 })->with([
     [['deliveries' => 'here'], 'whole path'],
     [['deliveries' => '/nowhere/at/all'], 'There is no folder /nowhere/at/all'],
-    [['deliveries' => '/proc'], 'cannot be written to'],
+    [['deliveries' => '/dev/shm'], 'belongs to the system'],
+    [['deliveries' => '/etc/..'], 'The whole machine'],
+    [['deliveries' => '//'], 'whole path'],
+    [['deliveries' => '/etc'], 'belongs to the system'],
+    [['deliveries' => fn (): string => public_path()], 'Outer Crate’s own folders'],
+    [['deliveries' => fn (): string => storage_path()], 'Outer Crate’s own folders'],
+    [['deliveries' => fn (): string => public_path('../storage/framework')], 'Outer Crate’s own folders'],
+    [['deliveries' => fn (): string => dirname(base_path())], 'Outer Crate’s own files are in'],
+    [['mediaFolders' => ['/.']], 'The whole machine'],
+    [['mediaFolders' => ['/var/../etc/ssl']], 'belongs to the system'],
+    [['webhook' => 'http://127.0.0.1:8410/'], 'not on the internet'],
+    [['webhook' => 'http://localhost/'], 'not on the internet'],
+    [['webhook' => 'http://[::ffff:10.0.0.1]/'], 'not on the internet'],
+    [['webhook' => 'http://169.254.169.254/latest'], 'not on the internet'],
     [['mediaFolders' => []], 'no folder left'],
-    [['mediaFolders' => ['/']], 'too much to look through'],
+    [['mediaFolders' => ['/']], 'The whole machine'],
     [['mediaFolders' => ['/nowhere']], 'There is no folder /nowhere'],
     [['runsAtOnce' => 0], 'from 1 to 16'],
     [['lineSpeed' => 3], 'that fast or that slow'],
@@ -75,6 +89,7 @@ it('is looked at and changed by command', function () {
 });
 
 it('tells a webhook once when all of the queue is done, signed, and tries again where nobody answers', function () {
+    config(['crate.end.webhook_allow' => ['127.0.0.0/8']]);
     $port = random_int(20_000, 40_000);
     $this->file('hear.php', '<?php file_put_contents(__DIR__."/heard", json_encode([getallheaders(), file_get_contents("php://input")]));');
     ($this->set)(['webhook' => "http://127.0.0.1:{$port}/hear.php", 'webhookSecret' => str_repeat('a lamp ', 6)]);
@@ -101,6 +116,15 @@ it('tells a webhook once when all of the queue is done, signed, and tries again 
         ->and(app(Contract::class)->faults(json_decode($body), 'queue-done'))->toBe([])
         ->and(json_decode($body, true)['made'])->toHaveCount(2)
         ->and($this->getJson('/api/runs')->json('queue.ended.words'))->toBe('2 files are made.');
+});
+
+it('sends no notification to an address that is not on the internet, wherever it comes from', function () {
+    // As when it was set before that was looked at, or when its name leads elsewhere today.
+    config(['crate.end.webhook' => 'http://127.0.0.1:1/hear.php']);
+    $this->queued(($this->cut)(), [['preset' => 'sound-wav']]);
+    $this->work('make', 'tell');
+    $work = Work::query()->where('kind', 'tell')->sole();
+    expect($work->state)->toBe(WorkState::Failed)->and($work->error)->toContain('not on the internet');
 });
 
 it('holds in a process that runs for long, as soon as it is set elsewhere', function () {

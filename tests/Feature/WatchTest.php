@@ -76,20 +76,37 @@ it('tells where a file arrived what could not be made of it', function () {
         ->and(($this->files)()[0]['error'])->toStartWith('sound: ')->toContain('no-such-engine');
 });
 
-it('sets aside what cannot be packed, with the reason, and goes on with the others', function () {
+it('leaves what is no media or not whole yet where it is, says why, and goes on with the others', function () {
     ($this->ask)([['preset' => 'sound-wav', 'host' => null]]);
     File::put("{$this->watched}/broken.mp4", str_repeat('no video at all', 200));
     copy($this->clip('few'), "{$this->watched}/whole.mp4");
     ($this->look)(3);
-    $aside = "{$this->watched}/Set aside/broken.mp4";
-    expect(is_file($aside))->toBeTrue()
-        ->and(file_get_contents("{$aside}.txt"))->toContain('This is not a video file')
+    expect(is_file("{$this->watched}/broken.mp4"))->toBeTrue()
+        ->and(is_dir("{$this->watched}/Set aside"))->toBeFalse()
+        ->and(WatchedFile::query()->where('name', 'broken.mp4')->value('error'))->toContain('This is not a video file')
         ->and(WatchedFile::query()->pluck('state', 'name')->all())->toBe(['broken.mp4' => 'refused', 'whole.mp4' => 'packed'])
         ->and(Run::query()->count())->toBe(1);
-    // The same name once more does not cover it.
-    File::put("{$this->watched}/broken.mp4", str_repeat('neither is this', 100));
+    // A copy that went on after a pause is packed once it is whole.
+    copy($this->clip('plain'), "{$this->watched}/broken.mp4");
     ($this->look)(3);
-    expect(is_file("{$this->watched}/Set aside/broken v2.mp4"))->toBeTrue();
+    expect(WatchedFile::query()->pluck('state', 'name')->all())->toBe(['broken.mp4' => 'packed', 'whole.mp4' => 'packed']);
+});
+
+it('sets aside media that cannot be packed, but none that somebody is writing', function () {
+    ($this->ask)([['preset' => 'sound-wav', 'host' => null]]);
+    $file = "{$this->watched}/without sound.mp4";
+    copy($this->clip('silent'), $file);
+    $open = fopen($file, 'r+b');
+    ($this->look)(3);
+    $refused = WatchedFile::query()->sole();
+    expect($refused->state)->toBe('refused')->and(is_file($file))->toBeTrue();
+    fclose($open);
+    touch($file, time() - 60);
+    ($this->look)(3);
+    $aside = "{$this->watched}/Set aside/without sound.mp4";
+    expect(is_file($file))->toBeFalse()
+        ->and(is_file($aside))->toBeTrue()
+        ->and(file_get_contents("{$aside}.txt"))->toBe("{$refused->refresh()->error}\n");
 });
 
 it('watches no folder in which it would find what it made, and none that is not there', function (Closure $path, string $says) {
@@ -98,7 +115,12 @@ it('watches no folder in which it would find what it made, and none that is not 
 })->with([
     'gone' => [fn (): string => '/nowhere/at/all', 'There is no folder'],
     'not whole' => [fn (): string => 'watched', 'There is no folder'],
-    'around deliveries' => [fn (): string => dirname($this->watched), 'packed again and again'],
+    'of the application' => [fn (): string => dirname($this->watched), 'own files are in'],
+    'deliveries' => [function (): string {
+        File::makeDirectory($this->folder('deliveries/within'), recursive: true);
+
+        return $this->folder('deliveries/within');
+    }, 'packed again and again'],
 ]);
 
 it('is set by command, and taken back', function () {

@@ -7,6 +7,7 @@ use App\Http\Payload;
 use App\Media\Drive;
 use App\Models\Setting;
 use App\Settings\Settings;
+use App\SignIn\Visitor;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use OuterCrate\Units\Bitrate;
@@ -31,7 +32,8 @@ class MachineController
             'lineSpeed' => $speed->bitsPerSecond,
             'lineSpeedLabel' => (string) new Bitrate($speed->bitsPerSecond),
             'lineSpeedLearntFrom' => $speed->files,
-            'user' => $request->user()?->name,
+            'user' => Visitor::of($request)?->name,
+            'role' => Visitor::of($request)?->role,
         ]);
     }
 

@@ -2,23 +2,30 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Middleware\Sessions;
 use App\Http\Payload;
 use App\SignIn\Door;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Pipeline\Pipeline;
 use Illuminate\Session\Store;
 
 class SignInController
 {
-    public function store(Request $request, Door $door): JsonResponse
+    public function store(Request $request, Door $door, Pipeline $pipeline): JsonResponse
     {
         ['name' => $name, 'password' => $password] = Payload::of($request, 'sign-in-request');
-        $request->session()->flush();
-        $user = $door->open($name, $password, (string) $request->ip());
-        $request->session()->regenerate(true);
+        // A session is begun only for somebody who is let in: a refusal leaves nothing behind.
+        $user = $door->check($name, $password, (string) $request->ip());
 
-        return response()->json(['user' => $user->name]);
+        return $pipeline->send($request)->through(Sessions::BEGIN)->then(function (Request $request) use ($door, $user): JsonResponse {
+            $session = $request->session();
+            assert($session instanceof Store);
+            $door->open($user, $session);
+
+            return response()->json(['user' => $user->name]);
+        });
     }
 
     public function destroy(Request $request, Door $door): Response

@@ -2,11 +2,14 @@
 
 namespace App\Http\Middleware;
 
+use App\Models\Role;
+use App\Models\User;
 use App\SignIn\Door;
 use App\SignIn\OwnMachine;
 use App\SignIn\SignInRefused;
 use App\SignIn\Tokens;
 use App\SignIn\Users;
+use App\SignIn\Visitor;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Pipeline\Pipeline;
@@ -15,8 +18,8 @@ use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Whoever asks from elsewhere is signed in, by a session or a token. Whoever sits at this machine need not be, unless the configuration
- * says so; sessions are begun for nobody else, so that they cost nothing here.
+ * Everybody is signed in as soon as there is a user, by a session or a token. Whoever sits at this machine need not be while there is none,
+ * or where the owner switched that off. Sessions are begun for nobody else, so that they cost nothing here.
  */
 final class SignedIn
 {
@@ -27,21 +30,33 @@ final class SignedIn
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
-        if (OwnMachine::made($request) && ! config('crate.sign_in_here')) {
-            return $next($request);
-        }
         $token = $request->bearerToken();
         if ($token !== null) {
-            Auth::setUser($this->tokens->user($token) ?? throw SignInRefused::token());
+            $known = $this->tokens->find($token) ?? throw SignInRefused::token();
+            Auth::setUser($known->user);
+            (new Visitor($known->user->name, $known->role->within($known->user->role)))->set($request);
 
             return $next($request);
+        }
+        $isOwn = OwnMachine::made($request);
+        if ($isOwn && (! config('crate.sign_in_here') || ! Users::any())) {
+            (new Visitor(null, Role::Owner))->set($request);
+
+            return $next($request);
+        }
+        if (! $request->cookies->has((string) config('session.cookie'))) {
+            throw Users::any() ? SignInRefused::unknown() : SignInRefused::nobody();
         }
 
         return $this->pipeline->send($request)->through(Sessions::GO_ON)->then(function (Request $request) use ($next): Response {
             $session = $request->session();
             assert($session instanceof Store);
             Door::keepClosed($session);
-            Auth::guard('web')->check() ?: throw Users::any() ? SignInRefused::unknown() : SignInRefused::nobody();
+            $user = Auth::guard('web')->user();
+            if (! $user instanceof User) {
+                throw Users::any() ? SignInRefused::unknown() : SignInRefused::nobody();
+            }
+            (new Visitor($user->name, $user->role))->set($request);
 
             return $next($request);
         });

@@ -1,5 +1,6 @@
 import { untilSignedIn } from './signIn';
 import type {
+    Activity,
     CaptionsAnswer,
     CaptionsRequest,
     Choices,
@@ -144,6 +145,11 @@ export const api = {
     signOut: () => call<void>('POST', 'sign-out'),
     machine: () => call<Machine>('GET', 'machine'),
     setLineSpeed: (lineSpeed: number) => call<Machine>('PUT', 'machine', { lineSpeed }),
+    activity: (search: string, before?: number) =>
+        call<Activity>(
+            'GET',
+            `activity?search=${encodeURIComponent(search)}${before === undefined ? '' : `&before=${before}`}`,
+        ),
     settings: () => call<Settings>('GET', 'settings'),
     saveSettings: (change: SettingsRequest) => call<Settings>('PUT', 'settings', change),
     workers: () => call<WorkerList>('GET', 'workers'),

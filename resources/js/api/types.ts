@@ -1,6 +1,7 @@
 /* Generated from resources/schema by generate-types.mjs. Do not edit. */
 
 export interface Contract {
+    activity: Activity;
     analysis: Analysis;
     'captions-answer': CaptionsAnswer;
     'captions-request': CaptionsRequest;
@@ -112,6 +113,39 @@ export interface Contract {
     'watch-folders': WatchFolders;
     words: Words2;
     'worker-list': WorkerList;
+}
+/**
+ * Answer of GET /api/activity: who did what and when, the latest first. Search with ?search=, ?from= and ?until= (days), page with ?before=ID.
+ */
+export interface Activity {
+    entries: {
+        id: number;
+        /**
+         * When it was done last (RFC 3339).
+         */
+        at: string;
+        /**
+         * A user, or “this machine” where nobody has to sign in.
+         */
+        who: string;
+        what: string;
+        /**
+         * The name of what it was done to; empty where there is none.
+         */
+        subject: string;
+        /**
+         * Network address of whoever asked; null on the command line.
+         */
+        address: string | null;
+        /**
+         * How often in a row, within ten minutes of each other.
+         */
+        times: number;
+    }[];
+    /**
+     * Whether there are older ones.
+     */
+    more: boolean;
 }
 /**
  * What was found in the picture and the sound of a cut.
@@ -2031,9 +2065,13 @@ export interface Machine {
      */
     lineSpeedLearntFrom: number;
     /**
-     * Who is signed in; null for whoever sits at the machine and need not be.
+     * Who is signed in; null on the machine itself while nobody has to sign in.
      */
     user: string | null;
+    /**
+     * What the visitor may do.
+     */
+    role: 'owner' | 'editor' | 'viewer';
 }
 /**
  * A file in a media folder.
@@ -3227,6 +3265,10 @@ export interface SettingsRequest {
      * 22:00-06:30; empty for all of the day.
      */
     sendHours?: string | null;
+    /**
+     * Whether people sign in on the machine itself as well, once there is a user.
+     */
+    signInHere?: boolean | null;
 }
 /**
  * Answer of GET and PUT /api/settings; printed by `bin/crate settings --json`.
@@ -3277,6 +3319,10 @@ export interface Settings {
      * How clocks stand here.
      */
     zone: string;
+    /**
+     * Whether people sign in on the machine itself as well, once there is a user.
+     */
+    signInHere: boolean;
 }
 /**
  * Body of PUT /api/cuts/{cut}/sheet.

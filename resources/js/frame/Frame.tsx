@@ -65,14 +65,7 @@ export function Frame() {
                 </nav>
                 <div className="ml-auto flex items-center gap-4">
                     <Disk />
-                    <NavLink
-                        to="/settings"
-                        aria-label="Settings"
-                        title="Settings"
-                        className={`${tool} aria-[current=page]:text-ink`}
-                    >
-                        <Settings size={15} />
-                    </NavLink>
+                    <SettingsLink />
                     <KeyList />
                     <ThemeSwitch />
                     <SignedInAs />
@@ -130,21 +123,46 @@ function ThemeSwitch() {
     );
 }
 
-/** Whoever sits at the machine is not signed in, and is told nothing. */
+/** Only an owner has settings to change. */
+function SettingsLink() {
+    const role = useMachine().data?.role ?? 'owner';
+    return role === 'owner' ? (
+        <NavLink
+            to="/settings"
+            aria-label="Settings"
+            title="Settings"
+            className={`${tool} aria-[current=page]:text-ink`}
+        >
+            <Settings size={15} />
+        </NavLink>
+    ) : null;
+}
+
+/** Says who is signed in, and what a viewer may do. Nothing while nobody has to sign in. */
 function SignedInAs() {
-    const user = useMachine().data?.user ?? null;
+    const { user = null, role = 'owner' } = useMachine().data ?? {};
     if (user === null) {
         return null;
     }
     return (
-        <button
-            type="button"
-            title={`Sign out ${user}`}
-            className="flex h-7 max-w-40 items-center gap-1.5 rounded px-1 text-[13px] text-soft hover:bg-sunk hover:text-ink"
-            onClick={() => api.signOut().finally(() => window.location.assign('/'))}
-        >
-            <span className="truncate">{user}</span>
-            <LogOut size={14} className="flex-none" aria-label="Sign out" />
-        </button>
+        <>
+            {role === 'viewer' && (
+                <span
+                    className="rounded border border-line px-1.5 text-[12px] text-soft"
+                    title="You can look at pages and download slips and files. An owner can change your role."
+                >
+                    view only
+                </span>
+            )}
+            <button
+                type="button"
+                title={`Sign out ${user} (${role})`}
+                className="flex h-7 max-w-40 items-center gap-1.5 rounded px-1 text-[13px] text-soft hover:bg-sunk hover:text-ink"
+                onClick={() => api.signOut().finally(() => window.location.assign('/'))}
+            >
+                <span className="truncate">{user}</span>
+                <LogOut size={14} className="flex-none" aria-label="Sign out" />
+            </button>
+        </>
     );
 }

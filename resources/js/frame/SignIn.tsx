@@ -39,7 +39,7 @@ function Form() {
         >
             <form onSubmit={submit} className="mx-auto mt-[22vh] w-[280px] pb-10">
                 <h1 className="mb-1 font-stencil text-[27px] leading-none tracking-[.06em]">OUTER CRATE</h1>
-                <p className="mb-6 text-soft">You are on another machine: sign in.</p>
+                <p className="mb-6 text-soft">Sign in to open Outer Crate.</p>
                 <div className="grid gap-3">
                     <Field label="Name" value={name} onChange={setName} focused autoComplete="username" />
                     <Field

@@ -8,6 +8,7 @@ import { Figures } from '../ui/Figures';
 import { Failed, Loading, Trouble } from '../ui/States';
 import { Title } from '../ui/Title';
 import { useTitle } from '../ui/useTitle';
+import { ActivityLog } from './ActivityLog';
 import { play } from './play';
 import { TypedSetting } from './TypedSetting';
 import { WatchFolders } from './WatchFolders';
@@ -185,10 +186,24 @@ export function SettingsPage() {
                         save={(webhookSecret) => set({ webhookSecret })}
                     />,
                 )}
+                {row(
+                    'signInHere',
+                    'Sign-in here',
+                    'Once there is a user, everybody signs in. Switched off, nobody has to on this machine; leave it on behind a proxy.',
+                    <label className="flex h-7 items-center gap-2">
+                        <input
+                            type="checkbox"
+                            checked={data.signInHere}
+                            onChange={(event) => set({ signInHere: event.target.checked })}
+                        />
+                        Sign in on this machine as well
+                    </label>,
+                )}
             </dl>
             <Accounts />
             <WatchFolders />
             <Workers />
+            <ActivityLog />
         </div>
     );
 }

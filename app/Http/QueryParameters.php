@@ -1,0 +1,42 @@
+<?php
+
+namespace App\Http;
+
+use DateTimeImmutable;
+
+/** What may stand behind the “?” of an address: the kind of value of each name. What is not named here is passed over. */
+enum QueryParameters
+{
+    case Text;
+    case Number;
+    case Flag;
+    case Day;
+    case Texts;
+
+    private const KINDS = [
+        'cut' => self::Number, 'first' => self::Number, 'last' => self::Number, 'latest' => self::Number, 'columns' => self::Number,
+        'before' => self::Number,
+        'since' => self::Text, 'only' => self::Text, 'presets' => self::Text, 'hosts' => self::Text, 'search' => self::Text,
+        'text' => self::Flag, 'pack' => self::Flag, 'again' => self::Flag, 'large' => self::Flag,
+        'from' => self::Day, 'until' => self::Day,
+        'file' => self::Texts,
+    ];
+
+    /** What a value of this kind has to be; null where this one is. */
+    public static function fault(string $name, mixed $value): ?string
+    {
+        $kind = self::KINDS[$name] ?? null;
+        if ($kind === self::Texts && is_array($value)) {
+            return array_filter($value, fn (mixed $one): bool => ! is_string($one)) === [] ? null : 'must be a list of texts';
+        }
+
+        return match (true) {
+            $kind === null => null,
+            is_array($value) => 'must be a single value',
+            $kind === self::Number && preg_match('~^-?\d{1,18}$~', (string) $value) !== 1 => 'must be a whole number of at most 18 digits',
+            $kind === self::Day && DateTimeImmutable::createFromFormat('!Y-m-d', (string) $value) === false => 'must be a day, '
+                .'as in 2026-12-01',
+            default => null,
+        };
+    }
+}
