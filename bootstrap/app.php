@@ -21,6 +21,7 @@ return Application::configure(basePath: dirname(__DIR__))
         App\Console\WatchLoopCommand::class,
         App\Console\MayListenCommand::class,
         App\Console\StartCommand::class,
+        App\Console\UpgradeCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         // The pages and the API are one origin; the package that HandleCors stands on is not installed.
@@ -54,6 +55,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
         // What the person did or has is answered, not logged.
         $exceptions->dontReport([Refused::class]);
+        // A database that is gone is told in one line, and not at every request: pages ask twice a second.
+        $exceptions->report(fn (Throwable $e) => App\Database\FaultLog::note($e));
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
     })
     ->create();

@@ -31,6 +31,9 @@ return [
     'uploads' => env('CRATE_UPLOADS', storage_path('uploads')),
     'uploads_kept' => 7,
 
+    /* Copies of the database from before upgrades. */
+    'backups' => env('CRATE_BACKUPS', storage_path('backups')),
+
     /* Posters, proxies, exact frames and other things that can be made again. */
     'derived' => env('CRATE_DERIVED', storage_path('derived')),
 

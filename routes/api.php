@@ -69,6 +69,7 @@ Route::get('cuts/{cut}/frames/{frame}', [ViewerController::class, 'frame'])->whe
 
 Route::get('cuts/{cut}/sheet', [SheetController::class, 'show']);
 Route::put('cuts/{cut}/sheet', [SheetController::class, 'update']);
+Route::post('cuts/{cut}/sheet/wanted', [SheetController::class, 'want']);
 Route::get('cuts/{cut}/help/{cell}', HelpController::class);
 Route::post('plan', PlanController::class);
 

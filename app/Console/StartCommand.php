@@ -2,13 +2,20 @@
 
 namespace App\Console;
 
+use App\Database\DatabaseFault;
 use App\Supervision\PageServer;
 use App\Supervision\Roster;
 use App\Supervision\ServiceDefinition;
 use App\Supervision\StandInServices;
+use App\Upkeep\Condition;
+use App\Upkeep\Footing;
+use App\Upkeep\StartRefused;
+use App\Upkeep\Upgrade;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Artisan;
-use RuntimeException;
+use Illuminate\Support\Facades\DB;
+use OuterCrate\Refusals\Refused;
+use PDOException;
 
 /** The last step of bin/start: brings the database up to date, writes down which services there are, and becomes their guard. */
 class StartCommand extends Command
@@ -32,15 +39,32 @@ class StartCommand extends Command
 
     protected $description = 'Serve the pages and work the queue';
 
-    public function handle(): int
+    public function handle(Upgrade $upgrade): int
+    {
+        try {
+            return $this->start($upgrade);
+        } catch (Refused $e) {
+            fwrite(STDERR, "{$e->getMessage()}\n");
+        } catch (PDOException $e) {
+            if (DatabaseFault::of($e) === null) {
+                throw $e;
+            }
+            fwrite(STDERR, Condition::words(DB::connection(), $e)->getMessage()."\n");
+        }
+
+        return self::FAILURE;
+    }
+
+    private function start(Upgrade $upgrade): int
     {
         $address = trim((string) $this->option('listen'), '[]');
         $port = (int) $this->option('port');
         $folder = (string) $this->option('folder');
+        $upgrade->run(fn (string $what) => $this->line("· {$what}"));
         if ($this->call('crate:may-listen', ['address' => $address]) !== self::SUCCESS) {
             return self::FAILURE;
         }
-        Artisan::call('migrate', ['--force' => true, '--quiet' => true]);
+        Footing::check($address === 'localhost' ? '127.0.0.1' : $address, $port);
         $this->callSilent('crate:catch-up');
         if ($this->option('demo') !== null) {
             $this->call('crate:demo', ['folder' => $this->option('demo'), '--fresh' => (bool) $this->option('fresh')]);
@@ -97,7 +121,11 @@ class StartCommand extends Command
         foreach ($listed as $one) {
             [$address, $bits] = explode('/', $one, 2) + [1 => '0'];
             if (@inet_pton($address) === false || preg_match('~^\d{1,3}$~', $bits) !== 1) {
-                throw new RuntimeException("CRATE_TRUSTED_PROXIES lists “{$one}”. Write addresses or networks, as in 192.0.2.10,10.1.0.0/16.");
+                throw new StartRefused(
+                    "CRATE_TRUSTED_PROXIES lists “{$one}”, which is no address.",
+                    'Write addresses or networks, as in 192.0.2.10,10.1.0.0/16.',
+                    'environment',
+                );
             }
         }
 

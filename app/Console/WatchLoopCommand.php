@@ -2,6 +2,7 @@
 
 namespace App\Console;
 
+use App\Database\DatabaseFile;
 use App\Engine\Clock;
 use App\Settings\Settings;
 use App\Watching\Watcher;
@@ -30,6 +31,7 @@ class WatchLoopCommand extends Command
         });
         do {
             try {
+                DatabaseFile::look();
                 $settings->apply();
                 $watcher->look();
             } catch (Throwable $e) {

@@ -45,6 +45,27 @@ class WriteFirstConnection extends SQLiteConnection
         }
     }
 
+    /**
+     * A full volume has SQLite undo all of a transaction by itself (sqlite.org, “Transactions”, 2.4). There is no savepoint to go back to
+     * then, and what is to be told is that it was full.
+     *
+     * @param  int  $toLevel
+     */
+    protected function performRollBack($toLevel): void
+    {
+        try {
+            parent::performRollBack($toLevel);
+        } catch (PDOException $e) {
+            if (preg_match('~no such savepoint|no transaction is active~', $e->getMessage()) !== 1) {
+                throw $e;
+            }
+            $pdo = $this->getRawPdo();
+            if ($pdo instanceof PDO && $pdo->inTransaction()) {
+                $this->leave($pdo, fn () => $pdo->exec('BEGIN'));
+            }
+        }
+    }
+
     /** Brings SQLite and PDO to agree that no transaction is open; a connection that cannot be brought to it is given up. */
     private function leave(PDO $pdo, Closure $prepare): void
     {

@@ -2,14 +2,13 @@
 
 namespace App\Http;
 
+use App\Database\DatabaseFault;
 use App\SignIn\SignInRefused;
 use App\Uploads\UploadRefused;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Http\JsonResponse;
 use OuterCrate\Refusals\Refused;
-use PDOException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Throwable;
@@ -27,10 +26,15 @@ final class Problem
                 'not-found',
                 'This is not here, or no longer. Go back to the shelf.',
             ),
-            self::isDatabaseGone($e) => self::answer(
+            ($fault = DatabaseFault::of($e)) !== null => self::answer(
                 503,
-                'database-gone',
-                'The database does not answer for the moment. What is being made goes on; this page asks again.',
+                $fault->value,
+                "{$fault->message()} {$fault->kept()} {$fault->todo()}",
+            ),
+            self::isDiskFull($e) => self::answer(
+                503,
+                'disk-full',
+                'The drive on which Outer Crate keeps its files is full. Free some space on it, then try again.',
             ),
             $e instanceof HttpExceptionInterface => self::answer(
                 $e->getStatusCode(),
@@ -45,15 +49,10 @@ final class Problem
         };
     }
 
-    private static function isDatabaseGone(Throwable $e): bool
+    /** As the C library says it, also in an error of PHP's. */
+    public static function isDiskFull(Throwable $e): bool
     {
-        return $e instanceof PDOException && ((new LostConnectionDetector)->causedByLostConnection($e) || self::isNoConnection($e));
-    }
-
-    /** Class 08, connection exceptions; 57P01 to 57P03, a server that ends or begins (PostgreSQL, appendix A). */
-    private static function isNoConnection(PDOException $e): bool
-    {
-        return preg_match('~^(08|57P0[123])~', (string) $e->getCode()) === 1 || str_contains($e->getMessage(), 'SQLSTATE[08');
+        return str_contains($e->getMessage(), 'No space left on device') || str_contains($e->getMessage(), 'Disk quota exceeded');
     }
 
     private static function refused(Refused $e): JsonResponse

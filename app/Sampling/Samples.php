@@ -58,6 +58,26 @@ class Samples
         }, $columns);
     }
 
+    /**
+     * Whether a sample of each column is under way, which asks for none.
+     *
+     * @param  list<Column>  $columns
+     * @return list<bool> by column
+     */
+    public function underWay(Cut $cut, Reading $reading, array $columns): array
+    {
+        $keys = array_map(fn (Column $column): string => $this->known->key($cut, $column->plan, $reading), $columns);
+        $waited = Sample::query()->where('cut_id', $cut->id)->whereIn('key', $keys)->whereNull('result')
+            ->whereIn('id', Work::query()->where('kind', Sample::WORK)->whereIn('state', WorkState::underWay())->select('subject'))
+            ->pluck('key')->all();
+
+        return array_map(
+            fn (Column $column, string $key): bool => $column->sample === null && in_array($key, $waited, true),
+            $columns,
+            $keys,
+        );
+    }
+
     /** Results that nobody asked for in a long time are forgotten. */
     public function prune(): void
     {

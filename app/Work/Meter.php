@@ -2,6 +2,7 @@
 
 namespace App\Work;
 
+use App\Database\DatabaseFile;
 use App\Engine\Clock;
 use App\Engine\Stopped;
 use App\Models\Work;
@@ -165,6 +166,7 @@ final class Meter
             return Ending::Interrupted;
         }
         try {
+            DatabaseFile::look();
             $this->presence?->say();
             $asked = $this->queue->asked($this->work);
             if ($asked === null || $asked['stop']) {

@@ -2,6 +2,7 @@
 
 namespace App\Work;
 
+use App\Database\DatabaseFile;
 use App\Engine\Capabilities;
 use App\Engine\Clock;
 use App\Models\Volumes;
@@ -53,6 +54,7 @@ class Worker
         $this->presence = new Presence($this->owner, $kinds, $this->capabilities);
         while (! $idle()) {
             try {
+                DatabaseFile::look();
                 $this->hearSettings();
                 $misses = Volumes::missing();
                 $this->presence->say($misses);

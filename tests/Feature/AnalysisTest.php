@@ -272,9 +272,9 @@ it('analyses on the queue behind every run, shows it, and gives way', function (
 
 it('looks first at the cut whose sheet was opened last', function () {
     $ids = array_map(fn (string $kind): int => $this->bringIn($kind)['id'], ['silent', 'plain', 'few']);
-    $this->getJson("/api/cuts/{$ids[0]}/sheet");
+    $this->postJson("/api/cuts/{$ids[0]}/sheet/wanted")->assertOk();
     $this->travel(1)->seconds();
-    $this->getJson("/api/cuts/{$ids[2]}/sheet");
+    $this->postJson("/api/cuts/{$ids[2]}/sheet/wanted")->assertOk();
     // The figures that a sheet waits for come before.
     $this->work('sample');
     app(Worker::class)->one(['analyse']);

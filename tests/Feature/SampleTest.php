@@ -5,6 +5,8 @@ use App\Models\Sample;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Shelf\CutShelf;
+use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Support\Facades\DB;
 use OuterCrate\Json\Freezer;
 use Symfony\Component\Process\Process;
 
@@ -173,4 +175,24 @@ it('keeps the rough figure where pieces cannot be encoded', function () {
     config(['crate.engine.encoder' => '/bin/false']);
     $this->work('sample');
     expect(Sample::query()->value('result'))->toBeFalse();
+});
+
+it('writes nothing when a sheet is opened: samples are encoded for whoever works on it', function () {
+    $cut = $this->bringIn('plain')['id'];
+    $before = [Sample::query()->count(), Work::query()->pluck('wanted_at', 'id')->all()];
+    $written = [];
+    DB::listen(function (QueryExecuted $query) use (&$written): void {
+        preg_match('~^\s*(select|pragma)\b~i', $query->sql) === 1 ?: $written[] = $query->sql;
+    });
+    $sheet = $this->answer($this->getJson("/api/cuts/{$cut}/sheet"), 'sheet');
+    expect($written)->toBe([])
+        ->and([Sample::query()->count(), Work::query()->pluck('wanted_at', 'id')->all()])->toBe($before)
+        ->and(array_column(array_column(array_column($sheet['outputs'], 'plan'), 'estimate'), 'sampling'))->not->toContain(true);
+    $wanted = $this->answer($this->postJson("/api/cuts/{$cut}/sheet/wanted"), 'sheet');
+    $again = $this->answer($this->getJson("/api/cuts/{$cut}/sheet"), 'sheet');
+    $sampling = fn (array $sheet): array => array_map(
+        fn (array $output): bool => $output['plan']['estimate']['sampling'],
+        $sheet['outputs'],
+    );
+    expect($sampling($wanted))->toContain(true)->and($sampling($again))->toBe($sampling($wanted));
 });

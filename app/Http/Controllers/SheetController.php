@@ -28,7 +28,14 @@ class SheetController
     {
     }
 
-    public function show(Cut $cut, CutAnalyses $analyses): JsonResponse
+    /** Looking changes nothing: not in the queue either. */
+    public function show(Cut $cut): JsonResponse
+    {
+        return $this->sheet($cut, $cut->reading(), wants: false);
+    }
+
+    /** Somebody works on this sheet now: the cut's analysis comes before others, and samples are encoded for its estimates. */
+    public function want(Cut $cut, CutAnalyses $analyses): JsonResponse
     {
         $analyses->want($cut);
 
@@ -84,11 +91,13 @@ class SheetController
     }
 
     /** @param  list<string>  $told  what another window changed, too */
-    private function sheet(Cut $cut, Reading $reading, array $told = []): JsonResponse
+    private function sheet(Cut $cut, Reading $reading, array $told = [], bool $wants = true): JsonResponse
     {
         $range = $cut->range($reading);
         $columns = $this->desk->sheet($cut, $reading);
-        $sampling = $this->samples->want($cut, $reading, $columns);
+        $sampling = $wants
+            ? $this->samples->want($cut, $reading, $columns)
+            : $this->samples->underWay($cut, $reading, $columns);
         $notices = Notices::for($cut->analysis->result ?? [], $range);
         $outputs = array_map(
             fn (array $output, Column $column, bool $sampling): array => [

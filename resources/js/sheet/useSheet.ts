@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ApiError, api } from '../api/client';
+import { useMachine } from '../api/queries';
 import type { Range, Sheet } from '../api/types';
 import { useStable } from '../ui/useStable';
 import { arrived, cancelling, empty, type History, keep, overtaken, recall, stepped, withdrawn } from './history';
@@ -13,6 +14,37 @@ const again = (sheet: Sheet | undefined) => {
     }
     return sheet?.outputs.some((output) => output.plan.estimate.sampling) ? 1_000 : false;
 };
+
+/** Milliseconds after which the server is told again that somebody waits for samples: it drops them after five seconds. */
+const WANTED_EVERY = 3_000;
+
+/** Asks for the samples that a sheet's estimates need: looking at a sheet asks for nothing by itself, and a viewer may not ask. */
+function useWantedSamples(cut: number, sheet: Sheet | undefined, isAtRest: boolean) {
+    const client = useQueryClient();
+    const role = useMachine().data?.role;
+    const isThere = sheet !== undefined && role !== undefined && role !== 'viewer';
+    const isSampling = sheet?.outputs.some((output) => output.plan.estimate.sampling) ?? false;
+    const rest = useRef(isAtRest);
+    useEffect(() => {
+        rest.current = isAtRest;
+    });
+    const want = useCallback(() => {
+        // Without an answer the sheet stays as it was read.
+        api.wantSheet(cut).then(
+            (answer) => rest.current && client.setQueryData(['sheet', cut], answer),
+            () => undefined,
+        );
+    }, [client, cut]);
+    useEffect(() => {
+        isThere && want();
+    }, [isThere, want]);
+    useEffect(() => {
+        if (isThere && isSampling) {
+            const timer = window.setInterval(() => !document.hidden && want(), WANTED_EVERY);
+            return () => window.clearInterval(timer);
+        }
+    }, [isThere, isSampling, want]);
+}
 
 /**
  * The sheet of a cut. A change shows at once, is saved and planned by the server, and the old figures stay, dimmed, until the
@@ -30,6 +62,7 @@ export function useSheet(cut: number) {
         // What is asked in the middle of a change would answer with what was before it.
         refetchInterval: (current) => (wanted === null ? again(current.state.data) : false),
     });
+    useWantedSamples(cut, query.data, wanted === null);
     const latest = useRef(0);
     const line = useRef(Promise.resolve());
     const unsent = useRef<Draft | null>(null);

@@ -1,0 +1,107 @@
+<?php
+
+namespace App\Upkeep;
+
+use App\Database\DatabaseFault;
+use App\Database\DatabaseUnusable;
+use Closure;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Database\Connection;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+use PDOException;
+
+/**
+ * Brings the database to this version: all of it or nothing, in one transaction, after a copy was made. An upgrade that is interrupted
+ * leaves the database as it was, and is done at the next start.
+ */
+final class Upgrade
+{
+    /** A number that no other application takes for its lock (PostgreSQL, 13.3.5). */
+    private const LOCK = 8_410_001;
+
+    public function __construct(private readonly Copies $copies, private readonly Kernel $artisan)
+    {
+    }
+
+    /**
+     * @param  Closure(string): void  $say  told what takes a while
+     *
+     * @throws DatabaseUnusable
+     */
+    public function run(Closure $say): void
+    {
+        $connection = DB::connection();
+        Condition::check($connection);
+        if ($this->isCurrent()) {
+            return;
+        }
+        if ($this->hasAnything($connection)) {
+            $say('copying the database before its upgrade');
+            $this->copies->make();
+        }
+        try {
+            $connection->getDriverName() === 'sqlite' ? $this->onSqlite($connection) : $this->onPostgres($connection);
+        } catch (PDOException $e) {
+            throw DatabaseFault::of($e) === null ? $e : Condition::words($connection, $e);
+        }
+    }
+
+    public function isCurrent(): bool
+    {
+        return Schema::hasTable('migrations') && array_diff(self::known(), $this->done()) === [];
+    }
+
+    /** @return list<string> names of the steps that this version knows */
+    public static function known(): array
+    {
+        return array_map(fn (string $path): string => basename($path, '.php'), glob(database_path('migrations/*.php')) ?: []);
+    }
+
+    /** @return list<string> names of the steps that were taken */
+    private function done(): array
+    {
+        return DB::table('migrations')->pluck('migration')->all();
+    }
+
+    private function hasAnything(Connection $connection): bool
+    {
+        return $connection->getSchemaBuilder()->getTables() !== [];
+    }
+
+    private function onSqlite(Connection $connection): void
+    {
+        // Tables are built anew where a column changes. Within a transaction SQLite does not let go of its foreign keys, and rows that
+        // point to the old table would go with it: they are let go of before, and looked through at the end.
+        $connection->statement('pragma foreign_keys = off');
+        try {
+            $connection->transaction(function () use ($connection): void {
+                // Somebody else may have been quicker.
+                $this->isCurrent() ?: $this->migrate();
+                $broken = $connection->select('pragma foreign_key_check');
+                if ($broken !== []) {
+                    throw new DatabaseUnusable(
+                        'The upgrade would have left rows of the database without what they belong to: '.json_encode($broken[0]).'.',
+                        'The database is as it was. Go back to the version before, and keep the copy.',
+                    );
+                }
+            });
+        } finally {
+            $connection->statement('pragma foreign_keys = on');
+        }
+    }
+
+    private function onPostgres(Connection $connection): void
+    {
+        $connection->transaction(function () use ($connection): void {
+            // Of several machines that start at once, one upgrades and the others wait for it.
+            $connection->select('select pg_advisory_xact_lock(?)', [self::LOCK]);
+            $this->isCurrent() ?: $this->migrate();
+        });
+    }
+
+    private function migrate(): void
+    {
+        $this->artisan->call('migrate', ['--force' => true, '--quiet' => true]);
+    }
+}

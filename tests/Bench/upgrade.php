@@ -1,0 +1,108 @@
+<?php
+
+/*
+ * Upgrades that are killed at any moment: afterwards the next one has to succeed, and every row has to be there. On SQLite and on a
+ * PostgreSQL of its own.
+ *
+ * usage: bin/bench upgrade [TIMES]      100 of each when left out
+ */
+
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Process\Process;
+use Tests\Support\EarlierDatabase;
+
+require __DIR__.'/bench.php.inc';
+
+const ROWS = 400;
+
+$times = (int) ($argv[1] ?? 100);
+
+/**
+ * @param  array<string, string>  $environment
+ * @return array{float, bool} how long it took, and whether it ended well
+ */
+$upgrade = function (array $environment, ?float $killedAfter = null): array {
+    $begun = microtime(true);
+    $process = new Process(['php', 'artisan', 'crate:upgrade'], base_path(), $environment, null, 60);
+    $process->start();
+    while ($process->isRunning()) {
+        if ($killedAfter !== null && microtime(true) - $begun > $killedAfter) {
+            $process->stop(0, SIGKILL);
+            break;
+        }
+        usleep(500);
+    }
+
+    return [microtime(true) - $begun, $process->getExitCode() === 0];
+};
+
+/** @param  Closure(): array<string, string>  $earlier  lays a database of an earlier version anew and tells where it is */
+$round = function (string $name, Closure $earlier, Closure $connect) use ($times, $upgrade): void {
+    [$whole] = $upgrade($earlier());
+    $interrupted = $broken = 0;
+    for ($i = 0; $i < $times; $i++) {
+        $environment = $earlier();
+        // From the first moment to the last, evenly: the middle is where the database is written.
+        [, $isDone] = $upgrade($environment, $whole * (0.02 + 0.98 * ($i + 0.5) / $times));
+        $interrupted += $isDone ? 0 : 1;
+        [, $isDone] = $upgrade($environment);
+        $connect($environment);
+        $isWhole = $isDone && EarlierDatabase::counts() === ['settings' => ROWS, 'cuts' => ROWS, 'sheet_versions' => ROWS];
+        $broken += $isWhole ? 0 : 1;
+    }
+    figure("{$name}: upgrades that never came to an end, of {$interrupted} interrupted", (string) $broken, '0');
+};
+
+$file = "{$scratch}/earlier.sqlite";
+config(['database.connections.sqlite.database' => $file]);
+touch($file);
+DB::purge();
+EarlierDatabase::make(ROWS);
+DB::purge();
+$round('SQLite', function () use ($file, $scratch): array {
+    foreach (glob("{$scratch}/upgraded.sqlite*") as $old) {
+        unlink($old);
+    }
+    copy($file, "{$scratch}/upgraded.sqlite");
+
+    return ['DB_DATABASE' => "{$scratch}/upgraded.sqlite", 'CRATE_BACKUPS' => "{$scratch}/backups"];
+}, function (array $environment): void {
+    DB::purge();
+    config(['database.connections.sqlite.database' => $environment['DB_DATABASE']]);
+});
+
+mkdir("{$scratch}/pg");
+chmod($scratch, 0o755);
+$server = new Process([base_path('tests/Support/Services/postgres'), "{$scratch}/pg"], timeout: null);
+$server->start();
+register_shutdown_function(fn () => $server->stop(5, SIGQUIT));
+$admin = null;
+for ($i = 0; $i < 300 && $admin === null; $i++) {
+    usleep(100_000);
+    try {
+        $admin = new PDO("pgsql:host={$scratch}/pg;dbname=postgres", 'crate', options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+    } catch (PDOException) {
+        continue;
+    }
+}
+$admin ?? throw new RuntimeException('PostgreSQL does not begin.');
+$on = ['DB_CONNECTION' => 'pgsql', 'DB_HOST' => "{$scratch}/pg", 'DB_USERNAME' => 'crate', 'CRATE_BACKUPS' => "{$scratch}/backups"];
+$admin->exec('create database earlier');
+config(['database.default' => 'pgsql', 'database.connections.pgsql' => [
+    ...config('database.connections.pgsql'), 'host' => "{$scratch}/pg", 'username' => 'crate', 'database' => 'earlier',
+]]);
+DB::purge();
+EarlierDatabase::make(ROWS);
+DB::disconnect();
+$number = 0;
+$round('PostgreSQL', function () use ($admin, $on, &$number): array {
+    DB::disconnect();
+    $number === 0 ?: $admin->exec("drop database upgraded{$number} with (force)");
+    $number++;
+    $admin->exec("create database upgraded{$number} template earlier");
+
+    return [...$on, 'DB_DATABASE' => "upgraded{$number}"];
+}, function (array $environment): void {
+    config(['database.connections.pgsql.database' => $environment['DB_DATABASE']]);
+    DB::purge();
+});
