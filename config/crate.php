@@ -61,8 +61,8 @@ return [
     'trusted_proxies' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('CRATE_TRUSTED_PROXIES', ''))))),
 
     'work' => [
-        // How workers hear that there is something to do: `polling`, or `redis` where there are many of them.
-        'calls' => env('CRATE_WORK_CALLS', 'polling'),
+        // How workers hear that there is something to do: `local`, or `redis` where they are on several machines.
+        'calls' => env('CRATE_WORK_CALLS', 'local'),
         // What this machine is called among those that share the work; no two may be called the same.
         'machine' => env('CRATE_MACHINE') ?? gethostname(),
         // Seconds after which work whose owner gave no sign of life is taken over by another process.

@@ -6,6 +6,7 @@ use App\Database\DatabaseFile;
 use App\Engine\Clock;
 use App\Settings\Settings;
 use App\Watching\Watcher;
+use App\Work\Calls\Calls;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Throwable;
@@ -15,14 +16,14 @@ class WatchLoopCommand extends Command
 {
     private const LONGEST = 3600;
 
-    /** Microseconds between looks. */
-    private const PAUSE = 2_000_000;
+    /** Seconds until the next look after one that failed. */
+    private const FAILED_PAUSE = 5.0;
 
     protected $signature = 'crate:watch {--once : Look once}';
 
     protected $description = 'Bring in and pack what arrives in the watch folders';
 
-    public function handle(Watcher $watcher, Settings $settings): int
+    public function handle(Watcher $watcher, Settings $settings, Calls $calls): int
     {
         $ending = false;
         $begun = Clock::seconds();
@@ -33,13 +34,14 @@ class WatchLoopCommand extends Command
             try {
                 DatabaseFile::look();
                 $settings->apply();
-                $watcher->look();
+                $pause = $watcher->look();
             } catch (Throwable $e) {
                 report($e);
                 DB::purge();
+                $pause = self::FAILED_PAUSE;
             }
-            // A signal cuts it short.
-            $this->option('once') ?: usleep(self::PAUSE);
+            // A signal cuts it short, and so does a folder that was added.
+            $this->option('once') || $ending ?: $calls->wait($pause);
         } while (! $this->option('once') && ! $ending && Clock::seconds() - $begun < self::LONGEST);
 
         return self::SUCCESS;

@@ -29,6 +29,9 @@ class Runner
 
     private const LONGEST_PAUSE = 40_000;
 
+    /** While a program stands still because somebody paused it. */
+    private const STANDSTILL_PAUSE = 250_000;
+
     /** A program that waits for no drive, and ends in some milliseconds. */
     private const NOTHING = ['stat', '--file-system', '--', '/proc'];
 
@@ -318,7 +321,7 @@ class Runner
                 if ($shouldStop !== null && $shouldStop()) {
                     throw new Stopped;
                 }
-                usleep(self::LONGEST_PAUSE);
+                usleep(self::STANDSTILL_PAUSE);
             }
         } finally {
             posix_kill(-$group, SIGCONT);

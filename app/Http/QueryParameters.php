@@ -15,7 +15,7 @@ enum QueryParameters
 
     private const KINDS = [
         'cut' => self::Number, 'first' => self::Number, 'last' => self::Number, 'latest' => self::Number, 'columns' => self::Number,
-        'before' => self::Number,
+        'before' => self::Number, 'offset' => self::Number,
         'since' => self::Text, 'only' => self::Text, 'presets' => self::Text, 'hosts' => self::Text, 'search' => self::Text,
         'text' => self::Flag, 'pack' => self::Flag, 'again' => self::Flag, 'large' => self::Flag,
         'from' => self::Day, 'until' => self::Day,

@@ -9,11 +9,16 @@ use RecursiveCallbackFilterIterator;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
+use UnexpectedValueException;
 
 /** The folders that the pages may bring cuts in from. */
 class MediaFolders
 {
-    private const MOST_FILES = 5_000;
+    /** Files that are looked through; a hundred thousand take some seconds. */
+    private const MAX_FILES = 100_000;
+
+    /** What a path begins with that is written as an address: names that are no UTF-8 have no other form in JSON (RFC 8089). */
+    private const ADDRESS = 'file://';
 
     /**
      * The real path of a file inside one of the folders; symbolic links that lead out of them do not count.
@@ -22,6 +27,7 @@ class MediaFolders
      */
     public function resolve(string $path): string
     {
+        $path = str_starts_with($path, self::ADDRESS.'/') ? rawurldecode(substr($path, strlen(self::ADDRESS))) : $path;
         Drive::need(dirname($path));
         $real = str_contains($path, "\0") ? false : realpath($path);
         if ($real === false) {
@@ -42,22 +48,28 @@ class MediaFolders
     /**
      * Files that may be cuts, newest first.
      *
+     * @param  string  $words  each is found in the path, whatever its case
      * @return list<array{path: string, name: string, folder: string, bytes: int, modified: int, kind: FileKind}>
      */
-    public function files(): array
+    public function files(string $words = ''): array
     {
+        $wanted = preg_split('~\s+~u', mb_strtolower(trim($words)), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $files = [];
         foreach ($this->folders() as $folder) {
             foreach (self::in($folder) as $file) {
-                if (count($files) >= self::MOST_FILES) {
+                $path = mb_strtolower(mb_scrub($file->getPathname()));
+                if (array_filter($wanted, fn (string $word): bool => ! str_contains($path, $word)) !== []) {
+                    continue;
+                }
+                if (count($files) >= self::MAX_FILES) {
                     break 2;
                 }
                 $files[] = [
                     'path' => $file->getPathname(),
                     'name' => $file->getFilename(),
                     'folder' => $file->getPath(),
-                    'bytes' => (int) $file->getSize(),
-                    'modified' => (int) $file->getMTime(),
+                    'bytes' => (int) @filesize($file->getPathname()),
+                    'modified' => (int) @filemtime($file->getPathname()),
                     'kind' => FileKind::of($file->getFilename()),
                 ];
             }
@@ -84,6 +96,14 @@ class MediaFolders
         );
     }
 
+    /** The path as it is written in JSON: as it is, or as an address where it is no UTF-8. */
+    public static function written(string $path): string
+    {
+        return mb_check_encoding($path, 'UTF-8')
+            ? $path
+            : self::ADDRESS.implode('/', array_map(rawurlencode(...), explode('/', $path)));
+    }
+
     /** @return list<string> paths of the videos in a folder and those in it, by name */
     public static function videosIn(string $folder): array
     {
@@ -101,8 +121,14 @@ class MediaFolders
     {
         // Whatever is asked of the place of a drive that hangs is asked of the drive.
         $silent = Drive::silentWithin($folder);
+        try {
+            $there = new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS);
+        } catch (UnexpectedValueException) {
+            // It has gone since it was looked for, or may not be read.
+            return;
+        }
         $visible = new RecursiveCallbackFilterIterator(
-            new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS),
+            $there,
             fn (SplFileInfo $file): bool => ! str_starts_with($file->getFilename(), '.')
                 && ! in_array($file->getPathname(), $silent, true)
                 && ! ($file->isDir() && $file->isLink()),
@@ -128,6 +154,8 @@ class MediaFolders
     /** @return list<string> real paths of the folders that are there: the configured ones, and the one in which sent files arrive */
     private function folders(): array
     {
+        // PHP remembers for two minutes where a folder was.
+        clearstatcache(true);
         $folders = array_filter([...(array) config('crate.media_folders'), (string) config('crate.uploads')], Drive::answers(...));
 
         return array_values(array_unique(array_filter(array_map(realpath(...), $folders))));

@@ -121,6 +121,7 @@ class MakeFile implements Kind
         $isToGoOn = $staysFinished = false;
         try {
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
+            $watch = SourceWatch::begin($run, $scratch);
             $plan = $this->planOf($run);
             if ($plan !== null) {
                 $plan = $this->light->measure($plan, $run->cut->reading(), $run->source, $scratch, $meter);
@@ -137,6 +138,7 @@ class MakeFile implements Kind
             }
             $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
+            $watch->need($run);
             // From here on the file may have its name: whoever takes over finds it by what the slip says.
             Durably::write(fn () => $run->update(['slip' => $slip->toArray(), 'card' => Run::cardOf($run->plan, $slip->toArray())]));
             $this->engine->putOnDisk($file->partial, $meter->check(...));

@@ -27,7 +27,7 @@ use App\Settings\Settings;
 use App\Teaching\TeachHost;
 use App\Transit\RunTransitTest;
 use App\Work\Calls\Calls;
-use App\Work\Calls\Polling;
+use App\Work\Calls\LocalCalls;
 use App\Work\Calls\RedisCalls;
 use App\Work\Kinds;
 use App\Work\WorkEnded;
@@ -65,7 +65,7 @@ class CrateServiceProvider extends ServiceProvider
         }
         // What it was told of a drive holds for all that ask.
         $this->app->singleton(DriveProbe::class);
-        $this->app->bind(Calls::class, config('crate.work.calls') === 'redis' ? RedisCalls::class : Polling::class);
+        $this->app->singleton(Calls::class, config('crate.work.calls') === 'redis' ? RedisCalls::class : LocalCalls::class);
         $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));
     }
 

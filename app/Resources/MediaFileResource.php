@@ -2,6 +2,7 @@
 
 namespace App\Resources;
 
+use App\Media\MediaFolders;
 use OuterCrate\Units\ByteCount;
 
 /** A file in a media folder (resources/schema/media-file.json). */
@@ -15,7 +16,7 @@ final class MediaFileResource
     public static function of(array $file, ?int $cut = null): array
     {
         return [
-            'path' => mb_scrub($file['path']),
+            'path' => MediaFolders::written($file['path']),
             'name' => mb_scrub($file['name']),
             'folder' => mb_scrub($file['folder']),
             'bytes' => $file['bytes'],

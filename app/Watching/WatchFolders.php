@@ -8,12 +8,13 @@ use App\Library\UnknownName;
 use App\Media\AllowedFolder;
 use App\Media\Drive;
 use App\Models\WatchFolder;
+use App\Work\Calls\Calls;
 use Illuminate\Database\Eloquent\Collection;
 
 /** The folders that are watched. */
 class WatchFolders
 {
-    public function __construct(private readonly Presets $presets, private readonly Hosts $hosts)
+    public function __construct(private readonly Presets $presets, private readonly Hosts $hosts, private readonly Calls $calls)
     {
     }
 
@@ -62,9 +63,12 @@ class WatchFolders
             isset($output['host']) ? $this->hosts->need($output['host']) : null;
         }
 
-        return WatchFolder::query()->updateOrCreate(['path' => $real], ['outputs' => array_map(fn (array $output): array => [
+        $folder = WatchFolder::query()->updateOrCreate(['path' => $real], ['outputs' => array_map(fn (array $output): array => [
             'preset' => $output['preset'], 'host' => $output['host'] ?? null, 'edits' => [],
         ], $outputs)]);
+        $this->calls->call();
+
+        return $folder;
     }
 
     public function remove(WatchFolder $folder): void

@@ -4,6 +4,7 @@ namespace App\Watching;
 
 use App\Desk\CutDesk;
 use App\Desk\Surroundings;
+use App\Engine\Clock;
 use App\Media\Drive;
 use App\Media\FileKind;
 use App\Media\FileProblem;
@@ -26,11 +27,18 @@ use Throwable;
  */
 class Watcher
 {
-    /** Files of a folder that are looked at. */
-    private const MOST = 5_000;
-
     /** Seconds after which one that was begun is begun again. */
     private const BEGUN = 120;
+
+    /** Seconds between looks: while a file settles, while none does, and while no folder is watched. */
+    private const SETTLING_PAUSE = 1.0;
+
+    private const IDLE_PAUSE = 4.0;
+
+    private const NOTHING_PAUSE = 30.0;
+
+    /** How many times as long as a look took nothing is done at least. */
+    private const REST_RATIO = 100.0;
 
     public function __construct(
         private readonly CutShelf $shelf,
@@ -39,15 +47,26 @@ class Watcher
     ) {
     }
 
-    public function look(): void
+    /** @return float seconds after which it is worth looking again */
+    public function look(): float
     {
-        foreach (WatchFolder::query()->orderBy('id')->get() as $folder) {
+        $begun = Clock::seconds();
+        $folders = WatchFolder::query()->orderBy('id')->get();
+        foreach ($folders as $folder) {
             // In one question: most of them were packed long ago.
             $known = $folder->files()->get()->keyBy('name');
             foreach (Drive::answers($folder->path) ? $this->videos($folder->path) : [] as $name => [$bytes, $modified]) {
                 $this->lookAt($folder, $known[$name] ?? null, $name, $bytes, $modified);
             }
         }
+        if ($folders->isEmpty()) {
+            return self::NOTHING_PAUSE;
+        }
+
+        $isSettling = WatchedFile::query()->where('state', WatchedFile::SETTLING)->exists();
+
+        // Ten thousand files take a tenth of a second to look at: the longer it takes, the less often it is done.
+        return max($isSettling ? self::SETTLING_PAUSE : self::IDLE_PAUSE, (Clock::seconds() - $begun) * self::REST_RATIO);
     }
 
     /** @return array<string, array{int, int}> size in bytes and time of each, by name */
@@ -55,7 +74,7 @@ class Watcher
     {
         clearstatcache();
         $videos = [];
-        foreach (array_slice(Neighbours::in($folder), 0, self::MOST) as $name) {
+        foreach (Neighbours::in($folder) as $name) {
             // What begins with a full stop is hidden, and often half a file.
             if ($name[0] !== '.' && FileKind::of($name) === FileKind::Video && is_file("{$folder}/{$name}")) {
                 $videos[$name] = [(int) @filesize("{$folder}/{$name}"), (int) @filemtime("{$folder}/{$name}")];

@@ -18,6 +18,8 @@ final class Meter
 
     private const LOOKS = 0.4;
 
+    private const PAUSED_LOOKS = 1.0;
+
     /** Share of the work, and seconds, after which something can be said about the rest. */
     private const TELLING_SHARE = 0.02;
 
@@ -124,7 +126,7 @@ final class Meter
     public function shouldStop(): bool
     {
         $now = Clock::seconds();
-        if ($this->ending !== null || $now - $this->looked < self::LOOKS) {
+        if ($this->ending !== null || $now - $this->looked < ($this->paused ? self::PAUSED_LOOKS : self::LOOKS)) {
             return $this->ending !== null;
         }
         $this->looked = $now;

@@ -15,10 +15,10 @@ use Illuminate\Support\Facades\DB;
 final class Presence
 {
     /** Seconds between signs of life. */
-    private const EVERY = 5;
+    private const EVERY = 12;
 
-    /** Seconds without one after which a worker is not there. */
-    private const MISSED = 20;
+    /** Seconds without one after which a worker is not there: longer than an idle one waits for a call. */
+    private const MISSED = 45;
 
     /** Seconds after which it is forgotten. */
     private const FORGOTTEN = 3600;

@@ -9,6 +9,7 @@ use App\Work\Calls\Calls;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -17,6 +18,14 @@ use Illuminate\Support\Facades\DB;
  */
 class WorkQueue
 {
+    /** Seconds between looks while something is in hand or may be taken soon: an owner may vanish, what others wait for may end. */
+    private const BUSY_PAUSE = 1.0;
+
+    /** And while nothing is: each of them costs four workers some milliseconds. */
+    private const IDLE_PAUSE = 15.0;
+
+    private const MIN_PAUSE = 0.05;
+
     /** Seconds for which something that waits for someone's eyes counts as waited for. */
     private const WAITED_FOR = 10;
 
@@ -145,6 +154,25 @@ class WorkQueue
     }
 
     /**
+     * Seconds after which it is worth asking again where claim() found nothing and nobody calls: what was put off is due then, or a lease
+     * has run out.
+     *
+     * @param  list<string>  $kinds
+     */
+    public function secondsToNext(array $kinds): float
+    {
+        $waiting = fn (): Builder => Work::query()->whereIn('kind', $kinds)->where(['state' => WorkState::Waiting, 'paused' => false]);
+        $isBusy = Work::query()->whereIn('state', WorkState::inHand())->where('paused', false)->exists();
+        if ($isBusy || $waiting()->where(Work::due(...))->exists()) {
+            return self::BUSY_PAUSE;
+        }
+        $due = $waiting()->min('not_before');
+        $seconds = $due === null ? self::IDLE_PAUSE : now()->diffInMilliseconds(Carbon::parse($due, 'UTC')) / 1000;
+
+        return max(self::MIN_PAUSE, min(self::IDLE_PAUSE, $seconds));
+    }
+
+    /**
      * Keeps the lease, and notes progress with it.
      *
      * @param  array<string, mixed>  $progress
@@ -205,6 +233,8 @@ class WorkQueue
         $this->change($work, [
             'state' => WorkState::Waiting, 'owner' => null, 'lease_until' => null, 'not_before' => Work::now($seconds), 'error' => $error,
         ]);
+        // Others wait for its place, and for the moment at which it is due.
+        $this->call();
     }
 
     /** What waits is stopped at once; what is in hand as soon as its owner hears of it. */

@@ -22,6 +22,9 @@ class Worker
     /** Microseconds after a fault of the database. */
     private const LONG_PAUSE = 1_000_000;
 
+    /** Seconds between looks whether a folder is back. */
+    private const MISSING_PAUSE = 2.0;
+
     /** Seconds between looks at the settings. */
     private const HEARS = 2.0;
 
@@ -58,7 +61,7 @@ class Worker
                 $this->hearSettings();
                 $misses = Volumes::missing();
                 $this->presence->say($misses);
-                ($misses === null && $this->one($kinds, $leaving)) || $this->calls->wait();
+                ($misses === null && $this->one($kinds, $leaving)) || $this->calls->wait($this->pause($kinds, $misses));
             } catch (Throwable $e) {
                 // A full volume, a locked file: what was in hand comes back when its lease has run out.
                 report($e);
@@ -95,6 +98,17 @@ class Worker
         $this->conclusion->of($work, $kind, $meter, fn () => $kind->run($work, $meter));
 
         return true;
+    }
+
+    /**
+     * Seconds until there may be something to do, unless somebody calls before.
+     *
+     * @param  list<string>  $kinds
+     * @param  string|null  $misses  a folder without which nothing is taken
+     */
+    private function pause(array $kinds, ?string $misses): float
+    {
+        return $misses === null ? $this->queue->secondsToNext($kinds) : self::MISSING_PAUSE;
     }
 
     /** What was set on a page holds here in a moment. */

@@ -90,10 +90,11 @@ final readonly class PieceList
     private function places(array $lines): array
     {
         [$points, $spans] = [[], []];
+        $separator = self::separator($lines);
         foreach ($lines as $i => $line) {
             $fields = array_map(
                 static fn (?string $field): string => trim((string) $field),
-                str_getcsv($line, self::separator($lines), '"', ''),
+                str_getcsv($line, $separator, '"', ''),
             );
             if (trim(implode('', $fields)) === '' || str_starts_with($fields[0], '#')) {
                 continue;

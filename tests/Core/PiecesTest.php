@@ -93,3 +93,20 @@ it('says what is wrong with a list, and where', function (string $text, string $
     ["WEBVTT\n\n02:00:00.000 --> 02:00:01.000\nLate", 'None of these places lies in the range'],
     [implode("\n", range(1, 600)), 'These are 601 pieces; 500 are the most'],
 ]);
+
+it('reads a list ten times as long in about ten times as long', function () {
+    $seconds = function (int $lines): float {
+        $text = implode("\n", array_map(fn (int $i): string => "{$i},Name {$i}", range(1, $lines)));
+        $begun = hrtime(true);
+        try {
+            listed($text, range: FrameRange::whole(10_000_000));
+        } catch (NoPieces) {
+            // That many pieces are refused.
+        }
+
+        return (hrtime(true) - $begun) / 1e9;
+    };
+    $seconds(500);
+    // Where each line looked at all of them it was a hundred times as long.
+    expect($seconds(40_000) / $seconds(4_000))->toBeLessThan(40);
+});

@@ -214,6 +214,25 @@ it('makes nothing of a cut that became another after it was packed', function (b
         ->toBe([]);
 })->with(['before' => [false], 'while it is made' => [true]]);
 
+it('keeps nothing of a cut that was written to while it was made, also where its size and time are what they were', function () {
+    $path = $this->clip('long', 'turned.mp4');
+    // Something behind the movie that no player reads, so that the middle of the file is none of what tells files apart elsewhere.
+    file_put_contents($path, pack('N', 6_000_008).'free'.random_bytes(6_000_000), FILE_APPEND);
+    $cut = app(CutShelf::class)->bringIn($path, null, false);
+    $run = $this->queued($cut, [['preset' => 'slow-line']])[0];
+    $this->make($run, function () use ($path): void {
+        $modified = filemtime($path);
+        $file = fopen($path, 'r+b');
+        fseek($file, intdiv(filesize($path), 3));
+        fwrite($file, str_repeat("\0", 20_000));
+        fclose($file);
+        touch($path, $modified);
+    });
+    expect($run->refresh()->work->state)->toBe(WorkState::Failed)
+        ->and($run->work->error)->toContain('was written to while this was made')
+        ->and($this->left('out'))->toBe([]);
+});
+
 it('says beforehand what cannot work, and queues nothing', function (Closure $spoil, string $says) {
     $cut = Cut::query()->find($this->bringIn()['id']);
     $spoil->call($this, $cut);

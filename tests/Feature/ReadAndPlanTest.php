@@ -335,7 +335,7 @@ it('measures pieces of a file for a script', function () {
     expect($estimate()['basis'])->toBe('content')->and($estimate('--measure')['basis'])->toBe('sample');
 });
 
-it('says so and fails when it breaks down itself', function () {
+it('says so and fails when its database cannot be used', function () {
     file_put_contents($this->folder('derived').'/crate.sqlite', random_bytes(4096));
     $process = new Process(
         [base_path('bin/crate'), 'pack', $this->clip(), '--output=review-720', '--to='.$this->folder('out'), '--json'],
@@ -346,7 +346,9 @@ it('says so and fails when it breaks down itself', function () {
     expect($process->getExitCode())
         ->toBe(1)
         ->and(json_decode($process->getOutput(), true)['error'])
-        ->toMatchArray(['id' => 'broken', 'todo' => 'storage/logs says more.'])
+        ->toMatchArray(['id' => 'database-damaged'])
+        ->and($process->getErrorOutput())
+        ->toContain('crate.sqlite is damaged', 'bin/crate database restore')
         ->and($process->getErrorOutput())
         ->not->toContain('#0');
 });

@@ -44,3 +44,41 @@ it('takes a cut back whose file has gone, and says so', function () {
     $this->postJson("/api/cuts/{$cut['id']}/take-back")->assertNotFound();
     expect(Cut::query()->count())->toBe(1);
 });
+
+it('finds every file of large media folders, the newest first', function () {
+    foreach (range(1, 5_100) as $i) {
+        touch($this->folder('media')."/take {$i}.mp4", 1_700_000_000 + $i);
+    }
+    touch($this->folder('media').'/Ólafur’s bowl.mp4', 1_600_000_000);
+    $all = $this->answer($this->getJson('/api/media'), 'media-list');
+    expect($all['found'])->toBe(5_101)
+        ->and($all['files'])->toHaveCount(1_000)
+        ->and($all['files'][0]['name'])->toBe('take 5100.mp4')
+        ->and($this->getJson('/api/media?offset=5000')->json('files.*.name'))->toHaveCount(101)
+        ->and($this->getJson('/api/media?search='.rawurlencode('BOWL ólaf'))->json('files.*.name'))->toBe(['Ólafur’s bowl.mp4']);
+});
+
+it('lists what is there when a media folder disappears', function () {
+    mkdir($gone = $this->folder('gone'));
+    touch("{$gone}/one.mp4");
+    $this->file('two.mp4', 'x');
+    config(['crate.media_folders' => [$gone, $this->folder('media')]]);
+    expect($this->getJson('/api/media')->assertOk()->json('files.*.name'))->toEqualCanonicalizing(['one.mp4', 'two.mp4']);
+    // By another process, so that this one knows nothing of it.
+    exec('rm -r '.escapeshellarg($gone));
+    expect($this->getJson('/api/media')->assertOk()->json('files.*.name'))->toBe(['two.mp4']);
+});
+
+it('brings in and packs a file whose name is not UTF-8', function () {
+    copy($this->clip('few'), $this->folder('media')."/caf\xe9 \xff.mp4");
+    unlink($this->folder('media').'/few.mp4');
+    $path = $this->getJson('/api/media')->assertOk()->json('files.0.path');
+    expect($path)->toStartWith('file:///')->toEndWith('/caf%E9%20%FF.mp4');
+    $cut = $this->answer($this->postJson('/api/cuts', ['path' => $path]), 'cut-answer', 201)['cut'];
+    $this->getJson("/api/cuts/{$cut['id']}/sheet")->assertOk();
+    expect($this->getJson('/api/media')->json('files.0.cut'))->toBe($cut['id']);
+    $output = ['preset' => 'sound-wav', 'host' => null, 'edits' => (object) []];
+    $this->postJson("/api/cuts/{$cut['id']}/pack", ['outputs' => [$output]])->assertStatus(202);
+    $this->work();
+    expect($this->getJson('/api/runs')->json('runs.0.state'))->toBe('done')->and($this->left('out'))->toHaveCount(1);
+})->skip(fn (): bool => config('database.default') !== 'sqlite', 'PostgreSQL keeps UTF-8 alone.');

@@ -132,3 +132,22 @@ it('is set by command, and taken back', function () {
         ->and($this->crate('watch', 'remove', 'arrivals')->getErrorOutput())->toContain('is not watched')
         ->and($this->crate('watch', 'add', 'arrivals')->getErrorOutput())->toContain('Say what to make');
 });
+
+it('packs what arrives in a folder with thousands of files', function () {
+    ($this->ask)([['preset' => 'sound-wav', 'host' => null]]);
+    // As somebody has who has been at it for years: all of these were packed long ago.
+    $known = [];
+    foreach (range(1, 5_200) as $i) {
+        touch($file = "{$this->watched}/a {$i}.mp4", 1_700_000_000);
+        $known[] = [
+            'watch_folder_id' => WatchFolder::query()->sole()->id, 'name' => basename($file), 'state' => WatchedFile::PACKED, 'bytes' => 0,
+            'modified' => 1_700_000_000, 'since' => '2026-01-01 00:00:00.000',
+        ];
+    }
+    foreach (array_chunk($known, 500) as $rows) {
+        WatchedFile::query()->insert($rows);
+    }
+    copy($this->clip('few'), "{$this->watched}/z.mp4");
+    ($this->look)(3);
+    expect(WatchedFile::query()->where('name', 'z.mp4')->value('state'))->toBe('packed')->and(Run::query()->count())->toBe(1);
+});

@@ -6,17 +6,24 @@ use App\Media\MediaFolders;
 use App\Models\Cut;
 use App\Resources\MediaFileResource;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 
 class MediaController
 {
-    /** Files that can be brought in, newest first, and which of them are on the shelf already. */
-    public function index(MediaFolders $folders): JsonResponse
+    /** Files of an answer. */
+    private const PAGE = 1_000;
+
+    /** Files that can be brought in, newest first, and which of them are on the shelf already: a page of those that `search` finds. */
+    public function index(Request $request, MediaFolders $folders): JsonResponse
     {
-        $taken = Cut::query()->pluck('id', 'path');
+        $found = $folders->files((string) $request->query('search', ''));
+        $page = array_slice($found, max(0, $request->integer('offset')), self::PAGE);
+        $taken = Cut::query()->whereIn('path', array_column($page, 'path'))->pluck('id', 'path');
 
         return response()->json([
             'folders' => config('crate.media_folders'),
-            'files' => array_map(fn (array $file): array => MediaFileResource::of($file, $taken[$file['path']] ?? null), $folders->files()),
+            'files' => array_map(fn (array $file): array => MediaFileResource::of($file, $taken[$file['path']] ?? null), $page),
+            'found' => count($found),
         ]);
     }
 }

@@ -11,6 +11,6 @@ interface Calls
     /** Something was put into the queue, or left its place there. */
     public function call(): void;
 
-    /** Returns when somebody called since the last time, or after a moment. */
-    public function wait(): void;
+    /** Returns when somebody called since the last time, or after so many seconds. */
+    public function wait(float $seconds): void;
 }

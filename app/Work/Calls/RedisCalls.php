@@ -16,8 +16,8 @@ final class RedisCalls implements Calls
 {
     private const STREAM = 'outer_crate_calls';
 
-    /** Milliseconds after which one looks without being called: what was put off may be due. */
-    private const LONGEST = 2000;
+    /** Seconds after which one looks without being called: less than a connection may be silent (config/database.php). */
+    private const LONGEST = 4.0;
 
     /** Microseconds between looks while nobody can call. */
     private const ALONE = 1_000_000;
@@ -43,10 +43,10 @@ final class RedisCalls implements Calls
         }
     }
 
-    public function wait(): void
+    public function wait(float $seconds): void
     {
         try {
-            $calls = $this->client()->xread(1, self::LONGEST, [self::STREAM], $this->heard);
+            $calls = $this->client()->xread(1, max(1, (int) (1000 * min($seconds, self::LONGEST))), [self::STREAM], $this->heard);
             $this->heard = (string) (array_values((array) $calls)[0][0][0] ?? $this->heard);
         } catch (Throwable $e) {
             $this->complain($e);

@@ -153,7 +153,8 @@ export const api = {
     settings: () => call<Settings>('GET', 'settings'),
     saveSettings: (change: SettingsRequest) => call<Settings>('PUT', 'settings', change),
     workers: () => call<WorkerList>('GET', 'workers'),
-    media: () => call<MediaList>('GET', 'media'),
+    media: (search = '') =>
+        call<MediaList>('GET', search === '' ? 'media' : `media?search=${encodeURIComponent(search)}`),
     cuts: () => call<CutList>('GET', 'cuts'),
     bringIn: (path: string) => call<CutAnswer>('POST', 'cuts', { path }),
     places: (cut: number) => call<PlaceList>('GET', `cuts/${cut}/places`),

@@ -2077,6 +2077,9 @@ export interface Machine {
  * A file in a media folder.
  */
 export interface MediaFile {
+    /**
+     * As POST /api/cuts takes it; an address (file:///…, RFC 8089) where the name is not valid UTF-8.
+     */
     path: string;
     name: string;
     folder: string;
@@ -2088,11 +2091,15 @@ export interface MediaFile {
     cut: number | null;
 }
 /**
- * Answer of GET /api/media.
+ * Answer of GET /api/media: a page of the files that ?search= finds, newest first, from ?offset= on.
  */
 export interface MediaList {
     folders: string[];
     files: MediaFile[];
+    /**
+     * Files that were found in all.
+     */
+    found: number;
 }
 /**
  * Answer of POST /api/cuts/{cut}/pack.

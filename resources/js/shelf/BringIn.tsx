@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useRef, useState } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
 import { api } from '../api/client';
 import type { MediaFile } from '../api/types';
 import { Button } from '../ui/Button';
@@ -42,8 +42,18 @@ interface Outcome {
 
 function Files({ close }: { close: () => void }) {
     const client = useQueryClient();
-    const { data, error } = useQuery({ queryKey: ['media'], queryFn: api.media, staleTime: 0 });
     const [text, setText] = useState('');
+    // Of many files only the newest come at once: the server looks through all of them.
+    const searched = useDeferredValue(text.trim());
+    const newest = useQuery({ queryKey: ['media', ''], queryFn: () => api.media(), staleTime: 0 });
+    const isPart = (newest.data?.found ?? 0) > (newest.data?.files.length ?? 0);
+    const found = useQuery({
+        queryKey: ['media', searched],
+        queryFn: () => api.media(searched),
+        enabled: isPart && searched !== '',
+        placeholderData: (old) => old,
+    });
+    const { data, error } = isPart && searched !== '' && found.data !== undefined ? found : newest;
     const [order, setOrder] = useState<Order>({ by: 'modified', down: true });
     const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
     const [outcomes, setOutcomes] = useState<Record<string, Outcome>>({});
@@ -107,6 +117,12 @@ function Files({ close }: { close: () => void }) {
                 />
                 <Button onClick={() => chooser.current?.click()}>Send from this computer …</Button>
             </div>
+            {data !== undefined && data.found > data.files.length && (
+                <p className="mb-1 text-[13px] text-soft">
+                    The newest <Figures text={data.files.length.toLocaleString('en')} /> of{' '}
+                    <Figures text={data.found.toLocaleString('en')} /> files. Search to find the others.
+                </p>
+            )}
             {error && <Trouble message={error.message} />}
             {failed.map(([path, outcome]) => (
                 <Trouble key={path} message={`${path.split('/').at(-1)}: ${outcome.text}`} />
