@@ -22,6 +22,7 @@ return Application::configure(basePath: dirname(__DIR__))
         App\Console\MayListenCommand::class,
         App\Console\StartCommand::class,
         App\Console\UpgradeCommand::class,
+        App\Console\BringInCommand::class,
     ])
     ->withMiddleware(function (Middleware $middleware): void {
         // The pages and the API are one origin; the package that HandleCors stands on is not installed.

@@ -31,6 +31,9 @@ return [
     'uploads' => env('CRATE_UPLOADS', storage_path('uploads')),
     'uploads_kept' => 7,
 
+    /* What reading a file that somebody brings in may take: seconds of the clock, and bytes of memory. */
+    'reading' => ['seconds' => (int) env('CRATE_READING_SECONDS', 60), 'memory' => (int) env('CRATE_READING_MEMORY', 512 * 1024 ** 2)],
+
     /* Copies of the database from before upgrades. */
     'backups' => env('CRATE_BACKUPS', storage_path('backups')),
 

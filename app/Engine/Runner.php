@@ -216,6 +216,29 @@ class Runner
     }
 
     /**
+     * Runs a program of our own that computes something and prints it; it ends with this process.
+     *
+     * @param  list<string>  $command  program and arguments, which no shell sees
+     * @return array{int, string, string}|null its exit status, what it printed, and its errors; null where it took longer
+     */
+    public function compute(array $command, string $folder, int $seconds): ?array
+    {
+        $process = new EngineProcess(['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$command], $folder, null, null, $seconds);
+        $process->start();
+        try {
+            $process->wait();
+        } catch (ProcessTimedOutException) {
+            $process->end();
+
+            return null;
+        } catch (ProcessSignaledException) {
+            return [128 + $process->getTermSignal(), $process->getOutput(), $process->getErrorOutput()];
+        }
+
+        return [(int) $process->getExitCode(), $process->getOutput(), $process->getErrorOutput()];
+    }
+
+    /**
      * Has the machine put on its disk what it holds of a file or folder, which can take minutes (sync(1), fsync(2)).
      *
      * @param  Closure(): void  $tick  called several times a second meanwhile

@@ -15,7 +15,7 @@ final class Unreadable extends RuntimeException implements Refused
 
     /**
      * @param  string  $reason a short stable id: empty, not-media, cut-short, no-video, playlist, refers-elsewhere, encrypted,
-     *     too-large-to-be-true
+     *     too-large-to-be-true, too-many-pixels
      */
     private function __construct(private readonly string $reason, string $what, string $todo)
     {
@@ -90,6 +90,16 @@ final class Unreadable extends RuntimeException implements Refused
             'too-large-to-be-true',
             "The file claims {$what}, which no real video has. It is damaged or was made to mislead, and was not opened further.",
             '',
+        );
+    }
+
+    /** @param  int  $pixels  in millions, that a frame may have */
+    public static function tooManyPixels(int $width, int $height, int $pixels): self
+    {
+        return new self(
+            'too-many-pixels',
+            "A frame has {$width}×{$height} pixels; frames of up to {$pixels} million are read.",
+            'Export it in a smaller frame size.',
         );
     }
 }

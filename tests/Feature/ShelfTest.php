@@ -2,6 +2,9 @@
 
 use App\Models\Cut;
 use App\Models\Run;
+use App\Shelf\SeparateReading;
+use OuterCrate\Refusals\Refused;
+use Tests\Support\TestDatabase;
 
 beforeEach(function (): void {
     $this->list = fn (): array => $this->answer($this->getJson('/api/cuts'), 'cut-list');
@@ -82,3 +85,44 @@ it('brings in and packs a file whose name is not UTF-8', function () {
     $this->work();
     expect($this->getJson('/api/runs')->json('runs.0.state'))->toBe('done')->and($this->left('out'))->toHaveCount(1);
 })->skip(fn (): bool => config('database.default') !== 'sqlite', 'PostgreSQL keeps UTF-8 alone.');
+
+it('reads what pages bring in in a process of its own, and names the limit that it met', function () {
+    $path = $this->clip('few');
+    $folder = dirname($this->folder('derived'));
+    TestDatabase::share($folder);
+    $surroundings = TestDatabase::shared($folder) + ['CRATE_DERIVED' => $this->folder('derived')];
+    $before = [];
+    $set = function (string $name, string $value) use (&$before): void {
+        $before[$name] ??= $_ENV[$name] ?? null;
+        putenv("{$name}={$value}");
+        $_ENV[$name] = $_SERVER[$name] = $value;
+    };
+    array_map($set, array_keys($surroundings), $surroundings);
+    $reading = app(SeparateReading::class);
+    $says = function (string $file) use ($reading): string {
+        try {
+            return $reading->apart($file)->name;
+        } catch (Refused $e) {
+            return "{$e->status()} {$e->id()}: {$e->getMessage()}";
+        }
+    };
+    try {
+        expect($says($path))->toBe('Few')
+            ->and($says($this->file('notes.mp4', 'a shopping list')))->toStartWith('422 not-media: This is not a video file.');
+        config(['crate.reading.memory' => 9_000_000]);
+        expect($says($path))->toStartWith('422 reading-limit: Reading few.mp4 took more than 9')->toContain('CRATE_READING_MEMORY');
+        config(['crate.reading' => ['memory' => 512 * 1024 ** 2, 'seconds' => 1]]);
+        file_put_contents($slow = $this->folder('slow'), "#!/bin/sh\nsleep 20\n");
+        chmod($slow, 0o755);
+        $set('CRATE_FFPROBE', $slow);
+        expect($says($path))->toStartWith('422 reading-limit: Reading few.mp4 took more than 1 seconds');
+    } finally {
+        foreach ($before as $name => $value) {
+            putenv($value === null ? $name : "{$name}={$value}");
+            unset($_ENV[$name], $_SERVER[$name]);
+            if ($value !== null) {
+                $_ENV[$name] = $_SERVER[$name] = $value;
+            }
+        }
+    }
+});

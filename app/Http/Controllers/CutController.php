@@ -12,6 +12,7 @@ use App\Packing\PackRefused;
 use App\Resources\CutResource;
 use App\Resources\MediaFileResource;
 use App\Shelf\CutShelf;
+use App\Shelf\SeparateReading;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -23,8 +24,11 @@ class CutController
     /** Cuts that were taken off, as many as anybody looks through. */
     private const MOST_OFF = 100;
 
-    public function __construct(private readonly CutShelf $shelf, private readonly MediaFolders $folders)
-    {
+    public function __construct(
+        private readonly CutShelf $shelf,
+        private readonly MediaFolders $folders,
+        private readonly SeparateReading $reading,
+    ) {
     }
 
     public function index(): JsonResponse
@@ -57,7 +61,7 @@ class CutController
     public function store(Request $request): JsonResponse
     {
         $path = Payload::of($request, 'cut-request')['path'];
-        $cut = $this->shelf->bringIn($this->folders->resolve($path));
+        $cut = $this->reading->bringIn($this->folders->resolve($path));
 
         return response()->json(['cut' => CutResource::of($cut)], 201);
     }
@@ -96,7 +100,7 @@ class CutController
     /** Reads the cut's file again, after it changed. */
     public function readAgain(Cut $cut): JsonResponse
     {
-        return response()->json(['cut' => CutResource::of($this->shelf->bringIn($cut->path))]);
+        return response()->json(['cut' => CutResource::of($this->reading->bringIn($cut->path))]);
     }
 
     public function poster(Cut $cut, Posters $posters): BinaryFileResponse

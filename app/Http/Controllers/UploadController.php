@@ -3,21 +3,20 @@
 namespace App\Http\Controllers;
 
 use App\Models\Upload;
-use App\Shelf\CutShelf;
+use App\Shelf\SeparateReading;
 use App\Uploads\TusRequest;
 use App\Uploads\UploadRefused;
 use App\Uploads\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use OuterCrate\Reading\Unreadable;
 use OuterCrate\Refusals\Refused;
 use OuterCrate\Units\ByteCount;
 
 /** The tus resumable upload protocol 1.0.0: core, creation, creation-with-upload, termination, checksum, expiration. */
 class UploadController
 {
-    public function __construct(private readonly Uploads $uploads, private readonly CutShelf $shelf)
+    public function __construct(private readonly Uploads $uploads, private readonly SeparateReading $reading)
     {
     }
 
@@ -103,8 +102,8 @@ class UploadController
         }
         ignore_user_abort(true);
         try {
-            $this->shelf->bringIn($upload->file);
-        } catch (Refused|Unreadable) {
+            $this->reading->bringIn($upload->file);
+        } catch (Refused) {
             // The file stays among those that can be brought in, and says why it cannot.
         }
     }
