@@ -53,7 +53,7 @@ Route::get('media', [MediaController::class, 'index']);
 Route::get('cuts', [CutController::class, 'index']);
 Route::post('cuts', [CutController::class, 'store']);
 Route::delete('cuts/{cut}', [CutController::class, 'destroy']);
-Route::post('cuts/{cut}/take-back', [CutController::class, 'takeBack'])->whereNumber('cut');
+Route::post('cuts/{cut}/take-back', [CutController::class, 'takeBack']);
 Route::get('cuts/{cut}/poster', [CutController::class, 'poster']);
 Route::get('cuts/{cut}/reading', [CutController::class, 'reading']);
 Route::get('cuts/{cut}/places', [CutController::class, 'places']);
@@ -65,7 +65,7 @@ Route::post('cuts/{cut}/analysis', [AnalysisController::class, 'store']);
 Route::get('cuts/{cut}/curves', [AnalysisController::class, 'curves']);
 Route::get('cuts/{cut}/proxy', [ViewerController::class, 'proxy']);
 Route::get('cuts/{cut}/strip', [ViewerController::class, 'strip']);
-Route::get('cuts/{cut}/frames/{frame}', [ViewerController::class, 'frame'])->whereNumber('frame');
+Route::get('cuts/{cut}/frames/{frame}', [ViewerController::class, 'frame']);
 
 Route::get('cuts/{cut}/sheet', [SheetController::class, 'show']);
 Route::put('cuts/{cut}/sheet', [SheetController::class, 'update']);
@@ -101,19 +101,19 @@ Route::post('packs/{pack}/hash-list', [PackController::class, 'hashList']);
 Route::get('cuts/{cut}/tests', [TransitController::class, 'index']);
 Route::get('cuts/{cut}/tests/latest', [TransitController::class, 'latest']);
 Route::post('cuts/{cut}/tests', [TransitController::class, 'store']);
-Route::get('tests/{test}', [TransitController::class, 'show'])->whereNumber('test');
-Route::post('tests/{test}/stop', [TransitController::class, 'stop'])->whereNumber('test');
-Route::get('tests/{test}/compare', [CompareController::class, 'test'])->whereNumber('test');
-Route::get('tests/{test}/pictures/{source}/{frame}', [CompareController::class, 'testPicture'])->whereNumber(['test', 'frame']);
-Route::get('runs/{run}/compare', [CompareController::class, 'run'])->whereNumber('run');
-Route::get('runs/{run}/pictures/{source}/{frame}', [CompareController::class, 'runPicture'])->whereNumber(['run', 'frame']);
-Route::get('tests/{test}/faults/{source}/{frame}', [CompareController::class, 'testFaults'])->whereNumber(['test', 'frame']);
-Route::get('runs/{run}/faults/{source}/{frame}', [CompareController::class, 'runFaults'])->whereNumber(['run', 'frame']);
+Route::get('tests/{test}', [TransitController::class, 'show']);
+Route::post('tests/{test}/stop', [TransitController::class, 'stop']);
+Route::get('tests/{test}/compare', [CompareController::class, 'test']);
+Route::get('tests/{test}/pictures/{source}/{frame}', [CompareController::class, 'testPicture']);
+Route::get('runs/{run}/compare', [CompareController::class, 'run']);
+Route::get('runs/{run}/pictures/{source}/{frame}', [CompareController::class, 'runPicture']);
+Route::get('tests/{test}/faults/{source}/{frame}', [CompareController::class, 'testFaults']);
+Route::get('runs/{run}/faults/{source}/{frame}', [CompareController::class, 'runFaults']);
 Route::get('files/compare', [CompareController::class, 'files']);
-Route::get('files/pictures/{source}/{frame}', [CompareController::class, 'filesPicture'])->whereNumber('frame');
-Route::get('files/faults/{source}/{frame}', [CompareController::class, 'filesFaults'])->whereNumber('frame');
-Route::get('tests/{test}/csv', [TransitController::class, 'csv'])->whereNumber('test');
-Route::get('tests/{test}/json', [TransitController::class, 'json'])->whereNumber('test');
+Route::get('files/pictures/{source}/{frame}', [CompareController::class, 'filesPicture']);
+Route::get('files/faults/{source}/{frame}', [CompareController::class, 'filesFaults']);
+Route::get('tests/{test}/csv', [TransitController::class, 'csv']);
+Route::get('tests/{test}/json', [TransitController::class, 'json']);
 
 Route::get('runs', [RunController::class, 'index']);
 Route::post('runs/clear', [RunController::class, 'clear']);
@@ -131,7 +131,7 @@ Route::get('runs/{run}/file', [RunController::class, 'file']);
 Route::get('dispatches', [DispatchController::class, 'index']);
 Route::post('dispatches', [DispatchController::class, 'store']);
 Route::post('dispatches/check', [DispatchController::class, 'check']);
-Route::prefix('dispatches/{dispatch}')->whereNumber('dispatch')->controller(DispatchController::class)->group(function (): void {
+Route::prefix('dispatches/{dispatch}')->controller(DispatchController::class)->group(function (): void {
     Route::put('details', 'describe');
     Route::post('templates', 'keepTemplate');
     Route::post('fill/{template}', 'fill');
@@ -161,9 +161,9 @@ Route::get('hosts', [HostController::class, 'index']);
 
 Route::get('hosts/{host}/teachings', [TeachingController::class, 'index']);
 Route::post('hosts/{host}/teachings', [TeachingController::class, 'store']);
-Route::get('teachings/{teaching}', [TeachingController::class, 'show'])->whereNumber('teaching');
-Route::post('teachings/{teaching}/stop', [TeachingController::class, 'stop'])->whereNumber('teaching');
-Route::post('teachings/{teaching}/save', [TeachingController::class, 'save'])->whereNumber('teaching');
+Route::get('teachings/{teaching}', [TeachingController::class, 'show']);
+Route::post('teachings/{teaching}/stop', [TeachingController::class, 'stop']);
+Route::post('teachings/{teaching}/save', [TeachingController::class, 'save']);
 
 Route::get('cuts/{cut}/outputs/{output}/preset', [PresetController::class, 'preview']);
 Route::post('library/preset', [PresetController::class, 'store']);
@@ -180,8 +180,8 @@ Route::prefix('library/{kind}/{slug}')->controller(LibraryController::class)->gr
     Route::delete('', 'destroy');
     Route::post('restore', 'restore');
     Route::put('favourite', 'favourite');
-    Route::post('versions/{version}', 'back')->whereNumber('version');
-    Route::get('compare/{from}/{to}', 'compare')->whereNumber(['from', 'to']);
+    Route::post('versions/{version}', 'back');
+    Route::get('compare/{from}/{to}', 'compare');
 });
 
 // Last: what there is not is said to those who are let in.

@@ -5,6 +5,7 @@ namespace App\Console;
 use App\Database\DatabaseFile;
 use App\Engine\Clock;
 use App\Settings\Settings;
+use App\Upkeep\Housekeeping;
 use App\Watching\Watcher;
 use App\Work\Calls\Calls;
 use Illuminate\Console\Command;
@@ -23,10 +24,11 @@ class WatchLoopCommand extends Command
 
     protected $description = 'Bring in and pack what arrives in the watch folders';
 
-    public function handle(Watcher $watcher, Settings $settings, Calls $calls): int
+    public function handle(Watcher $watcher, Settings $settings, Calls $calls, Housekeeping $housekeeping): int
     {
         $ending = false;
         $begun = Clock::seconds();
+        $kept = -INF;
         $this->trap([SIGINT, SIGTERM, SIGQUIT], function () use (&$ending): void {
             $ending = true;
         });
@@ -35,6 +37,10 @@ class WatchLoopCommand extends Command
                 DatabaseFile::look();
                 $settings->apply();
                 $pause = $watcher->look();
+                if (Clock::seconds() - $kept > Housekeeping::EVERY_SECONDS) {
+                    $kept = Clock::seconds();
+                    $housekeeping->run();
+                }
             } catch (Throwable $e) {
                 report($e);
                 DB::purge();

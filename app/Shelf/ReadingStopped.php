@@ -24,8 +24,8 @@ final class ReadingStopped extends RuntimeException implements Refused
     public static function words(Refused $e): array
     {
         return [
-            'id' => $e->id(), 'status' => $e->status(), 'message' => $e->getMessage(), 'file' => $e->file() === null ? null : mb_scrub($e->file()),
-            'kept' => $e->kept(), 'todo' => $e->todo(),
+            'id' => $e->id(), 'status' => $e->status(), 'message' => $e->getMessage(),
+            'file' => $e->file() === null ? null : mb_scrub($e->file()), 'kept' => $e->kept(), 'todo' => $e->todo(),
         ];
     }
 

@@ -1,0 +1,112 @@
+<?php
+
+namespace App\Upkeep;
+
+use FilesystemIterator;
+use RecursiveDirectoryIterator;
+use RecursiveIteratorIterator;
+use SplFileInfo;
+
+/** Takes away what nobody needs any more: nothing that grows with use grows without end. Done once an hour by the process that watches. */
+final class Housekeeping
+{
+    public const EVERY_SECONDS = 3600.0;
+
+    /** Bytes of a log, and of what is kept of it in a second file once it is that long. */
+    private const MAX_LOG = 10_000_000;
+
+    private const KEPT_LOG = 5_000_000;
+
+    /** Digits of the moment until which an entry of the file cache holds, at its beginning (Illuminate\Cache\FileStore). */
+    private const EXPIRY_DIGITS = 10;
+
+    /** Days after which half an upload that no row names is nobody's: a version before this one may have left it. */
+    private const PARTIAL_DAYS = 14;
+
+    /** Days after which the folder of a server that does not run is removed. */
+    private const SERVED_DAYS = 7;
+
+    public function run(): void
+    {
+        $this->forgetExpired((string) config('cache.stores.file.path'));
+        $this->remove((string) config('session.files'), 60 * (int) config('session.lifetime'), '~^[A-Za-z0-9]{40}$~');
+        $this->remove((string) config('crate.uploads'), 86_400 * self::PARTIAL_DAYS, '~^\..+\.(partial|hash)$~');
+        $this->remove(Copies::folder(), 86_400, '~\.partial$~');
+        $this->removeServed();
+        foreach (glob(storage_path('logs/*.log')) ?: [] as $log) {
+            $this->shorten($log);
+        }
+    }
+
+    private function forgetExpired(string $folder): void
+    {
+        foreach (self::filesIn($folder) as $file) {
+            $expiry = (string) @file_get_contents($file->getPathname(), length: self::EXPIRY_DIGITS);
+            if (ctype_digit($expiry) && (int) $expiry < time()) {
+                @unlink($file->getPathname());
+                // Its folders, where they are empty now.
+                @rmdir(dirname($file->getPathname())) && @rmdir(dirname($file->getPathname(), 2));
+            }
+        }
+    }
+
+    /** Files right in a folder whose names are like that and which nobody has written to for so long. */
+    private function remove(string $folder, int $seconds, string $pattern): void
+    {
+        foreach (is_dir($folder) ? (scandir($folder) ?: []) : [] as $name) {
+            $path = "{$folder}/{$name}";
+            if (preg_match($pattern, $name) === 1 && is_file($path) && time() - (int) @filemtime($path) > $seconds) {
+                @unlink($path);
+            }
+        }
+    }
+
+    /** Whoever writes to it has it open at its end, and goes on there. */
+    private function shorten(string $log): void
+    {
+        clearstatcache(true, $log);
+        $bytes = (int) @filesize($log);
+        if ($bytes <= self::MAX_LOG) {
+            return;
+        }
+        file_put_contents("{$log}.1", (string) file_get_contents($log, offset: $bytes - self::KEPT_LOG));
+        chmod("{$log}.1", 0o600);
+        $file = fopen($log, 'r+b');
+        if ($file !== false) {
+            ftruncate($file, 0);
+            fclose($file);
+        }
+    }
+
+    private function removeServed(): void
+    {
+        foreach (glob(storage_path('framework/served/*'), GLOB_ONLYDIR) ?: [] as $folder) {
+            $isOld = time() - (int) filemtime($folder) > 86_400 * self::SERVED_DAYS;
+            if ($isOld && ! is_file("{$folder}/services.json")) {
+                foreach (self::filesIn($folder) as $file) {
+                    @unlink($file->getPathname());
+                }
+                array_map(fn (string $one): bool => @rmdir($one), glob("{$folder}/*", GLOB_ONLYDIR) ?: []);
+                @rmdir($folder);
+            }
+        }
+    }
+
+    /** @return iterable<SplFileInfo> */
+    private static function filesIn(string $folder): iterable
+    {
+        if (! is_dir($folder)) {
+            return [];
+        }
+        $all = new RecursiveIteratorIterator(
+            new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS),
+            RecursiveIteratorIterator::LEAVES_ONLY,
+            RecursiveIteratorIterator::CATCH_GET_CHILD,
+        );
+        foreach ($all as $file) {
+            if ($file->isFile() && $file->getFilename() !== '.gitignore') {
+                yield $file;
+            }
+        }
+    }
+}
