@@ -161,7 +161,8 @@ function sendMadeUp(int $times, string $scratch): array
                 'since', 'first', 'latest', 'cut', 'presets', 'hosts', 'file', 'text', 'again', 'columns', 'last', 'large', 'search', 'offset',
             ];
             $values = ['=1', '[]=1', '[a][b]=2', '=%FF', '=99999999999999999999', '=', '=-1', '=abc', '=%00', '[]=%FF'];
-            $uri .= '?'.$names[array_rand($names)].$values[array_rand($values)].'&'.$names[array_rand($names)].$values[array_rand($values)];
+            $one = fn (): string => $names[array_rand($names)].$values[array_rand($values)];
+            $uri .= "?{$one()}&{$one()}";
         }
         $schema = schemaOf($route);
         $content = $method === 'GET' ? null : match (random_int(1, 30)) {
