@@ -158,7 +158,8 @@ function sendMadeUp(int $times, string $scratch): array
         }, $route->uri());
         if (random_int(1, 6) === 1) {
             $names = [
-                'since', 'first', 'latest', 'cut', 'presets', 'hosts', 'file', 'text', 'again', 'columns', 'last', 'large', 'search', 'offset',
+                'since', 'first', 'latest', 'cut', 'presets', 'hosts', 'file', 'text', 'again', 'columns', 'last', 'large', 'search',
+                'offset',
             ];
             $values = ['=1', '[]=1', '[a][b]=2', '=%FF', '=99999999999999999999', '=', '=-1', '=abc', '=%00', '[]=%FF'];
             $one = fn (): string => $names[array_rand($names)].$values[array_rand($values)];
