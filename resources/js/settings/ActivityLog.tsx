@@ -43,6 +43,12 @@ export function ActivityLog() {
                 </p>
             ) : (
                 <table className="w-full table-fixed border-t-2 border-rule text-left">
+                    <colgroup>
+                        <col className="w-[150px]" />
+                        <col className="w-[180px]" />
+                        <col />
+                        <col className="w-[150px]" />
+                    </colgroup>
                     <thead className="sr-only">
                         <tr>
                             <th scope="col">When</th>
@@ -54,10 +60,10 @@ export function ActivityLog() {
                     <tbody>
                         {entries.map(({ id, at, who, what, subject, address, times }) => (
                             <tr key={id} className="border-b border-line">
-                                <td className="w-[170px] py-1.5 pr-5 text-soft">
+                                <td className="py-1.5 pr-5 text-soft">
                                     <Figures text={moment(at)} />
                                 </td>
-                                <td className="w-[160px] truncate py-1.5 pr-5 font-medium" title={who}>
+                                <td className="truncate py-1.5 pr-5 font-medium" title={who}>
                                     {who}
                                 </td>
                                 <td className="truncate py-1.5 pr-5" title={`${what} ${subject}`}>
@@ -70,7 +76,7 @@ export function ActivityLog() {
                                         </span>
                                     )}
                                 </td>
-                                <td className="w-[150px] truncate py-1.5 text-right text-soft">
+                                <td className="truncate py-1.5 text-right text-soft">
                                     <Figures text={address ?? 'command line'} />
                                 </td>
                             </tr>
