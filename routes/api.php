@@ -97,6 +97,7 @@ Route::put('cuts/{cut}/pieces', [PiecesController::class, 'update']);
 Route::get('packs/{pack}', [PackController::class, 'show']);
 Route::get('packs/{pack}/text', [PackController::class, 'text']);
 Route::post('packs/{pack}/hash-list', [PackController::class, 'hashList']);
+Route::get('packs/{pack}/hash-list', [PackController::class, 'hashListState']);
 
 Route::get('cuts/{cut}/tests', [TransitController::class, 'index']);
 Route::get('cuts/{cut}/tests/latest', [TransitController::class, 'latest']);

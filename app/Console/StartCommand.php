@@ -22,8 +22,8 @@ class StartCommand extends Command
 {
     /** What the workers take: two make files and look at cuts, one of them tests too; the third must not wait for a run of hours. */
     private const WORKERS = [
-        'files-1' => 'make,part,tell,after,transit,teach,analyse',
-        'files-2' => 'make,part,tell,after,analyse',
+        'files-1' => 'make,part,hash,tell,after,transit,teach,analyse',
+        'files-2' => 'make,part,hash,tell,after,analyse',
         'samples' => 'sample',
         'sending' => 'send,follow,bring',
     ];

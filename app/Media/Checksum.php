@@ -11,7 +11,8 @@ use HashContext;
  */
 final class Checksum
 {
-    private const PIECE = 8 * 1024 * 1024;
+    /** Bytes that are read between two ticks. */
+    public const PIECE = 8 * 1024 * 1024;
 
     /** Bytes that are caught up with at a time: whoever reads may have looked at the end first. */
     private const MOST = 64 * 1024 * 1024;

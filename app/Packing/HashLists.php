@@ -8,6 +8,7 @@ use App\Media\Neighbours;
 use App\Media\OutputFile;
 use App\Models\Run;
 use App\Models\WorkState;
+use Closure;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Collection;
@@ -26,14 +27,15 @@ class HashLists
      * Adds a generation that names the files of these runs, to the folder that all of them lie in.
      *
      * @param  Collection<int, Run>  $runs
+     * @param  (Closure(int): void)|null  $onBytes  told of the bytes that were read so far
      * @return string path of the list
      *
      * @throws PackRefused
      * @throws FileProblem
      */
-    public function write(Collection $runs): string
+    public function write(Collection $runs, ?Closure $onBytes = null): string
     {
-        $made = $runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Done && $run->slip !== null)->values();
+        $made = self::made($runs);
         if ($made->isEmpty()) {
             throw new PackRefused('There is no finished file to list.', 'Wait until one is made.');
         }
@@ -43,7 +45,13 @@ class HashLists
         }
         $root = self::common($made->map(fn (Run $run): string => dirname($run->file))->unique()->values()->all());
         $at = new DateTimeImmutable('now', new DateTimeZone('UTC'));
-        $files = array_merge(...$made->map(fn (Run $run): array => $this->filesOf($run, $root, $at))->all());
+        $done = 0;
+        $files = array_merge(...$made->map(function (Run $run) use ($root, $at, &$done, $onBytes): array {
+            return $this->filesOf($run, $root, $at, function (int $bytes) use (&$done, $onBytes): void {
+                $done += $bytes;
+                $onBytes === null ?: $onBytes($done);
+            });
+        })->all());
         $lists = "{$root}/".HashList::FOLDER;
         OutputFile::needFolder($lists);
         $known = array_values(array_filter(Neighbours::in($lists), fn (string $name): bool => str_ends_with($name, '.mhl')));
@@ -57,21 +65,47 @@ class HashLists
         return "{$lists}/{$name}";
     }
 
-    /** @return list<HashedFile> */
-    private function filesOf(Run $run, string $root, DateTimeImmutable $at): array
+    /**
+     * Bytes that have to be read for it: of images, and of files whose slip has no such hash yet.
+     *
+     * @param  Collection<int, Run>  $runs
+     */
+    public static function bytesToRead(Collection $runs): int
+    {
+        return (int) self::made($runs)->sum(fn (Run $run): int => is_dir($run->file) || ! isset($run->slip['xxh64'])
+            ? (int) ($run->slip['bytes'] ?? 0)
+            : 0);
+    }
+
+    /**
+     * @param  Collection<int, Run>  $runs
+     * @return Collection<int, Run>
+     */
+    private static function made(Collection $runs): Collection
+    {
+        return $runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Done && $run->slip !== null)->values();
+    }
+
+    /**
+     * @param  Closure(int): void  $onBytes
+     * @return list<HashedFile>
+     */
+    private function filesOf(Run $run, string $root, DateTimeImmutable $at, Closure $onBytes): array
     {
         $within = fn (string $path): string => substr($path, strlen($root) + 1);
         $modified = fn (string $path): DateTimeImmutable => (new DateTimeImmutable('@'.(int) filemtime($path)));
         if (is_dir($run->file)) {
-            return array_map(function (string $name) use ($run, $within, $modified, $at): HashedFile {
+            return array_map(function (string $name) use ($run, $within, $modified, $at, $onBytes): HashedFile {
                 $path = "{$run->file}/{$name}";
+                $file = new HashedFile($within($path), (int) filesize($path), $modified($path), Checksum::both($path)['xxh64'], $at);
+                $onBytes($file->bytes);
 
-                return new HashedFile($within($path), (int) filesize($path), $modified($path), Checksum::both($path)['xxh64'], $at);
+                return $file;
             }, Neighbours::in($run->file));
         }
         // Of when it was made: a file that was changed since is found by whoever checks the list.
         $hashed = $run->work->ended_at?->toDateTimeImmutable() ?? $at;
-        $xxh64 = $run->slip['xxh64'] ?? Checksum::both($run->file)['xxh64'];
+        $xxh64 = $run->slip['xxh64'] ?? Checksum::both($run->file, fn () => $onBytes(Checksum::PIECE))['xxh64'];
 
         return [new HashedFile($within($run->file), (int) $run->slip['bytes'], $modified($run->file), $xxh64, $hashed)];
     }

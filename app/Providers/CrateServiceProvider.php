@@ -18,6 +18,7 @@ use App\Media\DriveProbe;
 use App\Packing\ClearLeftovers;
 use App\Packing\MakeFile;
 use App\Packing\MakePart;
+use App\Packing\WriteHashList;
 use App\QueueEnd\NoteQueueEnd;
 use App\QueueEnd\RunEndCommand;
 use App\QueueEnd\TellQueueEnd;
@@ -44,7 +45,7 @@ class CrateServiceProvider extends ServiceProvider
 {
     /** The kinds of work that there are. */
     private const KINDS = [
-        MakeFile::class, MakePart::class,
+        MakeFile::class, MakePart::class, WriteHashList::class,
         SamplePieces::class, AnalyseCut::class, RunTransitTest::class, TeachHost::class, TellQueueEnd::class,
         RunEndCommand::class, SendFile::class, FollowDispatch::class, BringBack::class,
     ];

@@ -77,6 +77,24 @@ it('says what its own decoder finds wrong with a file', function () {
         ->and($run->slip['decoded']['said'])->toMatch('~^\w+: ~')->not->toContain('0x');
 });
 
+it('has a worker write the hash list of a large delivery, and says how far it is', function () {
+    $run = $this->queued(($this->cut)(), [['preset' => 'frames-png']])[0];
+    $this->work();
+    // As if the images came to more than a page waits for.
+    $run->refresh()->update(['slip' => ['bytes' => 16_000_000_000] + $run->slip]);
+    $list = "/api/packs/{$run->pack}/hash-list";
+    $this->getJson($list)->assertStatus(404);
+    $begun = $this->answer($this->postJson($list), 'hash-list-answer', 202);
+    expect($begun)->toMatchArray(['path' => null, 'state' => 'waiting', 'percent' => 0])
+        ->and(glob($this->folder('out').'/*/ascmhl'))->toBe([]);
+    $this->work('hash');
+    $done = $this->answer($this->getJson($list), 'hash-list-answer');
+    expect($done)->toMatchArray(['state' => 'done', 'percent' => 100, 'error' => null])
+        ->and(simplexml_load_file($done['path'])->hashes->hash)->not->toBeEmpty();
+    // Another generation is another piece of work.
+    expect($this->answer($this->postJson($list), 'hash-list-answer', 202)['state'])->toBe('waiting');
+});
+
 it('gives slips as text, and lists of hashes that grow by a generation', function () {
     $runs = $this->queued(($this->cut)(), [['preset' => 'archive-10-bit'], ['preset' => 'frames-png']]);
     $pack = $runs[0]->pack;

@@ -441,7 +441,7 @@ it('says that a run was planned by a version whose plans were others', function 
 
 it('knows the kinds of work by one list', function () {
     expect(app(Kinds::class)->names())
-        ->toBe(['make', 'part', 'sample', 'analyse', 'transit', 'teach', 'tell', 'after', 'send', 'follow', 'bring'])
+        ->toBe(['make', 'part', 'hash', 'sample', 'analyse', 'transit', 'teach', 'tell', 'after', 'send', 'follow', 'bring'])
         ->and(app(Kinds::class)->get('make'))
         ->toBeInstanceOf(MakeFile::class);
 });

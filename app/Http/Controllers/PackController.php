@@ -9,12 +9,16 @@ use App\Http\RequestRefused;
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\ShownRuns;
+use App\Models\Work;
+use App\Models\WorkState;
 use App\Packing\HashLists;
 use App\Packing\Packer;
 use App\Packing\SheetPacker;
 use App\Packing\SheetsPacker;
+use App\Packing\WriteHashList;
 use App\Resources\CutResource;
 use App\Resources\RunResource;
+use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Collection as Models;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,6 +30,9 @@ use OuterCrate\Slips\SlipText;
 
 class PackController
 {
+    /** Bytes that are read for a hash list while the page waits: half a second's work. */
+    private const MAX_HASHED_AT_ONCE = 256_000_000;
+
     /**
      * Queues the outputs that are named, or every output of the cut's sheet. What lies there unchanged, or is under way, is made again
      * only with `?again=1`; `?only=KEY` makes one column of the sheet.
@@ -86,9 +93,38 @@ class PackController
     }
 
     /** Writes an ASC MHL list beside the finished files. */
-    public function hashList(string $pack, HashLists $lists): JsonResponse
+    /** At once where little has to be read for it, and otherwise by a worker. */
+    public function hashList(string $pack, HashLists $lists, WriteHashList $kind, WorkQueue $queue): JsonResponse
     {
-        return response()->json(['path' => mb_scrub($lists->write(self::runsOf($pack)))], 201);
+        $runs = self::runsOf($pack);
+        if (HashLists::bytesToRead($runs) > self::MAX_HASHED_AT_ONCE) {
+            $queue->put($kind, $runs[0]->id);
+
+            return response()->json(self::hashListOf($runs), 202);
+        }
+        $path = mb_scrub($lists->write($runs));
+
+        return response()->json(['path' => $path, 'state' => WorkState::Done, 'percent' => 100, 'error' => null], 201);
+    }
+
+    /** How far the list is that a worker writes, or where the last one lies. */
+    public function hashListState(string $pack): JsonResponse
+    {
+        return response()->json(self::hashListOf(self::runsOf($pack)));
+    }
+
+    /**
+     * @param  Models<int, Run>  $runs
+     * @return array<string, mixed>
+     */
+    private static function hashListOf(Models $runs): array
+    {
+        $work = Work::query()->firstWhere(['kind' => WriteHashList::NAME, 'subject' => $runs[0]->id])
+            ?? throw RequestRefused::notThere('No hash list of this delivery is being written.', 'Write one from its slips.');
+
+        return [
+            'path' => $work->detail['path'] ?? null, 'state' => $work->state, 'percent' => $work->percent, 'error' => $work->error,
+        ];
     }
 
     /** @return Models<int, Run> */

@@ -220,6 +220,7 @@ export const api = {
     pieces: (cut: number) => call<PiecesAnswer>('GET', `cuts/${cut}/pieces`),
     divide: (cut: number, how: PiecesRequest) => call<PiecesAnswer>('PUT', `cuts/${cut}/pieces`, how),
     writeHashList: (pack: string) => call<HashListAnswer>('POST', `packs/${pack}/hash-list`),
+    hashList: (pack: string) => call<HashListAnswer>('GET', `packs/${pack}/hash-list`),
     slips: (pack: string) => call<Pack>('GET', `packs/${pack}`),
     runs: () => call<RunList>('GET', 'runs'),
     runsSince: (at: string) => call<RunList>('GET', `runs?since=${encodeURIComponent(at)}`),

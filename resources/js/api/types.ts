@@ -1205,10 +1205,19 @@ export interface Finding {
     };
 }
 /**
- * Where the list of hashes was written.
+ * A hash list that was written, or how far a worker is that writes it.
  */
 export interface HashListAnswer {
-    path: string;
+    /**
+     * Where it lies; null while it is written.
+     */
+    path: string | null;
+    state: 'waiting' | 'running' | 'checking' | 'done' | 'failed' | 'stopped';
+    percent: number;
+    /**
+     * Why it failed, or what it waits for.
+     */
+    error: string | null;
 }
 /**
  * One account, as it is now.

@@ -1,23 +1,50 @@
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, packAddress, packTextAddress } from '../api/client';
+import type { HashListAnswer } from '../api/types';
+import { Figures } from '../ui/Figures';
 
 const BUTTON = 'inline-flex h-6 items-center rounded border border-line bg-surface px-2 text-[12px] hover:border-rule';
 
+const isUnderWay = (list: HashListAnswer | undefined) =>
+    list !== undefined && ['waiting', 'running', 'checking'].includes(list.state);
+
 /** Takes what the slips say along with the files: as text, and as a list of hashes beside them. */
 export function TakeSlips({ pack, isAnyMade }: { pack: string; isAnyMade: boolean }) {
-    const list = useMutation({ mutationFn: () => api.writeHashList(pack) });
+    const client = useQueryClient();
+    const key = ['hash-list', pack];
+    const write = useMutation({
+        mutationFn: () => api.writeHashList(pack),
+        onSuccess: (answer) => client.setQueryData(key, answer),
+    });
+    // Asked for only once one was begun here: a large delivery is read by a worker.
+    const { data: list } = useQuery({
+        queryKey: key,
+        queryFn: () => api.hashList(pack),
+        enabled: write.isSuccess && isUnderWay(write.data),
+        refetchInterval: (query) => (isUnderWay(query.state.data) ? 1_000 : false),
+    });
     return (
         <span className="ml-auto flex min-w-0 flex-none items-center gap-2">
-            <span role="status" className="max-w-[300px] truncate text-[12px] text-soft" title={list.data?.path}>
-                {list.isError && <span className="text-stop">{list.error.message}</span>}
-                {list.data !== undefined && 'Listed in the folder ascmhl beside the files'}
+            <span
+                role="status"
+                className="max-w-[300px] truncate text-[12px] text-soft"
+                title={list?.path ?? list?.error ?? undefined}
+            >
+                {write.isError && <span className="text-stop">{write.error.message}</span>}
+                {isUnderWay(list) && (
+                    <>
+                        Writing the hash list, <Figures text={`${list?.percent} %`} />
+                    </>
+                )}
+                {list?.state === 'failed' && <span className="text-stop">{list.error}</span>}
+                {list?.state === 'done' && 'Listed in the folder ascmhl beside the files'}
             </span>
             <button
                 type="button"
                 className={`${BUTTON} disabled:opacity-50`}
-                disabled={!isAnyMade || list.isPending}
-                title="Names every finished file and what it sums up to, in a folder beside them: other tools check copies with it"
-                onClick={() => list.mutate()}
+                disabled={!isAnyMade || write.isPending || isUnderWay(list)}
+                title="Names every finished file and its checksum, in a folder beside them: other tools check copies with it"
+                onClick={() => write.mutate()}
             >
                 Write ASC MHL list
             </button>

@@ -1,0 +1,70 @@
+<?php
+
+namespace App\Packing;
+
+use App\Models\Run;
+use App\Models\Work;
+use App\Work\Kind;
+use App\Work\Meter;
+
+/** Writes the hash list of a delivery whose files have to be read for it, which can take as long as copying them. */
+final class WriteHashList implements Kind
+{
+    public const NAME = 'hash';
+
+    public function __construct(private readonly HashLists $lists)
+    {
+    }
+
+    public function name(): string
+    {
+        return self::NAME;
+    }
+
+    public function does(): string
+    {
+        return 'writes hash lists';
+    }
+
+    public function priority(): int
+    {
+        return 40;
+    }
+
+    public function givesWay(): bool
+    {
+        return false;
+    }
+
+    /** Two would write generations of the same number. */
+    public function atOnce(): int
+    {
+        return 1;
+    }
+
+    public function staleAfter(): ?int
+    {
+        return null;
+    }
+
+    public function brokeDown(): string
+    {
+        return 'Something broke inside Outer Crate while a hash list was written. storage/logs says more; the files are untouched.';
+    }
+
+    /** Its subject is the first run of the delivery. */
+    public function run(Work $work, Meter $meter): void
+    {
+        $pack = Run::query()->find($work->subject)?->pack;
+        if ($pack === null) {
+            return;
+        }
+        $runs = Run::query()->where('pack', $pack)->orderBy('id')->get();
+        $bytes = max(1, HashLists::bytesToRead($runs));
+        $path = $this->lists->write($runs, function (int $done) use ($meter, $bytes): void {
+            $meter->check();
+            $meter->note($done / $bytes);
+        });
+        $work->update(['detail' => ['bytes' => $bytes, 'path' => mb_scrub($path)]]);
+    }
+}
