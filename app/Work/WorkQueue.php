@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 class WorkQueue
 {
     /** Seconds between looks while something is in hand or may be taken soon: an owner may vanish, what others wait for may end. */
-    private const BUSY_PAUSE = 1.0;
+    private const BUSY_PAUSE = 0.3;
 
     /** And while nothing is: each of them costs four workers some milliseconds. */
     private const IDLE_PAUSE = 15.0;

@@ -55,6 +55,8 @@ class Worker
     public function run(array $kinds, Closure $leaving, Closure $idle): void
     {
         $this->presence = new Presence($this->owner, $kinds, $this->capabilities);
+        // From here on no call is missed: one that comes between a look and a wait ends the wait.
+        $this->calls->wait(0.0);
         while (! $idle()) {
             try {
                 DatabaseFile::look();

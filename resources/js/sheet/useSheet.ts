@@ -31,7 +31,12 @@ function useWantedSamples(cut: number, sheet: Sheet | undefined, isAtRest: boole
     const want = useCallback(() => {
         // Without an answer the sheet stays as it was read.
         api.wantSheet(cut).then(
-            (answer) => rest.current && client.setQueryData(['sheet', cut], answer),
+            (answer) =>
+                rest.current &&
+                // A change may have been saved since it was asked.
+                client.setQueryData(['sheet', cut], (now: Sheet | undefined) =>
+                    now !== undefined && now.version > answer.version ? now : answer,
+                ),
             () => undefined,
         );
     }, [client, cut]);
