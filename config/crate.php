@@ -70,6 +70,8 @@ return [
         'machine' => env('CRATE_MACHINE') ?? gethostname(),
         // Seconds after which work whose owner gave no sign of life is taken over by another process.
         'lease' => (float) env('CRATE_WORK_LEASE', 30),
+        // Seconds between looks at the queue while nothing is there to do and nobody calls: each costs four workers some milliseconds.
+        'idle' => (float) env('CRATE_WORK_IDLE', 15),
         // How many files are made at once: encoders use about four cores well.
         'at_once' => (int) env('CRATE_RUNS_AT_ONCE', 1),
         // Seconds that a part of a file takes at least, where several machines make it.

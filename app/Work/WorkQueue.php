@@ -21,9 +21,6 @@ class WorkQueue
     /** Seconds between looks while something is in hand or may be taken soon: an owner may vanish, what others wait for may end. */
     private const BUSY_PAUSE = 0.3;
 
-    /** And while nothing is: each of them costs four workers some milliseconds. */
-    private const IDLE_PAUSE = 15.0;
-
     private const MIN_PAUSE = 0.05;
 
     /** Seconds for which something that waits for someone's eyes counts as waited for. */
@@ -166,10 +163,11 @@ class WorkQueue
         if ($isBusy || $waiting()->where(Work::due(...))->exists()) {
             return self::BUSY_PAUSE;
         }
+        $idle = (float) config('crate.work.idle');
         $due = $waiting()->min('not_before');
-        $seconds = $due === null ? self::IDLE_PAUSE : now()->diffInMilliseconds(Carbon::parse($due, 'UTC')) / 1000;
+        $seconds = $due === null ? $idle : now()->diffInMilliseconds(Carbon::parse($due, 'UTC')) / 1000;
 
-        return max(self::MIN_PAUSE, min(self::IDLE_PAUSE, $seconds));
+        return max(self::MIN_PAUSE, min($idle, $seconds));
     }
 
     /**
@@ -210,8 +208,9 @@ class WorkQueue
             'lease_until' => null,
         ];
         if ($this->change($work, $over + $done)) {
-            $this->call();
             event(new WorkEnded($work));
+            // What followed from its end is there when others look.
+            $this->call();
         }
     }
 

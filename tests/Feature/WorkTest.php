@@ -460,6 +460,7 @@ it('lets nothing that uses this machine give way to what waits for a host', func
 });
 
 it('says when no worker is there', function () {
+    config(['crate.work.idle' => 0.1]);
     $there = fn (): bool => $this->answer($this->getJson('/api/runs'), 'run-list')['worker'];
     expect($there())->toBeFalse();
     app(Worker::class)->run(['make'], fn (): bool => false, function () use (&$looks, &$while, $there): bool {
