@@ -31,8 +31,15 @@ return [
     'uploads' => env('CRATE_UPLOADS', storage_path('uploads')),
     'uploads_kept' => 7,
 
-    /* What reading a file that somebody brings in may take: seconds of the clock, and bytes of memory. */
-    'reading' => ['seconds' => (int) env('CRATE_READING_SECONDS', 60), 'memory' => (int) env('CRATE_READING_MEMORY', 512 * 1024 ** 2)],
+    /*
+     * What reading a file that somebody brings in may take: seconds of the clock, bytes of memory, and pixels of a frame. Twelve decoded
+     * ones of a hundred million take two gigabytes, and a decoder keeps as many. The largest cameras have 67 million.
+     */
+    'reading' => [
+        'seconds' => (int) env('CRATE_READING_SECONDS', 60),
+        'memory' => (int) env('CRATE_READING_MEMORY', 512 * 1024 ** 2),
+        'pixels' => (int) env('CRATE_READING_PIXELS', 100_000_000),
+    ],
 
     /* Copies of the database from before upgrades. */
     'backups' => env('CRATE_BACKUPS', storage_path('backups')),

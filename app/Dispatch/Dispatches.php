@@ -274,7 +274,7 @@ class Dispatches
         }
         $dispatch->update(['stage' => Stage::Waiting, 'problem' => null, 'failures' => 0, 'not_before' => null]);
         $work = $this->queue->put($this->send, $dispatch->id);
-        $work->update(['not_before' => null]);
+        $this->queue->hurry($work);
         $this->queue->pause($work, false);
     }
 
@@ -331,7 +331,7 @@ class Dispatches
     public function look(Dispatch $dispatch): void
     {
         $work = $this->queue->put($this->follow, $dispatch->id);
-        Work::query()->whereKey($work->id)->where('state', WorkState::Waiting)->update(['not_before' => null]);
+        $this->queue->hurry($work);
     }
 
     private function tell(Dispatch $dispatch, callable $say): void

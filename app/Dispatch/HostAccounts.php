@@ -90,7 +90,7 @@ class HostAccounts
                 $dispatch->update(['stage' => Stage::Waiting, 'problem' => null, 'failures' => 0]);
                 $this->queue->put($this->send, $dispatch->id);
             } elseif ($dispatch->stage === Stage::Held) {
-                $this->queue->put($this->follow, $dispatch->id)->update(['not_before' => null]);
+                $this->queue->hurry($this->queue->put($this->follow, $dispatch->id));
             }
         }
     }

@@ -45,6 +45,7 @@ class CutReader
     {
         [$bytes, $structure, $boxes] = $this->structure($path);
         $probe = $this->prober->probe($path) + array_filter(['boxes' => $boxes, 'docType' => $structure->docType]);
+        self::needSmallFrames($probe);
         $counted = $bytes <= self::COUNTED_UP_TO;
         $orders = self::untold($probe);
         $told = $counted && count($orders) === 1 ? self::told($path) : null;
@@ -129,6 +130,22 @@ class CutReader
             return PicturePackets::of($stream, $bytes) ?? PictureBlocks::of($stream, $bytes);
         } finally {
             fclose($stream);
+        }
+    }
+
+    /**
+     * @param  array<mixed>  $probe
+     *
+     * @throws Unreadable
+     */
+    private static function needSmallFrames(array $probe): void
+    {
+        $limit = (int) config('crate.reading.pixels');
+        foreach ($probe['streams'] ?? [] as $stream) {
+            [$width, $height] = [(int) ($stream['width'] ?? 0), (int) ($stream['height'] ?? 0)];
+            if (($stream['codec_type'] ?? '') === 'video' && $width * $height > $limit) {
+                throw Unreadable::tooManyPixels($width, $height, intdiv($limit, 1_000_000));
+            }
         }
     }
 

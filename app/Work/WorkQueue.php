@@ -106,6 +106,13 @@ class WorkQueue
         $this->call();
     }
 
+    /** What was put off is due at once. */
+    public function hurry(Work $work): void
+    {
+        Work::query()->whereKey($work->id)->where('state', WorkState::Waiting)->update(['not_before' => null]);
+        $this->call();
+    }
+
     /** Someone waits for it now: it comes before others of its kind. */
     public function want(string $kind, int $subject): void
     {

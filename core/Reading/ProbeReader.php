@@ -24,9 +24,6 @@ use OuterCrate\Units\Timecode;
  */
 final readonly class ProbeReader
 {
-    /** Millions of pixels of a frame: twelve decoded ones take two gigabytes, as many as a decoder keeps. The largest cameras have 67. */
-    private const MAX_PIXELS = 100;
-
     private const MOST_STREAMS = 256;
 
     private const MOST_TAGS = 60;
@@ -163,9 +160,6 @@ final readonly class ProbeReader
         }
         if ($width > 32768 || $height > 32768) {
             throw Unreadable::absurd("a picture of {$width}×{$height} pixels");
-        }
-        if ($width * $height > self::MAX_PIXELS * 1_000_000) {
-            throw Unreadable::tooManyPixels($width, $height, self::MAX_PIXELS);
         }
         $index = $stream->int('index') ?? 0;
         $track = self::boxesOf($probe, $stream);

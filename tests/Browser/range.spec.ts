@@ -96,6 +96,9 @@ test('what is no frame stays with its reason; the handles and undo move the rang
     await expect(handle).toHaveAttribute('aria-valuenow', String(before - 2));
     await page.keyboard.press('Control+z');
     await expect(handle).toHaveAttribute('aria-valuenow', String(before));
+    // It is saved as well: the tests that follow begin with this range.
+    const sheet = `/api/cuts/${page.url().split('/').at(-1)}/sheet`;
+    await expect.poll(async () => (await (await page.request.get(sheet)).json()).range.last).toBe(before);
     // A wheel zooms in until single frames can be told apart.
     await page.getByRole('group', { name: 'Range strip' }).hover({ position: { x: 300, y: 60 } });
     for (let i = 0; i < 12; i++) {

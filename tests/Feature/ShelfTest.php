@@ -111,7 +111,7 @@ it('reads what pages bring in in a process of its own, and names the limit that 
             ->and($says($this->file('notes.mp4', 'a shopping list')))->toStartWith('422 not-media: This is not a video file.');
         config(['crate.reading.memory' => 9_000_000]);
         expect($says($path))->toStartWith('422 reading-limit: Reading few.mp4 took more than 9')->toContain('CRATE_READING_MEMORY');
-        config(['crate.reading' => ['memory' => 512 * 1024 ** 2, 'seconds' => 1]]);
+        config(['crate.reading.memory' => 512 * 1024 ** 2, 'crate.reading.seconds' => 1]);
         file_put_contents($slow = $this->folder('slow'), "#!/bin/sh\nsleep 20\n");
         chmod($slow, 0o755);
         $set('CRATE_FFPROBE', $slow);
@@ -125,4 +125,13 @@ it('reads what pages bring in in a process of its own, and names the limit that 
             }
         }
     }
+});
+
+it('reads no frames with more pixels than the limit', function () {
+    config(['crate.reading.pixels' => 50_000_000]);
+    $cut = $this->bringIn('few');
+    expect($cut['name'])->toBe('Few');
+    config(['crate.reading.pixels' => 50_000]);
+    $error = $this->answer($this->postJson('/api/cuts', ['path' => $this->clip('plain')]), 'error', 422)['error'];
+    expect($error['id'])->toBe('too-many-pixels')->and($error['message'])->toContain('320×180');
 });
