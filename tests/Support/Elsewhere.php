@@ -13,6 +13,7 @@ final class Elsewhere
         return $more + [
             ...TestDatabase::shared($folder),
             'APP_ENV' => 'production', 'CACHE_STORE' => 'file', 'LOG_FILE' => 'tests.log',
+            'CACHE_PATH' => "{$folder}/cache",
             'CRATE_DERIVED' => "{$folder}/derived", 'CRATE_DELIVERIES' => "{$folder}/out", 'CRATE_UPLOADS' => "{$folder}/uploads",
             'CRATE_MEDIA_FOLDERS' => "{$folder}/media",
         ];

@@ -31,7 +31,7 @@ final class StandInHost
         $surroundings = ['STANDIN_STORAGE' => $this->folder, 'PATH' => getenv('PATH')];
         $this->process = new Process(['setsid', "{$root}/bin/standin", (string) $this->port], $root, $surroundings, null, null);
         $this->process->start();
-        for ($i = 0; $i < 200; $i++) {
+        for ($i = 0; $i < 600; $i++) {
             if (@file_get_contents("{$this->address}/api/faults") !== false) {
                 $account = ['php', "{$root}/standin/artisan", 'standin:account', self::NAME, self::PASSWORD];
                 (new Process($account, $root, $surroundings))->mustRun();
