@@ -38,7 +38,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo('/');
         $middleware->append(App\Http\Middleware\SecurityHeaders::class);
         $middleware->append(App\Http\Middleware\SatisfiableRange::class);
-        // Who asks is known before anything is looked up for them: a stranger is not told what there is.
+        // Authentication runs before models are looked up, so that 404 does not tell strangers what exists.
         $middleware->api(prepend: [
             App\Http\Middleware\WellFormed::class,
             App\Http\Middleware\SameOrigin::class,
@@ -56,7 +56,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*'));
         // What the person did or has is answered, not logged.
         $exceptions->dontReport([Refused::class]);
-        // A database that is gone is told in one line, and not at every request: pages ask twice a second.
+        // Pages poll twice a second, so a database failure is logged as one line a minute, not per request.
         $exceptions->report(fn (Throwable $e) => App\Database\FaultLog::note($e));
         $exceptions->render(fn (Throwable $e, Request $request) => $request->is('api/*') ? Problem::from($e) : null);
     })

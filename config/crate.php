@@ -32,8 +32,8 @@ return [
     'uploads_kept' => 7,
 
     /*
-     * What reading a file that somebody brings in may take: seconds of the clock, bytes of memory, and pixels of a frame. Twelve decoded
-     * ones of a hundred million take two gigabytes, and a decoder keeps as many. The largest cameras have 67 million.
+     * Limits for reading a new file: seconds, bytes of memory, and pixels of a frame. A decoder keeps about twelve frames; at a hundred
+     * million pixels they take two gigabytes. The largest cameras have 67 million.
      */
     'reading' => [
         'seconds' => (int) env('CRATE_READING_SECONDS', 60),
@@ -77,7 +77,7 @@ return [
         'machine' => env('CRATE_MACHINE') ?? gethostname(),
         // Seconds after which work whose owner gave no sign of life is taken over by another process.
         'lease' => (float) env('CRATE_WORK_LEASE', 30),
-        // Seconds between looks at the queue while nothing is there to do and nobody calls: each costs four workers some milliseconds.
+        // Seconds between checks of an empty queue without a call. Each check costs four workers some milliseconds.
         'idle' => (float) env('CRATE_WORK_IDLE', 15),
         // How many files are made at once: encoders use about four cores well.
         'at_once' => (int) env('CRATE_RUNS_AT_ONCE', 1),

@@ -32,7 +32,7 @@ use App\Http\Middleware\TusAnswers;
 use Illuminate\Support\Facades\Route;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-// No id has more digits: a number beyond 64 bits is nobody's.
+// 18 digits always fit into 64 bits.
 foreach (['cut', 'run', 'test', 'teaching', 'dispatch', 'account', 'folder', 'template', 'frame', 'version', 'from', 'to'] as $number) {
     Route::pattern($number, '[0-9]{1,18}');
 }
@@ -185,5 +185,5 @@ Route::prefix('library/{kind}/{slug}')->controller(LibraryController::class)->gr
     Route::get('compare/{from}/{to}', 'compare');
 });
 
-// Last: what there is not is said to those who are let in.
+// Last, behind the sign-in: strangers get 401 for unknown addresses as well.
 Route::any('{any}', fn () => throw new NotFoundHttpException)->where('any', '.*');

@@ -48,7 +48,7 @@ abstract class CrateCommand extends Command
         if ($isLook || in_array($this->getName(), self::COMPUTES, true)) {
             return;
         }
-        $user = posix_getpwuid(posix_geteuid())['name'] ?? 'somebody';
+        $user = posix_getpwuid(posix_geteuid())['name'] ?? 'unknown user';
         rescue(fn () => app(ActivityLog::class)->note("{$user}, command line", "bin/crate {$this->getName()}", implode(' ', $arguments)));
     }
 

@@ -18,7 +18,7 @@ class TokensCommand extends CrateCommand
         {--expires= : The day on which it stops working, as 2027-06-30; never when left out}
         {--json : Print JSON}';
 
-    protected $description = 'What scripts on other machines show in place of a password';
+    protected $description = 'Tokens that scripts send in place of a password';
 
     protected function perform(): int
     {

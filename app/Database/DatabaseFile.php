@@ -6,15 +6,15 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 
 /**
- * Whether the SQLite file is still the one that was opened. One that was put in its place, as from a backup, would go unnoticed: who has
- * the old one open reads and writes it on, and nobody else ever sees that.
+ * Detects that the SQLite file was replaced, for example by a backup. A process with the old file open would otherwise keep writing to it,
+ * and every write would be lost.
  */
 final class DatabaseFile
 {
     /** @var array<string, string> device and inode of the file, by its path, as it was seen last */
     private static array $seen = [];
 
-    /** Lets go of a file that was replaced or moved; the next question opens what is there now. */
+    /** Closes the connection if the file was replaced or moved; the next query opens the current file. */
     public static function look(): void
     {
         if (DB::getDriverName() !== 'sqlite') {

@@ -46,8 +46,8 @@ class WriteFirstConnection extends SQLiteConnection
     }
 
     /**
-     * A full volume has SQLite undo all of a transaction by itself (sqlite.org, “Transactions”, 2.4). There is no savepoint to go back to
-     * then, and what is to be told is that it was full.
+     * On a full volume SQLite rolls back the whole transaction by itself (sqlite.org, “Transactions”, 2.4). The savepoint is gone then, and
+     * the error about it would hide the one that matters.
      *
      * @param  int  $toLevel
      */

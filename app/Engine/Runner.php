@@ -29,7 +29,7 @@ class Runner
 
     private const LONGEST_PAUSE = 40_000;
 
-    /** While a program stands still because somebody paused it. */
+    /** Microseconds between checks while a run is paused. */
     private const STANDSTILL_PAUSE = 250_000;
 
     /** A program that waits for no drive, and ends in some milliseconds. */

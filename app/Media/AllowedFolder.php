@@ -14,7 +14,7 @@ final class AllowedFolder
     /** Drives are mounted below the first, and folders of a network below the second. */
     private const WITHIN_RUN = ['/run/media', '/run/user'];
 
-    /** Why it may not be chosen, by where it really lies; null where it may. */
+    /** Why the folder may not be chosen, judged by its real path; null if it may. */
     public static function fault(string $folder): ?string
     {
         $real = realpath($folder);
@@ -49,7 +49,7 @@ final class AllowedFolder
         return null;
     }
 
-    /** @return list<string> real paths of what nobody else is to read, fill or clear */
+    /** @return list<string> real paths of folders that must not be exposed, filled or cleared */
     private static function own(): array
     {
         return array_values(array_filter(array_map(realpath(...), [

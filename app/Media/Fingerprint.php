@@ -29,8 +29,8 @@ final class Fingerprint
     }
 
     /**
-     * A hash of blocks all over a file. It tells whether somebody wrote into the file meanwhile and put its time back: all but what is
-     * shorter than a five-hundredth of it.
+     * A hash of blocks spread over the file. It detects an overwrite even if the size and time stamp were restored, unless the changed part
+     * is shorter than about a five-hundredth of the file.
      *
      * @throws FileProblem when the file cannot be read
      */

@@ -6,7 +6,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
 /**
- * Something that somebody did.
+ * A change, a sign-in or a failed sign-in in the activity log.
  *
  * @property int $id
  * @property Carbon $at when it was done last

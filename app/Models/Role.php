@@ -2,7 +2,7 @@
 
 namespace App\Models;
 
-/** What somebody may do. Each role may do what those before it may. */
+/** The permissions of a user or token. Each role includes the ones before it. */
 enum Role: string
 {
     /** Looks at pages, downloads slips and files. */

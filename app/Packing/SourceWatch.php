@@ -8,7 +8,7 @@ use App\Media\OutputFile;
 use App\Media\Scratch;
 use App\Models\Run;
 
-/** Whether the cut is still what the first pass read when the last one has ended, also where its size and time say so. */
+/** Detects that the source was overwritten between the first and the last pass, even with its size and time stamp restored. */
 final readonly class SourceWatch
 {
     private const NAME = 'source.hash';
@@ -17,7 +17,7 @@ final readonly class SourceWatch
     {
     }
 
-    /** What an earlier process began with holds as long as its passes do. */
+    /** Reuses the hash of an earlier process if its finished passes are reused. */
     public static function begin(Run $run, Scratch $scratch): self
     {
         $file = "{$scratch->path}/".self::NAME;
@@ -37,7 +37,7 @@ final readonly class SourceWatch
             throw new FileProblem(
                 "The file of {$run->cut_name} was written to while this was made: nothing was kept of it.",
                 $run->source,
-                'Wait until nobody writes to it, read it again on its sheet, and pack again.',
+                'Wait until no program writes to it, read it again on its sheet, and pack again.',
             );
         }
     }

@@ -30,7 +30,7 @@ final class WebhookAddress implements Entry
             );
         }
 
-        // A name that nobody knows now may be known when it is needed; it is looked up again then.
+        // A name that does not resolve yet is accepted: it is resolved again before each notification.
         WebhookTarget::address((string) $value);
 
         return (string) $value;

@@ -5,8 +5,8 @@ namespace App\Settings;
 use Symfony\Component\HttpFoundation\IpUtils;
 
 /**
- * Where a webhook really goes. Whoever may set its address could otherwise have this machine ask itself, or its neighbours, what nobody
- * outside may ask: only addresses of the internet count (RFC 6890, globally reachable), and those that CRATE_WEBHOOK_ALLOW lists.
+ * Resolves the address of a webhook. Only globally reachable addresses (RFC 6890) and those in CRATE_WEBHOOK_ALLOW are accepted; otherwise
+ * a webhook could make this machine send requests to services that are reachable only from inside.
  */
 final class WebhookTarget
 {
@@ -16,9 +16,9 @@ final class WebhookTarget
     private const MULTICAST = ['224.0.0.0/4', 'ff00::/8'];
 
     /**
-     * The address to connect to, looked up once: a name that leads elsewhere a moment later changes nothing.
+     * The address to connect to. It is resolved once and then pinned, so that a later DNS change has no effect.
      *
-     * @return string|null null where nobody knows the name
+     * @return string|null null if the name does not resolve
      *
      * @throws SettingRefused
      */

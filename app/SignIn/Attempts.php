@@ -5,8 +5,8 @@ namespace App\SignIn;
 use Illuminate\Support\Facades\Cache;
 
 /**
- * Counts failed sign-ins by address and by name, and says how long the next attempt has to wait: longer after each failure. An address
- * that has not failed yet always has one attempt, whatever others tried with the same name: nobody can lock an owner out.
+ * Counts failed sign-ins by address and by name. The wait before the next attempt grows with each failure. An address without failures
+ * always gets one attempt, whatever other addresses tried with the same name, so that no one can lock an owner out.
  */
 final class Attempts
 {
@@ -28,8 +28,8 @@ final class Attempts
     private const NETWORK_BYTES = 8;
 
     /**
-     * Seconds that an attempt has to wait; 0 where it may be made, which is noted as a failure until it turns out otherwise: of many at
-     * once no more get through.
+     * Seconds until the next attempt; 0 if it may be made now. It counts as a failure until succeeded() is called, so that parallel attempts
+     * cannot exceed the limit.
      */
     public function take(string $address, string $name): int
     {
@@ -50,7 +50,7 @@ final class Attempts
         });
     }
 
-    /** The attempt was no failure. What this address or others failed before still counts. */
+    /** Takes back the attempt that take() counted. Earlier failures of any address still count. */
     public function succeeded(string $address, string $name): void
     {
         Cache::lock('sign-in', 10)->block(10, function () use ($address, $name): void {

@@ -9,11 +9,11 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Hash;
 
-/** Lets those in who know their password. A name that nobody has takes as long as one that somebody has. */
+/** Checks passwords and opens sessions. Unknown names take as long as known ones. */
 final class Door
 {
-    /** Of a password that nobody has, by the cost of hashing: it is checked where there is no user. */
-    private const NOBODY = 'sign-in:nobody:';
+    /** Cache key of the hash that is checked for an unknown name, followed by the cost of hashing. */
+    private const DECOY = 'sign-in:decoy:';
 
     public function __construct(private readonly Attempts $attempts, private readonly ActivityLog $log)
     {
@@ -31,7 +31,7 @@ final class Door
             throw SignInRefused::tooOften($wait);
         }
         $user = User::query()->firstWhere('name', $name);
-        $isRight = Hash::check($password, $user->password ?? self::nobodysHash());
+        $isRight = Hash::check($password, $user->password ?? self::decoyHash());
         if ($user === null || ! $isRight) {
             rescue(fn () => $this->log->note(mb_strcut($name, 0, 64), 'Failed to sign in', '', $address));
             throw SignInRefused::wrong();
@@ -42,7 +42,7 @@ final class Door
         return $user;
     }
 
-    /** Begins a session, under a name that was not known before. */
+    /** Starts a session under a new identifier. */
     public function open(User $user, Store $session): void
     {
         $session->flush();
@@ -50,11 +50,11 @@ final class Door
         $session->regenerate(true);
     }
 
-    private static function nobodysHash(): string
+    private static function decoyHash(): string
     {
         $rounds = (string) config('hashing.bcrypt.rounds', 12);
 
-        return Cache::rememberForever(self::NOBODY.$rounds, fn (): string => Hash::make(bin2hex(random_bytes(16))));
+        return Cache::rememberForever(self::DECOY.$rounds, fn (): string => Hash::make(bin2hex(random_bytes(16))));
     }
 
     /**

@@ -40,7 +40,7 @@ final class Users
         self::hold($password);
         try {
             return User::query()->create([
-                // Somebody has to be able to change the settings.
+                // The first user must be able to change the settings.
                 'name' => $name, 'password' => $password, 'role' => $role ?? (self::any() ? Role::Editor : Role::Owner),
             ]);
         } catch (UniqueConstraintViolationException) {
@@ -55,7 +55,7 @@ final class Users
         $user->update(['password' => $password]);
     }
 
-    /** @throws SignInRefused when nobody would be left to change the settings */
+    /** @throws SignInRefused when no owner would be left */
     public function giveRole(User $user, Role $role): void
     {
         self::keepOwner($user, $role);
@@ -91,7 +91,7 @@ final class Users
     private static function keepOwner(User $user, ?Role $role): void
     {
         if ($role !== Role::Owner && User::query()->where('role', Role::Owner)->whereKeyNot($user->id)->doesntExist()) {
-            $todo = 'Make somebody else an owner first: bin/crate users role NAME owner.';
+            $todo = 'Make another user an owner first: bin/crate users role NAME owner.';
             throw SignInRefused::notSo("{$user->name} is the only owner.", $todo);
         }
     }

@@ -10,7 +10,7 @@ final readonly class Visitor
 {
     private const ATTRIBUTE = 'visitor';
 
-    /** @param  string|null  $name  null for whoever sits at this machine while there are no users */
+    /** @param  string|null  $name  null on this machine while no sign-in is required */
     public function __construct(public ?string $name, public Role $role)
     {
     }
@@ -20,7 +20,7 @@ final readonly class Visitor
         $request->attributes->set(self::ATTRIBUTE, $this);
     }
 
-    /** Null where nobody was let in. */
+    /** Null if the request was not authenticated. */
     public static function of(Request $request): ?self
     {
         $visitor = $request->attributes->get(self::ATTRIBUTE);

@@ -5,7 +5,7 @@ namespace App\Supervision;
 use App\Engine\Clock;
 use Closure;
 
-/** What bin/start becomes: starts the supervisor, again whenever it was killed, says when the pages are there, and ends everything. */
+/** The process that bin/start turns into: restarts the supervisor, announces the address, and stops everything on Ctrl-C. */
 final class Guard
 {
     private const LOOK_SECONDS = 0.5;

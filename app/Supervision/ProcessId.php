@@ -45,8 +45,8 @@ final readonly class ProcessId
     }
 
     /**
-     * Everything that runs in the session that this process leads or led. The kernel gives its number to nobody else while one of them is
-     * there; a process with that number that began later shows that none is.
+     * All processes in the session that this process leads or led. The kernel does not reuse its number while any of them runs; a process
+     * with that number and a later start shows that all have ended.
      *
      * @return list<int>
      */

@@ -19,7 +19,7 @@ final class Program
     /**
      * @param  list<string>  $command  program and arguments, which no shell sees
      * @param  array<string, string>  $environment  in addition to this process's own
-     * @param  bool  $endsWithUs  whether it is told to end when this process dies, however it dies (prctl(2), PR_SET_PDEATHSIG)
+     * @param  bool  $endsWithUs  whether it gets SIGTERM when this process dies for any reason (prctl(2), PR_SET_PDEATHSIG)
      */
     public static function start(array $command, string $folder, string $log, array $environment = [], bool $endsWithUs = false): self
     {
@@ -41,7 +41,7 @@ final class Program
         return new self($handle, $id);
     }
 
-    /** Asking also takes leave of one that has ended: it would stay in the list of processes otherwise. */
+    /** Also reaps the process if it has ended, so that it does not stay as a zombie. */
     public function isRunning(): bool
     {
         if (! $this->hasEnded) {

@@ -5,12 +5,12 @@ namespace App\Supervision;
 use App\Engine\Clock;
 
 /**
- * One program that is kept running, in a session of its own. It is told to end when the supervisor dies, and whatever its session leaves
- * behind is ended before it is started again: a server whose parent was killed would hold the port otherwise.
+ * A program that is kept running in its own session. It gets SIGTERM when the supervisor dies. Before a restart, all processes left in its
+ * old session are killed; otherwise the orphans of a killed server would hold the port.
  */
 final class Service
 {
-    /** Seconds that a program has to run before its end counts as a single mishap, and is answered at once. */
+    /** Seconds that a program has to run before a restart counts as the first one again. */
     private const STEADY_SECONDS = 10.0;
 
     /** Seconds between an end and the next start: the first, and the longest for a program that ends again and again. */

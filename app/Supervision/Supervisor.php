@@ -5,15 +5,15 @@ namespace App\Supervision;
 use Closure;
 
 /**
- * Keeps the services running, and the guard: whichever of the two is killed, the other starts it again. It ends when it is told to, or when
- * the folder that says what there is to run has gone.
+ * Keeps the services and the guard running. Guard and supervisor restart each other. The supervisor ends on SIGTERM, or when the folder of
+ * its roster is gone.
  */
 final class Supervisor
 {
     /** Seconds between looks at the services. The end of one wakes it at once. */
     private const LOOK_SECONDS = 0.5;
 
-    /** Seconds that services have to end by themselves; it is less than whoever stops bin/start waits before killing it. */
+    /** Seconds that services have to end before they are killed; less than Guard::STOP_SECONDS. */
     private const STOP_SECONDS = 5.0;
 
     /** @var list<Service> */

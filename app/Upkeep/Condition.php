@@ -7,7 +7,7 @@ use App\Database\DatabaseUnusable;
 use Illuminate\Database\Connection;
 use PDOException;
 
-/** Looks whether there is a database that this version can work with, and says what is wrong otherwise. */
+/** Checks that this version can use the database, and says what is wrong if it cannot. */
 final class Condition
 {
     /** What every SQLite file begins with (sqlite.org, “Database File Format”, 1.3). */
@@ -27,7 +27,7 @@ final class Condition
         }
     }
 
-    /** What went wrong, for whoever starts Outer Crate. */
+    /** The error in words for the person who starts Outer Crate. */
     public static function words(Connection $connection, PDOException $e): DatabaseUnusable
     {
         $fault = DatabaseFault::of($e);

@@ -6,7 +6,7 @@ use App\Media\AllowedFolder;
 use App\Media\Drive;
 use OuterCrate\Refusals\Refused;
 
-/** What a start needs beside the database: its key, folders that it can write to, and a port that is free. */
+/** Checks what a start needs besides the database: the key, writable folders, and a free port. */
 final class Footing
 {
     /** @throws Refused */

@@ -7,7 +7,7 @@ use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
 
-/** Takes away what nobody needs any more: nothing that grows with use grows without end. Done once an hour by the process that watches. */
+/** Deletes expired cache entries, sessions and partial files, and shortens logs. The watch process runs it once an hour. */
 final class Housekeeping
 {
     public const EVERY_SECONDS = 3600.0;
@@ -20,7 +20,7 @@ final class Housekeeping
     /** Digits of the moment until which an entry of the file cache holds, at its beginning (Illuminate\Cache\FileStore). */
     private const EXPIRY_DIGITS = 10;
 
-    /** Days after which half an upload that no row names is nobody's: a version before this one may have left it. */
+    /** Days after which a partial upload is deleted. A running one is named in the database and expires earlier. */
     private const PARTIAL_DAYS = 14;
 
     /** Days after which the folder of a server that does not run is removed. */
@@ -50,7 +50,7 @@ final class Housekeeping
         }
     }
 
-    /** Files right in a folder whose names are like that and which nobody has written to for so long. */
+    /** Deletes files of a folder that match the pattern and were not written to for this long. */
     private function remove(string $folder, int $seconds, string $pattern): void
     {
         foreach (is_dir($folder) ? (scandir($folder) ?: []) : [] as $name) {
@@ -61,7 +61,7 @@ final class Housekeeping
         }
     }
 
-    /** Whoever writes to it has it open at its end, and goes on there. */
+    /** Keeps the end of a long log in a second file. Writers append, so truncating is safe. */
     private function shorten(string $log): void
     {
         clearstatcache(true, $log);

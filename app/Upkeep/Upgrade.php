@@ -12,8 +12,8 @@ use Illuminate\Support\Facades\Schema;
 use PDOException;
 
 /**
- * Brings the database to this version: all of it or nothing, in one transaction, after a copy was made. An upgrade that is interrupted
- * leaves the database as it was, and is done at the next start.
+ * Copies the database, then applies all pending migrations in one transaction. An interrupted upgrade leaves the database unchanged, and
+ * the next start repeats it.
  */
 final class Upgrade
 {
@@ -71,12 +71,12 @@ final class Upgrade
 
     private function onSqlite(Connection $connection): void
     {
-        // Tables are built anew where a column changes. Within a transaction SQLite does not let go of its foreign keys, and rows that
-        // point to the old table would go with it: they are let go of before, and looked through at the end.
+        // Changing a column rebuilds its table. With foreign keys on, dropping the old table would delete rows that refer to it, and SQLite
+        // cannot switch them off inside a transaction. So they are off during the upgrade and checked at its end.
         $connection->statement('pragma foreign_keys = off');
         try {
             $connection->transaction(function () use ($connection): void {
-                // Somebody else may have been quicker.
+                // Another process may have upgraded while this one waited for the lock.
                 $this->isCurrent() ?: $this->migrate();
                 $broken = $connection->select('pragma foreign_key_check');
                 if ($broken !== []) {
@@ -94,7 +94,7 @@ final class Upgrade
     private function onPostgres(Connection $connection): void
     {
         $connection->transaction(function () use ($connection): void {
-            // Of several machines that start at once, one upgrades and the others wait for it.
+            // If several machines start at once, one upgrades and the others wait.
             $connection->select('select pg_advisory_xact_lock(?)', [self::LOCK]);
             $this->isCurrent() ?: $this->migrate();
         });

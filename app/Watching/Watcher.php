@@ -118,7 +118,7 @@ class Watcher
         try {
             $cut = $this->shelf->bringIn($path);
         } catch (Unreadable|FileProblem $e) {
-            // Half a copy, or no media at all: it is somebody else's, and stays where it is. It is read again once it changes.
+            // An unfinished copy, or not media: the file is not ours to move. It is read again when it changes.
             $this->refuse($file, $e->getMessage());
 
             return;
@@ -135,7 +135,7 @@ class Watcher
             $file->update(['state' => WatchedFile::PACKED]);
         } catch (Refused $e) {
             $this->refuse($file, $e->getMessage());
-            // Never one that somebody is still writing.
+            // A file that is still being written is never moved.
             if (SetAside::isAtRest($path, $file->bytes, $file->modified)) {
                 SetAside::file($path, $e->getMessage());
             }

@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\DB;
  */
 class WorkQueue
 {
-    /** Seconds between looks while something is in hand or may be taken soon: an owner may vanish, what others wait for may end. */
+    /** Seconds between checks while work is running or due: its owner may die, or a blocked item may become free. */
     private const BUSY_PAUSE = 0.3;
 
     private const MIN_PAUSE = 0.05;
@@ -106,7 +106,7 @@ class WorkQueue
         $this->call();
     }
 
-    /** What was put off is due at once. */
+    /** Makes postponed work due now. */
     public function hurry(Work $work): void
     {
         Work::query()->whereKey($work->id)->where('state', WorkState::Waiting)->update(['not_before' => null]);
@@ -158,8 +158,7 @@ class WorkQueue
     }
 
     /**
-     * Seconds after which it is worth asking again where claim() found nothing and nobody calls: what was put off is due then, or a lease
-     * has run out.
+     * Seconds to wait for a call after claim() found nothing: until postponed work is due, or briefly while work is running.
      *
      * @param  list<string>  $kinds
      */
@@ -216,7 +215,7 @@ class WorkQueue
         ];
         if ($this->change($work, $over + $done)) {
             event(new WorkEnded($work));
-            // What followed from its end is there when others look.
+            // After the event, so that woken workers see what its listeners queued.
             $this->call();
         }
     }
@@ -239,7 +238,7 @@ class WorkQueue
         $this->change($work, [
             'state' => WorkState::Waiting, 'owner' => null, 'lease_until' => null, 'not_before' => Work::now($seconds), 'error' => $error,
         ]);
-        // Others wait for its place, and for the moment at which it is due.
+        // Others may take its slot, and must learn when it is due.
         $this->call();
     }
 

@@ -55,7 +55,7 @@ class Worker
     public function run(array $kinds, Closure $leaving, Closure $idle): void
     {
         $this->presence = new Presence($this->owner, $kinds, $this->capabilities);
-        // From here on no call is missed: one that comes between a look and a wait ends the wait.
+        // Opens the socket now, so that a call between claim() and the first wait is not lost.
         $this->calls->wait(0.0);
         while (! $idle()) {
             try {
@@ -103,7 +103,7 @@ class Worker
     }
 
     /**
-     * Seconds until there may be something to do, unless somebody calls before.
+     * Seconds to wait for a call before checking the queue again.
      *
      * @param  list<string>  $kinds
      * @param  string|null  $misses  a folder without which nothing is taken

@@ -9,7 +9,7 @@ return new class extends Migration
 {
     public function up(): void
     {
-        // Whoever could sign in until now could do everything.
+        // Existing users could do everything.
         Schema::table('users', fn (Blueprint $table) => $table->string('role', 16)->default('owner'));
         Schema::table('tokens', function (Blueprint $table): void {
             $table->string('role', 16)->default('owner');
@@ -21,7 +21,7 @@ return new class extends Migration
             $table->string('who', 80);
             $table->string('what', 80);
             $table->string('subject', 255)->default('');
-            $table->string('address', 45)->nullable(); // of whoever asked, as IPv4 or IPv6
+            $table->string('address', 45)->nullable(); // of the visitor, IPv4 or IPv6
             $table->integer('times')->default(1); // in a row
         });
     }

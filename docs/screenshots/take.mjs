@@ -1,9 +1,11 @@
-// Takes the pictures of the README from the demo data. Start with `bin/start --fresh`, then run `node docs/screenshots/take.mjs`.
+// Takes the pictures of the README from the demo data: `docs/screenshots/take` starts it with folders whose names tell nothing of a machine.
+// The arguments are the address, and the folder of the demo cuts.
 import { execFileSync } from 'node:child_process';
 import { readFileSync, renameSync, rmSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:8410';
+const media = process.argv[3] ?? new URL('../../storage/demo/media/', import.meta.url).pathname;
 const folder = new URL('./', import.meta.url).pathname;
 const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium-headless-shell',
@@ -97,7 +99,7 @@ await page.route('**/api/uploads/**', async (route) => {
 await page.getByRole('button', { name: 'Bring in a cut' }).click();
 await page
     .getByLabel('Files of this computer')
-    .setInputFiles(['kiln-night-firing.mov', 'studio-short.mov'].map((name) => `storage/demo/media/${name}`));
+    .setInputFiles(['kiln-night-firing.mov', 'studio-short.mov'].map((name) => `${media}${name}`));
 await page.waitForTimeout(2300);
 await page.getByRole('button', { name: 'Pause studio-short.mov' }).click();
 await page.waitForTimeout(2500);
@@ -166,7 +168,6 @@ await page.getByLabel('≤ 30 fps of 2160 lines, in Mb/s').fill('35–45');
 await take(page, 'hosts');
 
 // A host is taught by two uploads and what it made of them, under names that say nothing.
-const media = new URL('../../storage/demo/media/', import.meta.url).pathname;
 const crate = (...args) => execFileSync(new URL('../../bin/crate', import.meta.url).pathname, args, { encoding: 'utf8' });
 const lessons = ['studio-short.mov', 'ember-study.mov'].map((upload, at) => {
     const made = crate('recompress', `${media}${upload}`, '--host=tallgate', `--into=${media}came-back`, '--json');

@@ -78,7 +78,7 @@ test('on the machine itself one signs in as well, and a viewer looks but changes
     await expect(page.getByText('needs the role of owner')).toBeVisible();
 });
 
-// The other tests are of a machine on which nobody has to sign in.
+// The other tests run without users.
 test.afterEach(() => {
     for (const name of ['ada', 'mira']) {
         try {

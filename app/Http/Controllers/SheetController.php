@@ -28,13 +28,13 @@ class SheetController
     {
     }
 
-    /** Looking changes nothing: not in the queue either. */
+    /** Reads only: opening a sheet must not change the queue. */
     public function show(Cut $cut): JsonResponse
     {
         return $this->sheet($cut, $cut->reading(), wants: false);
     }
 
-    /** Somebody works on this sheet now: the cut's analysis comes before others, and samples are encoded for its estimates. */
+    /** Called by a page that shows the sheet: moves the cut's analysis to the front and requests samples for its estimates. */
     public function want(Cut $cut, CutAnalyses $analyses): JsonResponse
     {
         $analyses->want($cut);

@@ -16,7 +16,7 @@ class SignInController
     public function store(Request $request, Door $door, Pipeline $pipeline): JsonResponse
     {
         ['name' => $name, 'password' => $password] = Payload::of($request, 'sign-in-request');
-        // A session is begun only for somebody who is let in: a refusal leaves nothing behind.
+        // The session starts after the password check, so that a refused sign-in leaves no session file.
         $user = $door->check($name, $password, (string) $request->ip());
 
         return $pipeline->send($request)->through(Sessions::BEGIN)->then(function (Request $request) use ($door, $user): JsonResponse {

@@ -9,7 +9,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Holds whoever was let in to their role. */
+/** Refuses requests that the visitor's role does not allow. */
 final class Allowed
 {
     /** @param  Closure(Request): Response  $next */

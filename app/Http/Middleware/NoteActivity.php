@@ -9,7 +9,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Notes what somebody changed, once it is done. */
+/** Logs each change in the activity log after it succeeds. */
 final class NoteActivity
 {
     public function __construct(private readonly ActivityLog $log)
@@ -23,7 +23,7 @@ final class NoteActivity
         $route = $request->route();
         $what = Deeds::of($request->method(), $route->uri());
         if ($what !== null && $response->getStatusCode() < 400) {
-            // What was done is done: that it could not be noted is no reason to say that it failed.
+            // The change has succeeded, so a failure to log it must not turn the response into an error.
             rescue(fn () => $this->log->note(
                 Visitor::of($request)->name ?? 'this machine',
                 $what,

@@ -18,8 +18,8 @@ use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Everybody is signed in as soon as there is a user, by a session or a token. Whoever sits at this machine need not be while there is none,
- * or where the owner switched that off. Sessions are begun for nobody else, so that they cost nothing here.
+ * Requires a session or a token as soon as a user exists. Requests from this machine need neither while there are no users, or when the
+ * owner switched local sign-in off; no session is started for them.
  */
 final class SignedIn
 {

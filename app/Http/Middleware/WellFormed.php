@@ -8,7 +8,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** The one place that refuses addresses nobody could mean: text that is no UTF-8, lists where a value belongs, numbers beyond 64 bits. */
+/** Refuses malformed addresses in one place: invalid UTF-8, lists where a single value belongs, numbers beyond 64 bits. */
 final class WellFormed
 {
     /** @param  Closure(Request): Response  $next */

@@ -11,6 +11,6 @@ interface Calls
     /** Something was put into the queue, or left its place there. */
     public function call(): void;
 
-    /** Returns when somebody called since the last time, or after so many seconds. */
+    /** Returns after a call since the last wait, or after this many seconds. */
     public function wait(float $seconds): void;
 }

@@ -3,8 +3,8 @@
 namespace App\Work\Calls;
 
 /**
- * Calls on one machine: each worker that waits has a socket in a folder, and whoever calls writes to all of them. Nothing runs meanwhile. A
- * worker of another machine, or of another user, does not hear it and looks when its wait is over.
+ * Wakes workers on this machine: each worker listens on a socket in a folder, and call() writes to all of them. Workers of another machine
+ * or user do not hear the call; they check the queue when their wait ends.
  */
 final class LocalCalls implements Calls
 {
@@ -24,7 +24,7 @@ final class LocalCalls implements Calls
         foreach (glob(self::folder().'/*.call', GLOB_NOSORT) ?: [] as $path) {
             $to = @stream_socket_client("udg://{$path}", $code, $message, 0);
             if ($to === false) {
-                // Nobody listens: its worker was killed.
+                // The worker of this socket was killed.
                 $code === SOCKET_ECONNREFUSED && @unlink($path);
 
                 continue;

@@ -169,7 +169,7 @@ export const api = {
     upload: (id: string) => call<UploadAnswer>('GET', `uploads/${id}`),
     putBack: (cut: number) => call<CutAnswer>('POST', `cuts/${cut}/take-back`),
     takeOff: (cut: number) => call<void>('DELETE', `cuts/${cut}`),
-    /** Somebody works on this sheet: samples are encoded for its estimates. */
+    /** Requests samples for the estimates of a sheet that is open. */
     wantSheet: (cut: number) => call<Sheet>('POST', `cuts/${cut}/sheet/wanted`),
     sheet: (cut: number) => call<Sheet>('GET', `cuts/${cut}/sheet`),
     saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet),

@@ -125,7 +125,7 @@ export interface Activity {
          */
         at: string;
         /**
-         * A user, or “this machine” where nobody has to sign in.
+         * A user, or “this machine” while no sign-in is required.
          */
         who: string;
         what: string;
@@ -134,7 +134,7 @@ export interface Activity {
          */
         subject: string;
         /**
-         * Network address of whoever asked; null on the command line.
+         * Network address of the visitor; null on the command line.
          */
         address: string | null;
         /**
@@ -2074,7 +2074,7 @@ export interface Machine {
      */
     lineSpeedLearntFrom: number;
     /**
-     * Who is signed in; null on the machine itself while nobody has to sign in.
+     * Who is signed in; null on the machine itself while no sign-in is required.
      */
     user: string | null;
     /**

@@ -138,7 +138,7 @@ function SettingsLink() {
     ) : null;
 }
 
-/** Says who is signed in, and what a viewer may do. Nothing while nobody has to sign in. */
+/** The signed-in user, with a note for viewers; nothing while no sign-in is required. */
 function SignedInAs() {
     const { user = null, role = 'owner' } = useMachine().data ?? {};
     if (user === null) {

@@ -189,14 +189,14 @@ export function SettingsPage() {
                 {row(
                     'signInHere',
                     'Sign-in here',
-                    'Once there is a user, everybody signs in. Switched off, nobody has to on this machine; leave it on behind a proxy.',
+                    'As soon as a user exists, everyone signs in. Off: no sign-in on this machine. Keep it on behind a proxy.',
                     <label className="flex h-7 items-center gap-2">
                         <input
                             type="checkbox"
                             checked={data.signInHere}
                             onChange={(event) => set({ signInHere: event.target.checked })}
                         />
-                        Sign in on this machine as well
+                        Require sign-in on this machine
                     </label>,
                 )}
             </dl>

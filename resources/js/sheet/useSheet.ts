@@ -15,10 +15,10 @@ const again = (sheet: Sheet | undefined) => {
     return sheet?.outputs.some((output) => output.plan.estimate.sampling) ? 1_000 : false;
 };
 
-/** Milliseconds after which the server is told again that somebody waits for samples: it drops them after five seconds. */
+/** Milliseconds between requests for samples. The server drops waiting samples that were not requested for five seconds. */
 const WANTED_EVERY = 3_000;
 
-/** Asks for the samples that a sheet's estimates need: looking at a sheet asks for nothing by itself, and a viewer may not ask. */
+/** Requests the samples that the estimates need. GET has no side effects, and viewers may not request samples. */
 function useWantedSamples(cut: number, sheet: Sheet | undefined, isAtRest: boolean) {
     const client = useQueryClient();
     const role = useMachine().data?.role;
@@ -29,7 +29,7 @@ function useWantedSamples(cut: number, sheet: Sheet | undefined, isAtRest: boole
         rest.current = isAtRest;
     });
     const want = useCallback(() => {
-        // Without an answer the sheet stays as it was read.
+        // If the request fails, the sheet stays as it is.
         api.wantSheet(cut).then(
             (answer) =>
                 rest.current &&

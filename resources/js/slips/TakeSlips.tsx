@@ -16,7 +16,7 @@ export function TakeSlips({ pack, isAnyMade }: { pack: string; isAnyMade: boolea
         mutationFn: () => api.writeHashList(pack),
         onSuccess: (answer) => client.setQueryData(key, answer),
     });
-    // Asked for only once one was begun here: a large delivery is read by a worker.
+    // Polled only after a list was started here: a worker writes the list of a large delivery.
     const { data: list } = useQuery({
         queryKey: key,
         queryFn: () => api.hashList(pack),
