@@ -28,8 +28,8 @@ final class Attempts
     private const NETWORK_BYTES = 8;
 
     /**
-     * Seconds until the next attempt; 0 if it may be made now. It counts as a failure until succeeded() is called, so that parallel attempts
-     * cannot exceed the limit.
+     * Seconds until the next attempt; 0 if it may be made now. It counts as a failure until succeeded() is called, so that parallel
+     * attempts cannot exceed the limit.
      */
     public function take(string $address, string $name): int
     {
