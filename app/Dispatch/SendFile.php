@@ -111,7 +111,7 @@ class SendFile implements Kind
     /** Its bytes and its checksum, as it is now: what was made is not sent where it has been changed since. */
     private function know(Dispatch $dispatch, Meter $meter): void
     {
-        if (! is_file($dispatch->file)) {
+        if ($dispatch->run?->gone_at !== null || ! is_file($dispatch->file)) {
             throw SendingFailed::over('gone', 'The file is not where it was.', 'Make it again, then send it.');
         }
         clearstatcache(true, $dispatch->file);

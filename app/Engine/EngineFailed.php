@@ -13,8 +13,8 @@ final class EngineFailed extends RuntimeException implements Refused
 
     /** What people call the signals that end a program (POSIX.1-2017, signal.h). */
     private const SIGNALS = [
-        SIGKILL => 'KILL',
-        SIGTERM => 'TERM',
+        Signal::KILL => 'KILL',
+        Signal::TERM => 'TERM',
         SIGSEGV => 'SEGV',
         SIGABRT => 'ABRT',
         SIGXCPU => 'XCPU',
@@ -68,7 +68,7 @@ final class EngineFailed extends RuntimeException implements Refused
             return self::saying($said);
         }
         $name = self::SIGNALS[$signal] ?? (string) $signal;
-        $why = $signal === SIGKILL ? 'The machine may have run out of memory: close other programs, then try again.' : 'Try again.';
+        $why = $signal === Signal::KILL ? 'The machine may have run out of memory: close other programs, then try again.' : 'Try again.';
 
         return new self("The engine was ended by the signal {$name}.", $why, 'The unfinished file was removed.');
     }

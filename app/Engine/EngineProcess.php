@@ -38,7 +38,7 @@ final class EngineProcess extends Process
      */
     public function end(): void
     {
-        $this->group > 0 && posix_kill(-$this->group, SIGKILL);
+        $this->group > 0 && posix_kill(-$this->group, Signal::KILL);
         $this->stop(0);
     }
 
@@ -54,7 +54,7 @@ final class EngineProcess extends Process
         }
         // More of what it says is read while it is ended, and once more when it is forgotten, which may be in the midst of anything.
         $this->isHeard = false;
-        $this->isRunning() && posix_kill($this->group, SIGKILL);
+        $this->isRunning() && posix_kill($this->group, Signal::KILL);
         for ($end = Clock::seconds() + self::PATIENCE; $this->isRunning(); usleep(self::PAUSE)) {
             if (Clock::seconds() > $end) {
                 $this->leave();

@@ -223,19 +223,21 @@ class Runner
      */
     public function compute(array $command, string $folder, int $seconds): ?array
     {
-        $process = new EngineProcess(['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$command], $folder, null, null, $seconds);
+        $process = new EngineProcess(['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$command], $folder, null, null, null);
         $process->start();
-        try {
-            $process->wait();
-        } catch (ProcessTimedOutException) {
-            $process->end();
+        $pause = self::FIRST_PAUSE;
+        // Not by the process's own limit, which goes by the time of day: that may be set.
+        for ($end = Clock::seconds() + $seconds; $process->isRunning(); self::wait($pause)) {
+            if (Clock::seconds() > $end) {
+                $process->end();
 
-            return null;
-        } catch (ProcessSignaledException) {
-            return [128 + $process->getTermSignal(), $process->getOutput(), $process->getErrorOutput()];
+                return null;
+            }
+            $pause = min(self::LONGEST_PAUSE, $pause * 2);
         }
+        $status = $process->hasBeenSignaled() ? 128 + $process->getTermSignal() : (int) $process->getExitCode();
 
-        return [(int) $process->getExitCode(), $process->getOutput(), $process->getErrorOutput()];
+        return [$status, $process->getOutput(), $process->getErrorOutput()];
     }
 
     /**
@@ -338,7 +340,7 @@ class Runner
     private function standStill(int $group, StallWatch $watch, ?Closure $shouldStop, Closure $isPaused): void
     {
         $begun = Clock::seconds();
-        posix_kill(-$group, SIGSTOP);
+        posix_kill(-$group, Signal::STOP);
         try {
             while ($isPaused()) {
                 if ($shouldStop !== null && $shouldStop()) {
@@ -347,7 +349,7 @@ class Runner
                 usleep(self::STANDSTILL_PAUSE);
             }
         } finally {
-            posix_kill(-$group, SIGCONT);
+            posix_kill(-$group, Signal::CONTINUE);
             $watch->forgive(Clock::seconds() - $begun);
         }
     }

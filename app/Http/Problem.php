@@ -2,7 +2,7 @@
 
 namespace App\Http;
 
-use App\Database\DatabaseFault;
+use App\Database\Unavailable;
 use App\SignIn\SignInRefused;
 use App\Uploads\UploadRefused;
 use Illuminate\Auth\AuthenticationException;
@@ -26,16 +26,7 @@ final class Problem
                 'not-found',
                 'This is not here, or no longer. Go back to the shelf.',
             ),
-            ($fault = DatabaseFault::of($e)) !== null => self::answer(
-                503,
-                $fault->value,
-                "{$fault->message()} {$fault->kept()} {$fault->todo()}",
-            ),
-            self::isDiskFull($e) => self::answer(
-                503,
-                'disk-full',
-                'The drive on which Outer Crate keeps its files is full. Free some space on it, then try again.',
-            ),
+            ($unavailable = Unavailable::of($e)) !== null => self::refused($unavailable),
             $e instanceof HttpExceptionInterface => self::answer(
                 $e->getStatusCode(),
                 'http',
@@ -47,12 +38,6 @@ final class Problem
                 'Something broke inside Outer Crate. Your files are untouched; storage/logs says more.',
             ),
         };
-    }
-
-    /** As the C library says it, also in an error of PHP's. */
-    public static function isDiskFull(Throwable $e): bool
-    {
-        return str_contains($e->getMessage(), 'No space left on device') || str_contains($e->getMessage(), 'Disk quota exceeded');
     }
 
     private static function refused(Refused $e): JsonResponse

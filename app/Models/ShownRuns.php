@@ -12,7 +12,7 @@ use Illuminate\Support\Facades\DB;
  * take several times as long.
  *
  * @phpstan-type ShownRun object{id: int, pack: string, cleared_at: ?string, output: ?string, recalled: bool|int, cut_id: ?int,
- *     cut_name: string, name: string, file: string, card: string, state: string, frames: int, percent: int,
+ *     cut_name: string, name: string, file: string, card: string, gone_at: ?string, state: string, frames: int, percent: int,
  *     speed: float|string|null, seconds_left: ?int, expected_seconds: float|string|null, error: ?string, stop_asked: bool|int,
  *     paused: bool|int, place: int, detail: ?string, started_at: ?string, ended_at: ?string}
  */
@@ -20,7 +20,7 @@ final class ShownRuns
 {
     private const COLUMNS = [
         'runs.id', 'runs.pack', 'runs.cleared_at', 'runs.output', 'runs.recalled', 'runs.cut_id', 'runs.cut_name', 'runs.name',
-        'runs.file', 'runs.card',
+        'runs.file', 'runs.card', 'runs.gone_at',
         'works.state', 'works.frames', 'works.percent', 'works.speed', 'works.seconds_left', 'works.expected_seconds', 'works.error',
         'works.stop_asked', 'works.paused', 'works.place', 'works.detail', 'works.started_at', 'works.ended_at',
     ];

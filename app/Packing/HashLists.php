@@ -39,7 +39,7 @@ class HashLists
         if ($made->isEmpty()) {
             throw new PackRefused('There is no finished file to list.', 'Wait until one is made.');
         }
-        $gone = $made->first(fn (Run $run): bool => ! file_exists($run->file));
+        $gone = $made->first(fn (Run $run): bool => $run->gone_at !== null || ! file_exists($run->file));
         if ($gone !== null) {
             throw new PackRefused(mb_scrub(basename($gone->file)).' is no longer where it was made.', 'Put it back, or make it again.');
         }

@@ -16,9 +16,12 @@ use App\Media\Scratch;
 use App\Models\Run;
 use App\Models\Speed;
 use App\Models\Work;
+use App\Models\WorkState;
 use App\Work\Ending;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\WorkQueue;
+use Illuminate\Database\Eloquent\Builder;
 use OuterCrate\Encoding\Aim;
 use OuterCrate\Encoding\Attempt;
 use OuterCrate\Encoding\Pass;
@@ -32,6 +35,9 @@ use Throwable;
 /** Makes the file of a run: encodes it beside its place, reads it back, and gives it its name. Never half a file is seen. */
 class MakeFile implements Kind
 {
+    /** Seconds for which nobody else takes it in hand while it gets its name. */
+    private const NAMING = 60;
+
     public function __construct(
         private readonly Runner $engine,
         private readonly PassRunner $runner,
@@ -45,6 +51,7 @@ class MakeFile implements Kind
         private readonly InParts $inParts,
         private readonly DriveAnswers $answers,
         private readonly Room $room,
+        private readonly WorkQueue $queue,
     ) {
     }
 
@@ -140,15 +147,19 @@ class MakeFile implements Kind
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
             $watch->need($run);
             // From here on the file may have its name: whoever takes over finds it by what the slip says.
-            Durably::write(fn () => $run->update(['slip' => $slip->toArray(), 'card' => Run::cardOf($run->plan, $slip->toArray())]));
+            $written = ['slip' => $slip->toArray(), 'card' => Run::cardOf($run->plan, $slip->toArray())];
+            Durably::write(fn () => $meter->write(fn () => $run->update($written)));
             $this->engine->putOnDisk($file->partial, $meter->check(...));
+            // Nobody else takes it in hand while it gets its name.
+            $meter->hold(self::NAMING);
+            $meter->check();
             $path = $file->publish();
-            $run->update(['file' => $path]);
+            $meter->write(fn () => self::named($run, $path));
             $journal->made($path);
             // One that was taken up again took longer than its last owner had it.
             $isAlone && $work->attempts === 1 && $this->learn($run, $slip->madeIn);
         } catch (Stopped $e) {
-            $run->update(['slip' => null]);
+            $this->queue->whileOwned($work, fn () => $run->update(['slip' => null]));
             $isToGoOn = true;
             $staysFinished = $meter->ending() !== Ending::Stopped && FinishedFile::left($scratch) === $file?->partial;
             $journal->ended($meter->ending() === Ending::Stopped ? 'Stopped.' : 'Put down: it goes on from its last finished pass.');
@@ -160,11 +171,12 @@ class MakeFile implements Kind
             $journal->ended($e->getMessage());
             throw $e;
         } catch (Refused $e) {
-            $run->update(['slip' => null]);
+            $isOwned = $this->queue->whileOwned($work, fn () => $run->update(['slip' => null]));
             // A drive that went silent is what it came of, and nothing is to be touched there.
             $silent = $this->answers->missing($run);
             $file = $silent === null ? $file : null;
-            $isToGoOn = $silent !== null;
+            // Another owner works in the same folder.
+            $isToGoOn = $silent !== null || ! $isOwned;
             $journal->ended(($silent ?? $e)->getMessage());
             throw $silent ?? $e;
         } finally {
@@ -321,10 +333,19 @@ class MakeFile implements Kind
         }
         self::discardLeftovers($run);
         self::forget($run->id);
-        $run->update(['file' => $path]);
+        self::named($run, $path);
         (new RunJournal($run))->made($path);
 
         return true;
+    }
+
+    /** A file that had this name before is gone: nothing is ever put in its place. */
+    private static function named(Run $run, string $path): void
+    {
+        $run->update(['file' => $path, 'gone_at' => null]);
+        Run::query()->where('file', $run->getRawOriginal('file'))->where('id', '<>', $run->id)->whereNull('gone_at')
+            ->whereHas('work', fn (Builder $work): Builder => $work->where('state', WorkState::Done))
+            ->update(['gone_at' => now()]);
     }
 
     /** The file is there, whatever becomes of this. */

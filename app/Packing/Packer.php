@@ -11,6 +11,7 @@ use App\Media\OutputFile;
 use App\Models\Cut;
 use App\Models\LibraryUse;
 use App\Models\Run;
+use App\Models\Work;
 use App\Models\WorkState;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
@@ -136,11 +137,15 @@ class Packer
     /** Back into the queue, at its place: what failed, and what was stopped. */
     public function retry(Run $run): void
     {
-        if (! in_array($run->work->state, [WorkState::Failed, WorkState::Stopped], true)) {
-            throw new PackRefused('Only what failed or was stopped is tried again.', 'Make it again, if another file is wanted.');
-        }
-        $run->update(['slip' => null, 'cleared_at' => null]);
-        $this->put($run);
+        DB::transaction(function () use ($run): void {
+            // As it is now: somebody else may have pressed the same button, and it may be made by now.
+            $state = Work::query()->where(['kind' => Run::WORK, 'subject' => $run->id])->lockForUpdate()->first()?->state;
+            if (! in_array($state, [WorkState::Failed, WorkState::Stopped], true)) {
+                throw new PackRefused('Only what failed or was stopped is tried again.', 'Make it again, if another file is wanted.');
+            }
+            $run->update(['slip' => null, 'cleared_at' => null, 'gone_at' => null]);
+            $this->put($run);
+        });
     }
 
     /**
@@ -156,7 +161,7 @@ class Packer
             ->whereHas('work', fn (Builder $work): Builder => $work->whereIn('state', [...WorkState::underWay(), WorkState::Done]))
             ->orderBy('id')
             ->get()
-            ->filter(fn (Run $run): bool => ! $run->work->state->isOver() || file_exists($run->file));
+            ->filter(fn (Run $run): bool => ! $run->work->state->isOver() || ($run->gone_at === null && file_exists($run->file)));
         if (array_diff($wanted, $known->pluck('same')->all()) === []) {
             $names = $known->map(fn (Run $run): string => mb_scrub(basename($run->file)))->unique()->values()->all();
             throw new MadeAlready($names ?: [$cut->name], $known->contains(fn (Run $run): bool => ! $run->work->state->isOver()));

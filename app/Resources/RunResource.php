@@ -52,7 +52,7 @@ final class RunResource
             'error' => $run->error,
             'file' => mb_scrub(basename($path)),
             'path' => mb_scrub($path),
-            'onDisk' => $isDone && Drive::holds($path),
+            'onDisk' => $isDone && $run->gone_at === null && Drive::holds($path),
             'isFolder' => $card['isFolder'],
             'stopAsked' => $run->stop_asked && ! $isOver,
             'endedAt' => Moment::written($run->ended_at),

@@ -33,6 +33,7 @@ class Store
     {
         return Run::query()
             ->whereHas('work', fn (Builder $work): Builder => $work->where('state', WorkState::Done))
+            ->whereNull('gone_at')
             ->with('cut')
             ->orderBy('cut_name')->orderBy('cut_id')->orderBy('id')
             ->get(self::COLUMNS)
@@ -92,7 +93,11 @@ class Store
     public function takeBack(): void
     {
         foreach ($this->cleared() as $file) {
-            file_exists($file->cleared) || ! file_exists($file->path) ? Bin::takeBack($file->cleared, $file->path) : null;
+            if (file_exists($file->cleared) || ! file_exists($file->path)) {
+                Bin::takeBack($file->cleared, $file->path);
+                // Another run may have had its name meanwhile.
+                Run::query()->whereKey($file->run_id)->update(['gone_at' => null]);
+            }
             $file->delete();
         }
     }
@@ -102,6 +107,8 @@ class Store
     {
         foreach ($this->cleared() as $file) {
             Bin::empty($file->cleared);
+            // It still lies in its place where whoever cleared it away was ended before doing so.
+            file_exists($file->path) ?: Run::query()->whereKey($file->run_id)->update(['gone_at' => now()]);
             $file->delete();
         }
     }

@@ -42,6 +42,9 @@ final readonly class Roster
             'services' => $services, 'address' => $address, 'port' => $port,
             'announcement' => $announcement, 'farewell' => $farewell, 'passing' => $passing,
         ], JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT | JSON_INVALID_UTF8_SUBSTITUTE));
+        foreach ([self::GUARD, self::SUPERVISOR, self::RUNNING] as $name) {
+            is_file("{$this->folder}/{$name}") || $this->write($name, "\n");
+        }
     }
 
     public function exists(): bool
@@ -125,12 +128,22 @@ final readonly class Roster
         return is_array($defined) ? $defined : throw new RuntimeException("{$this->folder} does not say which services there are.");
     }
 
-    /** Whole or not at all: it is read by others at any time, and by those who come after a crash. */
+    /**
+     * Whole or not at all: it is read by others at any time, and by those who come after a crash. On a full disk what is there is
+     * overwritten in place, which takes no room: the services must outlive that.
+     */
     private function write(string $name, string $text): void
     {
-        $new = "{$this->folder}/{$name}.".getmypid();
-        if (@file_put_contents($new, $text) !== strlen($text) || ! @rename($new, "{$this->folder}/{$name}")) {
-            throw new RuntimeException("{$this->folder}/{$name} could not be written.");
+        $path = "{$this->folder}/{$name}";
+        $new = "{$path}.".getmypid();
+        if (@file_put_contents($new, $text) === strlen($text) && @rename($new, $path)) {
+            return;
         }
+        @unlink($new);
+        $there = @fopen($path, 'r+');
+        if ($there === false || @fwrite($there, $text) !== strlen($text) || ! ftruncate($there, strlen($text))) {
+            throw new RuntimeException("{$path} could not be written.");
+        }
+        fclose($there);
     }
 }

@@ -6,11 +6,11 @@ use App\Engine\Capabilities;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Media\CutFile;
-use App\Media\CutReader;
 use App\Media\Drive;
 use App\Media\FileProblem;
 use App\Media\Fingerprint;
 use App\Media\Scratch;
+use App\Media\SeparateReader;
 use App\Media\StepStore;
 use App\Models\Cut;
 use App\Models\Run;
@@ -20,6 +20,7 @@ use OuterCrate\Encoding\Commands\LumaCommand;
 use OuterCrate\Encoding\Commands\PixelsCommand;
 use OuterCrate\Measures\FaultMap;
 use OuterCrate\Measures\Plane;
+use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRange;
@@ -33,7 +34,7 @@ class Comparisons
 
     public function __construct(
         private readonly StepStore $store,
-        private readonly CutReader $reader,
+        private readonly SeparateReader $reader,
         private readonly Runner $runner,
         private readonly Capabilities $capabilities,
     ) {
@@ -78,7 +79,7 @@ class Comparisons
         }
         $range = new FrameRange($run->plan['range']['first'], $run->plan['range']['last']);
         $here = CutFile::isHere($cut) ? $cut->path : null;
-        $made = Drive::holds($run->file) && is_file($run->file) ? $run->file : null;
+        $made = $run->gone_at === null && Drive::holds($run->file) && is_file($run->file) ? $run->file : null;
         $sources = [
             new Source('cut', 'The cut', basename($cut->path), $here, (string) $cut->fingerprint, $range->first),
             new Source('made', 'As it was made', basename($run->file), $made, (string) $run->slip['sha256']),
@@ -97,7 +98,8 @@ class Comparisons
      */
     public function ofFiles(array $paths): Comparison
     {
-        $reading = $this->reader->read($paths[0])['reading'];
+        $prints = array_map(Fingerprint::of(...), $paths);
+        $reading = $this->reading($paths[0], $prints[0]);
         $reading->mainVideo() ?? throw EngineFailed::noPicture();
         $labels = ['The first', 'The second', 'The third'];
         $sources = array_map(fn (string $path, int $i): Source => new Source(
@@ -105,7 +107,7 @@ class Comparisons
             $labels[$i] ?? 'A file',
             basename($path),
             $path,
-            Fingerprint::of($path),
+            $prints[$i],
         ), $paths, array_keys($paths));
 
         return new Comparison(basename($paths[0]), null, $reading, [FrameRange::whole(max(1, $reading->length()))], $sources);
@@ -127,7 +129,7 @@ class Comparisons
         $key = StepStore::key('pixels', $source->key, $frame + $source->offset, (string) $size, $this->capabilities->version());
 
         return $this->store->file($key, 'png', function (string $partial) use ($comparison, $source, $path, $frame, $size): void {
-            $reading = $this->reader->read($path)['reading'];
+            $reading = $this->reading($path, $source->key);
             $at = self::at($comparison, $source, $reading, $frame);
             $this->runner->encode(PixelsCommand::of($reading, $path, $at, $size, $partial), dirname($partial));
         });
@@ -158,10 +160,21 @@ class Comparisons
         )->toArray());
     }
 
+    /** Read once: every frame that is looked at needs it. */
+    private function reading(string $path, string $key): Reading
+    {
+        ['probe' => $probe, 'fastStart' => $fastStart] = $this->store->figures(
+            StepStore::key('probe', $key, $this->capabilities->version()),
+            fn (): array => $this->reader->probe($path),
+        );
+
+        return (new ProbeReader)->read($probe, (int) filesize($path), $fastStart);
+    }
+
     private function luma(Comparison $comparison, Source $source, int $frame, FrameSize $size): Plane
     {
         $path = $source->path ?? throw self::gone($source);
-        $reading = $this->reader->read($path)['reading'];
+        $reading = $this->reading($path, $source->key);
         $scratch = Scratch::named('luma-'.bin2hex(random_bytes(4)));
         try {
             $command = LumaCommand::of($reading, $path, self::at($comparison, $source, $reading, $frame), $size);

@@ -3,6 +3,7 @@
 namespace App\Upkeep;
 
 use FilesystemIterator;
+use Illuminate\Support\Facades\File;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
@@ -23,6 +24,9 @@ final class Housekeeping
     /** Days after which a partial upload is deleted. A running one is named in the database and expires earlier. */
     private const PARTIAL_DAYS = 14;
 
+    /** Days without a change after which the working folder of a sample or a test is deleted: no test takes as long. */
+    private const WORK_DAYS = 2;
+
     /** Days after which the folder of a server that does not run is removed. */
     private const SERVED_DAYS = 7;
 
@@ -32,6 +36,7 @@ final class Housekeeping
         $this->remove((string) config('session.files'), 60 * (int) config('session.lifetime'), '~^[A-Za-z0-9]{40}$~');
         $this->remove((string) config('crate.uploads'), 86_400 * self::PARTIAL_DAYS, '~^\..+\.(partial|hash)$~');
         $this->remove(Copies::folder(), 86_400, '~\.partial$~');
+        $this->removeWork();
         $this->removeServed();
         foreach (glob(storage_path('logs/*.log')) ?: [] as $log) {
             $this->shorten($log);
@@ -90,6 +95,26 @@ final class Housekeeping
                 @rmdir($folder);
             }
         }
+    }
+
+    /** Working folders of processes that were killed. Those of runs stay: a run that was stopped can be made on. */
+    private function removeWork(): void
+    {
+        foreach (glob(config('crate.derived').'/work/*-*', GLOB_ONLYDIR) ?: [] as $folder) {
+            if (preg_match('~-[0-9a-f]{8}$~', $folder) === 1 && time() - self::lastWritten($folder) > 86_400 * self::WORK_DAYS) {
+                File::deleteDirectory($folder);
+            }
+        }
+    }
+
+    private static function lastWritten(string $folder): int
+    {
+        $written = (int) @filemtime($folder);
+        foreach (self::filesIn($folder) as $file) {
+            $written = max($written, (int) @filemtime($file->getPathname()));
+        }
+
+        return $written;
     }
 
     /** @return iterable<SplFileInfo> */

@@ -156,6 +156,21 @@ final class Meter
         }
     }
 
+    /**
+     * Writes what belongs to this work, unless it is someone else's by now.
+     *
+     * @param  Closure(): mixed  $write
+     *
+     * @throws Stopped when it is, and nothing was written
+     */
+    public function write(Closure $write): void
+    {
+        if (! $this->queue->whileOwned($this->work, $write)) {
+            $this->ending = Ending::Lost;
+            throw new Stopped;
+        }
+    }
+
     /** Why it was to end. */
     public function ending(): Ending
     {

@@ -113,6 +113,13 @@ class WorkQueue
         $this->call();
     }
 
+    /** Makes all postponed work due now: when that was to be, was written by a clock that has been set back since. */
+    public function hurryAll(): void
+    {
+        Work::query()->where('state', WorkState::Waiting)->whereNotNull('not_before')->update(['not_before' => null]);
+        $this->call();
+    }
+
     /** Someone waits for it now: it comes before others of its kind. */
     public function want(string $kind, int $subject): void
     {
@@ -188,6 +195,23 @@ class WorkQueue
         $detail = isset($progress['detail']) ? ['detail' => json_encode($progress['detail'])] : [];
 
         return $this->owned($work)->update(['lease_until' => Work::now($seconds ?? self::lease())] + $detail + $progress) === 1;
+    }
+
+    /**
+     * Writes what belongs to this work in one transaction with the look whether it still is its owner's: one who was taken for dead must not
+     * write over what the next owner made.
+     *
+     * @param  Closure(): mixed  $write
+     * @return bool false, and nothing is written, when it is someone else's by now
+     */
+    public function whileOwned(Work $work, Closure $write): bool
+    {
+        return DB::transaction(function () use ($work, $write): bool {
+            $isOwned = $this->owned($work)->lockForUpdate()->exists();
+            $isOwned && $write();
+
+            return $isOwned;
+        });
     }
 
     /**

@@ -5,6 +5,7 @@ namespace App\Work;
 use App\Database\DatabaseFile;
 use App\Engine\Capabilities;
 use App\Engine\Clock;
+use App\Engine\ClockWatch;
 use App\Models\Volumes;
 use App\Models\Work;
 use App\Settings\Settings;
@@ -57,9 +58,11 @@ class Worker
         $this->presence = new Presence($this->owner, $kinds, $this->capabilities);
         // Opens the socket now, so that a call between claim() and the first wait is not lost.
         $this->calls->wait(0.0);
+        $clock = new ClockWatch;
         while (! $idle()) {
             try {
                 DatabaseFile::look();
+                $clock->wasSetBack() && $this->queue->hurryAll();
                 $this->hearSettings();
                 $misses = Volumes::missing();
                 $this->presence->say($misses);

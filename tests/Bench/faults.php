@@ -2,9 +2,10 @@
 
 /*
  * Kills workers, and the engines that they run, at any moment, and counts what that leaves: half files, runs that are lost or stuck,
- * files that were made twice, faults of the database.
+ * files that were made twice, faults of the database. Then sends requests that are made up from the schemas over all routes, and counts
+ * those that are answered with 500.
  *
- * usage: bin/bench faults [KILLS [SEED]]    100 when left out; 500 take ten minutes
+ * usage: bin/bench faults [KILLS [SEED [REQUESTS]]]    100 kills and 10,000 requests when left out; 500 kills take ten minutes
  */
 
 use App\Desk\CutDesk;
@@ -19,6 +20,7 @@ use Illuminate\Support\Facades\File;
 use Symfony\Component\Process\Process;
 
 require __DIR__.'/bench.php.inc';
+require __DIR__.'/requests.php.inc';
 
 $kills = max(1, (int) ($argv[1] ?? 100));
 $seed = (int) ($argv[2] ?? random_int(1, 1_000_000));
@@ -82,3 +84,4 @@ figure('files that are not what their slips say', (string) ($runs->count() - $wh
 figure('files that nobody knows: half, or made twice', (string) count(array_diff($there, $files->all())), '0');
 figure('working folders left', (string) count(File::directories("{$scratch}/derived/work")), '0');
 figure('faults of the database', DB::selectOne('pragma integrity_check')->integrity_check === 'ok' ? '0' : 'some', '0');
+reportMadeUp((int) ($argv[3] ?? 10_000), $scratch);

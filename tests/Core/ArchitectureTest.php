@@ -182,6 +182,16 @@ it('starts the engine in the runner alone, and services in the supervisor', func
     expect(Sources::naming($starts, ['core', 'app', 'standin/src'], $mayStart))->toBe([]);
 });
 
+it('needs no pcntl where pages are answered, which have none', function () {
+    $mayNeed = '~^app/(Console|Supervision)/|^app/Work/SideBySide.php~';
+    $needs = fn (string $file): bool => preg_match(
+        '~^(?!\s*(//|\*|/\*)).*\b(SIG[A-Z]{3,}|pcntl_\w+)\b~m',
+        (string) file_get_contents(dirname(__DIR__, 2)."/{$file}"),
+    ) === 1;
+    $files = preg_grep($mayNeed, array_keys(Sources::names('app')), PREG_GREP_INVERT);
+    expect(array_values(array_filter($files, $needs)))->toBe([]);
+});
+
 it('touches files of people in Media, and what arrives in Uploads', function () {
     $touches = [
         'fopen', 'unlink', 'rename', 'link', 'mkdir', 'rmdir', 'ftruncate', 'symlink', 'copy', 'Illuminate\Support\Facades\File',

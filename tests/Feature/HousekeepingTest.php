@@ -25,6 +25,12 @@ it('keeps sessions, cached answers, logs and half uploads from growing without e
         file_put_contents($half = $this->folder('uploads')."/.cut {$i}.mp4.token.partial", 'x');
         $i <= 10 ?: $old($half);
     }
+    foreach (['run-12', 'sample-0a1b2c3d', 'transit-00112233'] as $i => $name) {
+        mkdir($work = $this->folder('derived')."/work/{$name}", recursive: true);
+        file_put_contents("{$work}/sample.mkv", 'x');
+        $i === 2 ?: $old("{$work}/sample.mkv");
+        $old($work);
+    }
     file_put_contents($this->folder('uploads').'/whole.mp4', 'x');
     $old($this->folder('uploads').'/whole.mp4');
     $log = "{$folder}/storage/logs/outer-crate.log";
@@ -39,6 +45,7 @@ it('keeps sessions, cached answers, logs and half uploads from growing without e
     ));
     expect($left("{$folder}/cache"))->toBe(10)
         ->and($left("{$folder}/sessions"))->toBe(10)
+        ->and(array_map(basename(...), glob($this->folder('derived').'/work/*')))->toBe(['run-12', 'transit-00112233'])
         ->and($left($this->folder('uploads')))->toBe(11)
         ->and(file_get_contents($log))->toBe("the last line\n")
         ->and(filesize("{$log}.1"))->toBe(5_000_000);

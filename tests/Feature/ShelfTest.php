@@ -2,6 +2,7 @@
 
 use App\Models\Cut;
 use App\Models\Run;
+use App\Media\SeparateReader;
 use App\Shelf\SeparateReading;
 use OuterCrate\Refusals\Refused;
 use Tests\Support\TestDatabase;
@@ -108,6 +109,7 @@ it('reads what pages bring in in a process of its own, and names the limit that 
     };
     try {
         expect($says($path))->toBe('Few')
+            ->and(app(SeparateReader::class)->ask($path, ['--only-read']))->toEqual(app(SeparateReader::class)->probe($path))
             ->and($says($this->file('notes.mp4', 'a shopping list')))->toStartWith('422 not-media: This is not a video file.');
         config(['crate.reading.memory' => 9_000_000]);
         expect($says($path))->toStartWith('422 reading-limit: Reading few.mp4 took more than 9')->toContain('CRATE_READING_MEMORY');
@@ -116,6 +118,9 @@ it('reads what pages bring in in a process of its own, and names the limit that 
         chmod($slow, 0o755);
         $set('CRATE_FFPROBE', $slow);
         expect($says($path))->toStartWith('422 reading-limit: Reading few.mp4 took more than 1 seconds');
+        config(['crate.reading.seconds' => 60]);
+        file_put_contents($slow, "#!/bin/sh\nkill -KILL \$PPID\n");
+        expect($says($path))->toStartWith('503 reading-killed: The process that read few.mp4 was ended from outside.');
     } finally {
         foreach ($before as $name => $value) {
             putenv($value === null ? $name : "{$name}={$value}");

@@ -43,6 +43,26 @@ it('clears made files away, puts them back, and deletes them in the end', functi
         ->and(is_file($this->cut->path))->toBeTrue();
 });
 
+it('tells a file from a later one of the same name', function () {
+    $make = fn (): Run => $this->made($this->cut, ['preset' => 'sound-wav']);
+    $first = $make();
+    ($this->clear)([$first]);
+    $second = $make();
+    expect($second->file)->toBe($first->refresh()->file);
+    $this->postJson('/api/store/take-back')->assertStatus(422);
+    $this->postJson('/api/store/empty')->assertOk();
+    expect(array_column(($this->store)()['files'], 'run'))->toBe([$second->id])
+        ->and($this->getJson("/api/packs/{$first->pack}")->json('runs.0.onDisk'))->toBeFalse()
+        ->and($this->getJson("/api/packs/{$second->pack}")->json('runs.0.onDisk'))->toBeTrue();
+    $this->getJson("/api/runs/{$first->id}/file")->assertStatus(404);
+    // What is asked of the earlier one does not touch the later one.
+    ($this->clear)([$first]);
+    expect(is_file($second->file))->toBeTrue();
+    ($this->clear)([$second]);
+    $this->postJson('/api/store/take-back')->assertOk();
+    expect($second->refresh()->gone_at)->toBeNull()->and($first->refresh()->gone_at)->not->toBeNull();
+});
+
 it('never clears the only master, nor what could not be made again', function () {
     [$one, $two, $review] = $this->queued($this->cut, [
         ['preset' => 'archive-10-bit'], ['preset' => 'light-lossless'], ['preset' => 'sound-wav'],

@@ -148,3 +148,19 @@ it('takes no later process with the same number for the one it noted', function 
     $earlier = ProcessId::fromText("{$own->number} 1");
     expect($own->isAlive())->toBeTrue()->and($earlier->isAlive())->toBeFalse()->and($earlier->session())->toBe([]);
 });
+
+it('notes what runs on a full disk too, so that the services outlive it', function () {
+    $folder = $this->folder('roster');
+    mkdir($folder);
+    $roster = new Roster($folder);
+    $roster->define([], '127.0.0.1', 8410);
+    $own = ProcessId::of((int) getmypid());
+    // Nothing new can be made there: a folder stands where the new file would.
+    foreach ([Roster::GUARD, 'running'] as $name) {
+        mkdir("{$folder}/{$name}.".getmypid());
+    }
+    $roster->note(Roster::GUARD, $own);
+    $roster->noteRunning(['a service with a long name' => $own, 'another' => $own]);
+    $roster->noteRunning(['one' => $own]);
+    expect($roster->noted(Roster::GUARD))->toEqual($own)->and(array_keys($roster->running()))->toBe(['one']);
+});

@@ -1,6 +1,7 @@
 <?php
 
 use App\Engine\Capabilities;
+use App\Engine\ClockWatch;
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
 use App\Models\Cut;
@@ -94,6 +95,35 @@ it('takes nothing over from whoever is there when a clock is set, and all when t
     expect($queue->claim($kinds, 'other'))->toBeNull();
     usleep(320_000);
     expect($queue->claim($kinds, 'other')?->id)->toBe($run->work->id);
+});
+
+it('changes nothing of a run that another owner took in hand meanwhile', function () {
+    config(['crate.work.lease' => 0.01]);
+    $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
+    $take = function (Work $work) use ($run): void {
+        Work::query()->whereKey($work->id)->update(['owner' => 'other', 'attempts' => $work->attempts + 1, 'lease_until' => Work::now(60)]);
+        $run->update(['slip' => ['sha256' => 'of the other']]);
+    };
+    app(Worker::class)->one(['make'], onProgress: $take);
+    expect($run->refresh()->slip)->toBe(['sha256' => 'of the other'])
+        ->and($run->work->refresh()->owner)->toBe('other')
+        ->and($this->left('out'))->toBe([])
+        ->and(app(WorkQueue::class)->whileOwned($run->work, fn () => null))->toBeTrue();
+    $run->work->owner = 'one';
+    expect(app(WorkQueue::class)->whileOwned($run->work, fn () => $run->update(['slip' => null])))->toBeFalse()
+        ->and($run->refresh()->slip)->toBe(['sha256' => 'of the other']);
+});
+
+it('tries at once what was put off when the clock is set back', function () {
+    $run = $this->aRun(work: ['not_before' => Work::now(30)]);
+    $watch = new ClockWatch;
+    expect($watch->wasSetBack())->toBeFalse();
+    $this->travel(-3)->hours();
+    expect($watch->wasSetBack())->toBeTrue()->and($watch->wasSetBack())->toBeFalse();
+    app(WorkQueue::class)->hurryAll();
+    expect($run->work->refresh()->not_before)->toBeNull();
+    $this->travel(5)->hours();
+    expect($watch->wasSetBack())->toBeFalse();
 });
 
 it('makes a run again by itself whose worker was killed, and clears away what that left', function () {

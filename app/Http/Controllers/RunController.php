@@ -222,7 +222,7 @@ class RunController
 
     public function file(Run $run): BinaryFileResponse
     {
-        if ($run->work->state !== WorkState::Done || ! Drive::holds($run->file) || ! is_file($run->file)) {
+        if ($run->work->state !== WorkState::Done || $run->gone_at !== null || ! Drive::holds($run->file) || ! is_file($run->file)) {
             throw RequestRefused::notThere('The file is no longer there, or not yet.', 'Its slip says where it lay.');
         }
         $name = basename($run->file);

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Shelf;
+namespace App\Media;
 
 use OuterCrate\Refusals\Refused;
 use RuntimeException;
@@ -36,6 +36,17 @@ final class ReadingStopped extends RuntimeException implements Refused
 
         return new self([
             'id' => 'reading-limit', 'status' => 422, 'message' => "Reading {$name} took more than {$limit} and was stopped. {$todo}",
+            'file' => mb_scrub($path), 'kept' => '', 'todo' => $todo,
+        ]);
+    }
+
+    public static function killed(string $path): self
+    {
+        $name = mb_scrub(basename($path));
+        $todo = 'Try again; if it happens again, the machine may have too little memory.';
+
+        return new self([
+            'id' => 'reading-killed', 'status' => 503, 'message' => "The process that read {$name} was ended from outside. {$todo}",
             'file' => mb_scrub($path), 'kept' => '', 'todo' => $todo,
         ]);
     }

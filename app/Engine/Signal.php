@@ -1,0 +1,15 @@
+<?php
+
+namespace App\Engine;
+
+/** Signals by their numbers on Linux (signal(7)). The processes that answer pages have no pcntl, which would name them. */
+final class Signal
+{
+    public const KILL = 9;
+
+    public const TERM = 15;
+
+    public const CONTINUE = 18;
+
+    public const STOP = 19;
+}

@@ -1,0 +1,42 @@
+<?php
+
+namespace Tests\Support\Soak;
+
+use Symfony\Component\Process\Process;
+
+/** The clock of a made-up machine, which can be set while everything runs (clock.c). */
+final readonly class Clock
+{
+    private function __construct(private string $file, private string $library)
+    {
+    }
+
+    /** Null where no compiler is installed. */
+    public static function make(string $folder, string $machine): ?self
+    {
+        $library = "{$folder}/clock.so";
+        $compiler = new Process(['cc', '-O2', '-Wall', '-shared', '-fPIC', '-o', $library, __DIR__.'/clock.c', '-ldl']);
+        if (! is_file($library) && $compiler->run() !== 0) {
+            return null;
+        }
+        $clock = new self("{$folder}/clock-{$machine}", $library);
+        $clock->set(0);
+
+        return $clock;
+    }
+
+    /** @param  int  $seconds  that it is ahead of the real time; negative where it is behind */
+    public function set(int $seconds): void
+    {
+        // In place: it is mapped by all processes.
+        $file = fopen($this->file, 'c+');
+        fwrite($file, pack('q', $seconds));
+        fclose($file);
+    }
+
+    /** @return array<string, string> surroundings of the processes that see it */
+    public function surroundings(): array
+    {
+        return ['LD_PRELOAD' => $this->library, 'SOAK_CLOCK' => $this->file];
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+namespace Tests\Support\Soak;
+
+use App\Supervision\ProcessId;
+use App\Supervision\Roster;
+use Symfony\Component\Process\Process;
+
+/** One of the machines: an installation of its own with all that bin/start runs, under its own name. */
+final class Machine
+{
+    public readonly string $address;
+
+    public readonly Roster $roster;
+
+    private ?Process $start = null;
+
+    /**
+     * @param  array<string, string>  $surroundings
+     * @param  list<string>  $options  of crate:start
+     */
+    public function __construct(
+        public readonly string $name,
+        private readonly string $served,
+        private readonly int $port,
+        private readonly array $surroundings,
+        private readonly array $options,
+        public readonly ?Clock $clock,
+    ) {
+        $this->address = "http://127.0.0.1:{$port}";
+        $this->roster = new Roster($served);
+        is_dir($served) || mkdir($served, 0o700, true);
+    }
+
+    public function begin(): void
+    {
+        $command = ['php', 'artisan', 'crate:start', "--port={$this->port}", "--folder={$this->served}", ...$this->options];
+        // Its terminal: whoever starts it again finds what it says of the last start.
+        $this->start = new Process(
+            ['setsid', ...$command], base_path(), $this->surroundings + ($this->clock?->surroundings() ?? []), null, null,
+        );
+        $this->start->disableOutput();
+        $this->start->start();
+    }
+
+    /** As when its power fails: all of its processes at once. */
+    public function fail(): void
+    {
+        for ($round = 0; $round < 20 && ($all = $this->processes()) !== []; $round++) {
+            array_map(fn (int $process): bool => posix_kill($process, SIGKILL), $all);
+            usleep(20_000);
+        }
+        $this->start?->stop(0, SIGKILL);
+    }
+
+    public function end(): void
+    {
+        (new Process([base_path('bin/supervise'), 'stop', $this->served], timeout: 60))->run();
+        $this->start?->stop(0, SIGKILL);
+    }
+
+    public function answers(): bool
+    {
+        $context = stream_context_create(['http' => ['timeout' => 3.0]]);
+
+        return @file_get_contents("{$this->address}/api/machine", false, $context) !== false;
+    }
+
+    /** Whether somebody guards it: one that was ended with all its processes does not come back by itself. */
+    public function isGuarded(): bool
+    {
+        return $this->roster->isAlive(Roster::GUARD) || $this->roster->isAlive(Roster::SUPERVISOR);
+    }
+
+    /** @return list<int> guard, supervisor, and whatever their services run */
+    public function processes(): array
+    {
+        $leaders = [...array_values($this->roster->running()), $this->roster->noted(Roster::GUARD), $this->roster->noted(Roster::SUPERVISOR)];
+        $all = array_merge(...array_map(fn (?ProcessId $leader): array => $leader?->session() ?? [], $leaders));
+
+        return array_values(array_unique(array_diff($all, [getmypid()])));
+    }
+
+    /** @return list<int> those of them that are no engines */
+    public function ownProcesses(): array
+    {
+        return array_values(array_filter(
+            $this->processes(),
+            fn (int $process): bool => preg_match('~^(php|nginx)~', (string) @file_get_contents("/proc/{$process}/comm")) === 1,
+        ));
+    }
+}
