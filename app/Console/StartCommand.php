@@ -28,6 +28,9 @@ class StartCommand extends Command
         'sending' => 'send,follow,bring',
     ];
 
+    /** The pages come first where all start together; the engine stands back further. */
+    private const BEHIND = ['nice', '-n', '5'];
+
     protected $signature = 'crate:start
         {--port=8410} {--listen=127.0.0.1} {--fresh}
         {--pages-only : Leave the workers to others}
@@ -140,11 +143,11 @@ class StartCommand extends Command
         $services = [];
         foreach (self::WORKERS as $name => $kinds) {
             $services[] = new ServiceDefinition(
-                "worker {$name}", [PHP_BINARY, 'artisan', 'crate:work', "--kinds={$kinds}", '--quiet'], base_path(), $log, $php,
-                WorkCommand::ALL_DONE,
+                "worker {$name}", [...self::BEHIND, PHP_BINARY, 'artisan', 'crate:work', "--kinds={$kinds}", '--quiet'],
+                base_path(), $log, $php, WorkCommand::ALL_DONE,
             );
         }
-        $services[] = new ServiceDefinition('watch', [PHP_BINARY, 'artisan', 'crate:watch', '--quiet'], base_path(), $log);
+        $services[] = new ServiceDefinition('watch', [...self::BEHIND, PHP_BINARY, 'artisan', 'crate:watch', '--quiet'], base_path(), $log);
 
         return $services;
     }

@@ -24,6 +24,7 @@ final class Unavailable extends RuntimeException implements Refused
         if ($fault !== null) {
             return new self($fault->value, $fault->message(), $fault->todo(), $fault->kept());
         }
+
         // As the C library says it, also in an error of PHP's.
         return preg_match('~No space left on device|Disk quota exceeded~', $e->getMessage()) !== 1 ? null : new self(
             'disk-full',

@@ -15,10 +15,10 @@ final class EngineFailed extends RuntimeException implements Refused
     private const SIGNALS = [
         Signal::KILL => 'KILL',
         Signal::TERM => 'TERM',
-        SIGSEGV => 'SEGV',
-        SIGABRT => 'ABRT',
-        SIGXCPU => 'XCPU',
-        SIGXFSZ => 'XFSZ',
+        Signal::SEGMENT => 'SEGV',
+        Signal::ABORT => 'ABRT',
+        Signal::PROCESSOR_TIME => 'XCPU',
+        Signal::FILE_SIZE => 'XFSZ',
     ];
 
     /** What encoders that reckon with a first pass say where its average cannot be had. */

@@ -5,11 +5,19 @@ namespace App\Engine;
 /** Signals by their numbers on Linux (signal(7)). The processes that answer pages have no pcntl, which would name them. */
 final class Signal
 {
+    public const ABORT = 6;
+
     public const KILL = 9;
+
+    public const SEGMENT = 11;
 
     public const TERM = 15;
 
     public const CONTINUE = 18;
 
     public const STOP = 19;
+
+    public const PROCESSOR_TIME = 24;
+
+    public const FILE_SIZE = 25;
 }

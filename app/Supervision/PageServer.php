@@ -37,7 +37,8 @@ final readonly class PageServer
     {
         file_put_contents($this->file('nginx.conf'), $this->nginx());
         file_put_contents($this->file('php-fpm.conf'), $this->fpm());
-        foreach (['body', 'fastcgi', 'proxy', 'uwsgi', 'scgi'] as $temporary) {
+        // Compiled scripts outlive a killed server: the next one answers in half the time.
+        foreach (['scripts', 'body', 'fastcgi', 'proxy', 'uwsgi', 'scgi'] as $temporary) {
             is_dir($this->file($temporary)) || @mkdir($this->file($temporary), 0o700);
         }
         $log = fn (string $program): string => "{$this->logs}/{$program}.log";
@@ -46,7 +47,10 @@ final readonly class PageServer
         return [
             new ServiceDefinition(
                 "{$this->name} php-fpm",
-                [self::program('php-fpm8.2'), '--nodaemonize', ...$asRoot, '--fpm-config', $this->file('php-fpm.conf')],
+                [
+                    self::program('php-fpm8.2'), '-d', "opcache.file_cache={$this->file('scripts')}", '--nodaemonize', ...$asRoot,
+                    '--fpm-config', $this->file('php-fpm.conf'),
+                ],
                 $this->root, $log('php-fpm'), $environment,
             ),
             new ServiceDefinition(

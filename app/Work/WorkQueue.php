@@ -198,8 +198,8 @@ class WorkQueue
     }
 
     /**
-     * Writes what belongs to this work in one transaction with the look whether it still is its owner's: one who was taken for dead must not
-     * write over what the next owner made.
+     * Writes what belongs to this work, in one transaction with the look whether it still is its owner's: whoever was taken for dead must
+     * not write over what the next owner made.
      *
      * @param  Closure(): mixed  $write
      * @return bool false, and nothing is written, when it is someone else's by now

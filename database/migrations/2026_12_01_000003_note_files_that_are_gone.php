@@ -14,7 +14,8 @@ return new class extends Migration
             $table->timestamp('gone_at', 3)->nullable(); // when its file was deleted, or its name given to the file of another run
             $table->index('file');
         });
-        $latest = DB::table('runs')->join('works', 'works.subject', '=', 'runs.id')->where(['works.kind' => 'make', 'works.state' => 'done'])
+        $latest = DB::table('runs')->join('works', 'works.subject', '=', 'runs.id')
+            ->where(['works.kind' => 'make', 'works.state' => 'done'])
             ->selectRaw('max(runs.id) as id, file')->groupBy('file')->havingRaw('count(*) > 1')->get();
         foreach ($latest as $run) {
             DB::table('runs')->where('file', $run->file)->where('id', '<', $run->id)->update(['gone_at' => now()]);

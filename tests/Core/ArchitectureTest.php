@@ -185,7 +185,7 @@ it('starts the engine in the runner alone, and services in the supervisor', func
 it('needs no pcntl where pages are answered, which have none', function () {
     $mayNeed = '~^app/(Console|Supervision)/|^app/Work/SideBySide.php~';
     $needs = fn (string $file): bool => preg_match(
-        '~^(?!\s*(//|\*|/\*)).*\b(SIG[A-Z]{3,}|pcntl_\w+)\b~m',
+        '~^(?!\s*(//|\*|/\*)).*\b(SIG(HUP|INT|QUIT|KILL|USR[12]|SEGV|TERM|CHLD|CONT|STOP)|pcntl_\w+)\b~m',
         (string) file_get_contents(dirname(__DIR__, 2)."/{$file}"),
     ) === 1;
     $files = preg_grep($mayNeed, array_keys(Sources::names('app')), PREG_GREP_INVERT);

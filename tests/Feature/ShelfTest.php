@@ -1,8 +1,8 @@
 <?php
 
+use App\Media\SeparateReader;
 use App\Models\Cut;
 use App\Models\Run;
-use App\Media\SeparateReader;
 use App\Shelf\SeparateReading;
 use OuterCrate\Refusals\Refused;
 use Tests\Support\TestDatabase;

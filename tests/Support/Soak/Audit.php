@@ -5,8 +5,8 @@ namespace Tests\Support\Soak;
 use App\Models\Dispatch;
 use App\Models\Run;
 use App\Models\RunLog;
-use App\Models\Work;
 use App\Models\Volumes;
+use App\Models\Work;
 use App\Models\WorkState;
 use App\Packing\MakeFile;
 use App\Packing\Packer;
@@ -62,7 +62,7 @@ final class Audit
         return Work::query()->whereIn('state', WorkState::underWay())->whereNotIn('kind', [Dispatch::FOLLOWS])->get();
     }
 
-    /** @return array<string, int|string> what was found, by what was looked for */
+    /** @return array<string, array{int, string}> what was found, and what was promised, by what was looked for */
     public function found(): array
     {
         $cleared = $this->cleared();
@@ -74,17 +74,25 @@ final class Audit
         foreach ($done->whereNull('gone_at') as $run) {
             $known[] = (string) realpath($run->file);
             if (! file_exists($run->file)) {
-                isset($cleared[$run->id]) ?: ++$missing && $this->remarks[] = "missing: {$run->file}";
+                if (! isset($cleared[$run->id])) {
+                    $missing++;
+                    $this->remarks[] = "missing: {$run->file}";
+                }
 
                 continue;
             }
             $sums = is_dir($run->file) ? "{$run->file}/SHA256SUMS" : $run->file;
             if (! is_file($sums) || hash_file('sha256', $sums) !== ($run->slip['sha256'] ?? null)) {
                 $wrong++;
-                $this->remarks[] = sprintf('not what its slip says: run %d, %d bytes of %s, %d on its slip of %s, %s', $run->id, (int) @filesize($sums),
-                    gmdate('H:i:s', (int) @filemtime($sums)), $run->slip['bytes'] ?? 0, $run->work->ended_at, $run->file);
+                $this->remarks[] = sprintf(
+                    'not what its slip says: run %d, %d bytes of %s, %d on its slip of %s, %s',
+                    $run->id, (int) @filesize($sums), gmdate('H:i:s', (int) @filemtime($sums)), $run->slip['bytes'] ?? 0,
+                    $run->work->ended_at, $run->file,
+                );
                 $log = RunLog::query()->where('run_id', $run->id)->orderBy('id')->get();
-                array_push($this->remarks, ...$log->map(fn (RunLog $line): string => "  {$line->at} ".mb_strcut($line->text, 0, 200))->all());
+                array_push($this->remarks, ...$log->map(
+                    fn (RunLog $line): string => "  {$line->at} ".mb_strcut($line->text, 0, 200),
+                )->all());
             }
         }
         $named = $done->whereNull('gone_at')->map(fn (Run $run): string => (string) $run->getRawOriginal('file'))
@@ -101,45 +109,49 @@ final class Audit
         array_push($this->remarks, ...array_map(fn (string $file): string => "nobody knows: {$file}", $unknown));
 
         return [
-            'runs' => $runs->count(),
-            'of them made' => $done->count(),
-            'stopped by somebody' => $runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Stopped)->count(),
-            'failed for good' => $failed->count(),
-            'work that never came to an end' => $stuck->count(),
-            'made files that are not there' => $missing,
-            'made files that are not what their slips say' => $wrong,
-            'two runs under one name' => $named->count() - $named->unique()->count(),
-            'files that nobody knows: half, or made twice' => count($unknown),
-            'working folders left' => $this->workingFolders($runs),
-            'files cleared away that are not there' => $bin->filter(fn (string $path): bool => ! file_exists(Volumes::path($path)))->count(),
+            'runs' => [$runs->count(), ''],
+            'of them made' => [$done->count(), ''],
+            'stopped by somebody' => [$runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Stopped)->count(), ''],
+            'failed for good' => [$failed->count(), '0'],
+            'work that never came to an end' => [$stuck->count(), '0'],
+            'made files that are not there' => [$missing, '0'],
+            'made files that are not what their slips say' => [$wrong, '0'],
+            'two runs under one name' => [$named->count() - $named->unique()->count(), '0'],
+            'files that nobody knows: half, or made twice' => [count($unknown), '0'],
+            'working folders left' => [$this->workingFolders($runs), '0'],
+            'files cleared away that are not there' => [
+                $bin->filter(fn (string $path): bool => ! file_exists(Volumes::path($path)))->count(), '0',
+            ],
             ...$this->sent(),
-            'faults of the database' => $this->site->isPostgres
-                ? 0
-                : (int) (DB::selectOne('pragma integrity_check')->integrity_check !== 'ok'),
+            ...$this->site->isPostgres ? [] : [
+                'faults of the database' => [(int) (DB::selectOne('pragma integrity_check')->integrity_check !== 'ok'), '0'],
+            ],
         ];
     }
 
-    /** @return array<string, int> */
+    /** @return array<string, array{int, string}> */
     private function sent(): array
     {
-        $host = collect((new Client)->ask('POST', "{$this->site->host}/api/tokens", [
+        $client = new Client;
+        [, $host] = $client->ask('POST', "{$this->site->host}/api/tokens", [
             'host' => 'lanternwick', 'name' => StandInHost::NAME, 'password' => StandInHost::PASSWORD,
-        ])[1]);
-        $videos = (new Client)->ask('GET', "{$this->site->host}/api/videos", null, ["Authorization: Bearer {$host['token']}"])[1]['videos'] ?? [];
+        ]);
+        [, $told] = $client->ask('GET', "{$this->site->host}/api/videos", null, ["Authorization: Bearer {$host['token']}"]);
+        $videos = $told['videos'];
         $byId = collect($videos)->keyBy('id');
         $sent = Dispatch::query()->get();
         $arrived = $sent->filter(fn (Dispatch $one): bool => in_array($one->stage, [Stage::Held, Stage::Released], true));
-        foreach ($sent->reject(fn (Dispatch $one): bool => $one->stage->hasArrived() || $one->stage === Stage::Removed) as $one) {
+        foreach ($sent->diff($arrived) as $one) {
             $this->remarks[] = "sending: {$one->stage->value}: {$one->problem}";
         }
 
         return [
-            'sendings' => $sent->count(),
-            'of them arrived' => $arrived->count(),
-            'not arrived' => $sent->count() - $arrived->count(),
-            'arrived with other bytes' => $arrived
-                ->filter(fn (Dispatch $one): bool => ($byId[$one->remote_id]['sha256'] ?? '') !== $one->sha256)->count(),
-            'at the host twice' => count($videos) - $arrived->pluck('remote_id')->unique()->count(),
+            'sendings' => [$sent->count(), ''],
+            'not arrived' => [$sent->count() - $arrived->count(), '0'],
+            'arrived with other bytes' => [
+                $arrived->filter(fn (Dispatch $one): bool => ($byId[$one->remote_id]['sha256'] ?? '') !== $one->sha256)->count(), '0',
+            ],
+            'at the host twice' => [count($videos) - $arrived->pluck('remote_id')->unique()->count(), '0'],
         ];
     }
 

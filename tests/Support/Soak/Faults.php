@@ -145,7 +145,7 @@ final class Faults
     /** As a backup program does it, or an administrator. */
     private function lock(): void
     {
-        $database = new PDO("sqlite:{$this->site->disk}/database/outer-crate.sqlite", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+        $database = new PDO("sqlite:{$this->site->disk}/database/outer-crate.sqlite");
         $database->exec('pragma busy_timeout = 10000');
         $database->exec('begin immediate');
         self::wait(2, 20);

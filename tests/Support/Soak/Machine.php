@@ -75,7 +75,8 @@ final class Machine
     /** @return list<int> guard, supervisor, and whatever their services run */
     public function processes(): array
     {
-        $leaders = [...array_values($this->roster->running()), $this->roster->noted(Roster::GUARD), $this->roster->noted(Roster::SUPERVISOR)];
+        $guards = array_map($this->roster->noted(...), [Roster::GUARD, Roster::SUPERVISOR]);
+        $leaders = [...array_values($this->roster->running()), ...$guards];
         $all = array_merge(...array_map(fn (?ProcessId $leader): array => $leader?->session() ?? [], $leaders));
 
         return array_values(array_unique(array_diff($all, [getmypid()])));

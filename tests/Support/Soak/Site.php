@@ -2,6 +2,7 @@
 
 namespace Tests\Support\Soak;
 
+use Illuminate\Support\Facades\DB;
 use RuntimeException;
 use Symfony\Component\Process\Process;
 use Tests\Support\Services\Servers;
@@ -63,10 +64,25 @@ final class Site
         ];
     }
 
-    /** @return array<string, string> of a process that works on its database, on the first machine */
-    public function own(): array
+    /** Points this process at its database and folders, as a command on the first machine. */
+    public function use(): void
     {
-        return $this->surroundings('north', $this->storage('north'));
+        $own = $this->surroundings('north', $this->storage('north'));
+        $connection = $own['DB_CONNECTION'];
+        $server = isset($own['DB_HOST']) ? ['host' => $own['DB_HOST'], 'username' => $own['DB_USERNAME']] : [];
+        config([
+            'database.default' => $connection, 'crate.work.machine' => 'north', 'crate.work.calls' => $own['CRATE_WORK_CALLS'] ?? 'local',
+            'crate.deliveries' => $own['CRATE_DELIVERIES'], 'crate.derived' => $own['CRATE_DERIVED'],
+            'crate.media_folders' => [$this->media],
+            'crate.volumes' => [
+                'deliveries' => $own['CRATE_DELIVERIES'], 'uploads' => $own['CRATE_UPLOADS'], 'share' => "{$this->folder}/north",
+                'drive' => $this->media,
+            ],
+            "database.connections.{$connection}" => [
+                ...config("database.connections.{$connection}"), 'database' => $own['DB_DATABASE'], ...$server,
+            ],
+        ]);
+        DB::purge();
     }
 
     public function begin(): void

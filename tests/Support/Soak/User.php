@@ -11,14 +11,15 @@ use Tests\Support\StandInHost;
  */
 final class User
 {
-    private const CLIPS = ['plain', 'few', 'ten-bit', 'slow', 'upright', 'tape', 'silent', 'uneven', 'hdr'];
+    public const CLIPS = ['plain', 'few', 'ten-bit', 'slow', 'upright', 'tape', 'silent', 'uneven', 'hdr'];
 
     private const PRESETS = ['review-720', 'archive-10-bit', 'lossless-vault', 'sound-wav', 'frames-png', 'slow-line', 'sound-mp3'];
 
     /** How often each thing is done, of 100 times. */
     private const DEEDS = [
-        'look' => 26, 'bringIn' => 7, 'upload' => 5, 'watched' => 3, 'edit' => 12, 'pack' => 14, 'packSheet' => 5, 'pause' => 5, 'goOn' => 6,
-        'stop' => 2, 'recall' => 2, 'retry' => 3, 'move' => 2, 'test' => 1, 'send' => 3, 'clear' => 2, 'removeCut' => 1, 'hashList' => 1,
+        'look' => 26, 'bringIn' => 7, 'upload' => 5, 'watched' => 3, 'edit' => 12, 'pack' => 14, 'packSheet' => 5, 'pause' => 5,
+        'goOn' => 6, 'stop' => 2, 'recall' => 2, 'retry' => 3, 'move' => 2, 'test' => 1, 'send' => 3, 'clear' => 2, 'removeCut' => 1,
+        'hashList' => 1,
     ];
 
     /** Runs that wait at most, cuts on the shelf at most: what two cores can do. */
@@ -44,6 +45,7 @@ final class User
         if ($child !== 0) {
             return $child;
         }
+        array_map(fn (int $signal): bool => pcntl_signal($signal, SIG_DFL), [SIGINT, SIGTERM]);
         mt_srand($seed + $number);
         $user = new self(
             $site,
@@ -78,8 +80,8 @@ final class User
         $cut = $this->cut();
         $run = $this->run(fn (): bool => true)['id'] ?? null;
         $paths = [
-            '', 'api/cuts', 'api/runs', 'api/machine', 'api/store', 'api/dispatches', 'api/workers', 'api/media', 'api/settings', 'api/choices',
-            'api/presets', 'api/hosts', 'api/watch-folders', 'api/uploads',
+            '', 'api/cuts', 'api/runs', 'api/machine', 'api/store', 'api/dispatches', 'api/workers', 'api/media', 'api/settings',
+            'api/choices', 'api/presets', 'api/hosts', 'api/watch-folders', 'api/uploads',
             ...$cut === null ? [] : array_map(
                 fn (string $what): string => "api/cuts/{$cut}/{$what}",
                 ['sheet', 'reading', 'analysis', 'curves', 'poster', 'strip', 'proxy', 'frames/3', 'tests', 'pieces'],
