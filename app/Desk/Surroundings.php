@@ -7,6 +7,7 @@ use App\Media\CutFile;
 use App\Media\Drive;
 use App\Media\Neighbours;
 use App\Models\Cut;
+use App\Models\KeptName;
 use App\Models\Run;
 use Closure;
 use OuterCrate\Analysis\Found;
@@ -36,7 +37,7 @@ class Surroundings
     /** Of a file that need not be on the shelf. */
     public function ofFile(Reading $reading, string $path): Subject
     {
-        $cut = Cut::query()->where('path', $path)->first();
+        $cut = Cut::query()->where('path', KeptName::of($path))->first();
         if ($cut !== null && CutFile::isHere($cut)) {
             return $this->of($cut, $reading);
         }

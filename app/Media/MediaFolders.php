@@ -3,6 +3,7 @@
 namespace App\Media;
 
 use App\Models\Cut;
+use App\Models\KeptName;
 use FilesystemIterator;
 use Generator;
 use RecursiveCallbackFilterIterator;
@@ -17,9 +18,6 @@ class MediaFolders
     /** Files that are looked through; a hundred thousand take some seconds. */
     private const MAX_FILES = 100_000;
 
-    /** What a path begins with that is written as an address: names that are no UTF-8 have no other form in JSON (RFC 8089). */
-    private const ADDRESS = 'file://';
-
     /**
      * The real path of a file inside one of the folders; symbolic links that lead out of them do not count.
      *
@@ -27,7 +25,7 @@ class MediaFolders
      */
     public function resolve(string $path): string
     {
-        $path = str_starts_with($path, self::ADDRESS.'/') ? rawurldecode(substr($path, strlen(self::ADDRESS))) : $path;
+        $path = KeptName::read($path);
         Drive::need(dirname($path));
         $real = str_contains($path, "\0") ? false : realpath($path);
         if ($real === false) {
@@ -94,14 +92,6 @@ class MediaFolders
                     Fingerprint::of($file['path']) === $cut->fingerprint,
             ),
         );
-    }
-
-    /** The path as it is written in JSON: as it is, or as an address where it is no UTF-8. */
-    public static function written(string $path): string
-    {
-        return mb_check_encoding($path, 'UTF-8')
-            ? $path
-            : self::ADDRESS.implode('/', array_map(rawurlencode(...), explode('/', $path)));
     }
 
     /** @return list<string> paths of the videos in a folder and those in it, by name */

@@ -41,6 +41,7 @@ class Cut extends Model
 
     /** @var array<string, string> */
     protected $casts = [
+        'path' => KeptName::class,
         'card' => 'array',
         'probe' => 'array',
         'outputs' => 'array',

@@ -24,13 +24,14 @@ final class Volumes implements CastsAttributes
             }
         }
 
-        return $name === '' ? ":{$path}" : "{$name}:".substr($path, strlen($best) + 1);
+        return $name === '' ? ':'.KeptName::of($path) : "{$name}:".KeptName::of(substr($path, strlen($best) + 1));
     }
 
     /** @throws UnknownVolume when this machine has no such volume */
     public static function path(string $place): string
     {
         [$name, $below] = explode(':', $place, 2) + [1 => ''];
+        $below = KeptName::read($below);
         if ($name === '') {
             return $below;
         }

@@ -21,7 +21,7 @@ class WatchFolder extends Model
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */
-    protected $casts = ['outputs' => 'array'];
+    protected $casts = ['path' => KeptName::class, 'outputs' => 'array'];
 
     /** @return HasMany<WatchedFile, $this> */
     public function files(): HasMany

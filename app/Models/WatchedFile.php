@@ -36,5 +36,5 @@ class WatchedFile extends Model
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */
-    protected $casts = ['since' => 'datetime', 'bytes' => 'integer', 'modified' => 'integer'];
+    protected $casts = ['name' => KeptName::class, 'since' => 'datetime', 'bytes' => 'integer', 'modified' => 'integer'];
 }

@@ -2,7 +2,7 @@
 
 namespace App\Resources;
 
-use App\Media\MediaFolders;
+use App\Models\KeptName;
 use OuterCrate\Units\ByteCount;
 
 /** A file in a media folder (resources/schema/media-file.json). */
@@ -16,7 +16,7 @@ final class MediaFileResource
     public static function of(array $file, ?int $cut = null): array
     {
         return [
-            'path' => MediaFolders::written($file['path']),
+            'path' => KeptName::of($file['path']),
             'name' => mb_scrub($file['name']),
             'folder' => mb_scrub($file['folder']),
             'bytes' => $file['bytes'],

@@ -15,6 +15,7 @@ use App\Media\SameFile;
 use App\Media\Workspace;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
+use App\Models\KeptName;
 use App\Models\Work;
 
 /** Brings files in as cuts. The file stays where it is and is only read. */
@@ -48,7 +49,7 @@ class CutShelf
         ['reading' => $reading, 'probe' => $probe, 'fastStart' => $fastStart] = $this->reader->read($path);
         $fingerprint = Fingerprint::of($path);
         $cut =
-            Cut::withTrashed()->firstWhere('path', $path) ??
+            Cut::withTrashed()->firstWhere('path', KeptName::of($path)) ??
             ($this->alike($path, $fingerprint) ??
                 new Cut([
                     'name' => $name ?? self::readable($path),
@@ -112,7 +113,7 @@ class CutShelf
                 'Bring it in as a cut of its own.',
             );
         }
-        $other = Cut::withTrashed()->where('path', $path)->whereKeyNot($cut->id)->first();
+        $other = Cut::withTrashed()->where('path', KeptName::of($path))->whereKeyNot($cut->id)->first();
         if ($other?->trashed() === true) {
             $other->forceDelete();
         } elseif ($other !== null) {

@@ -7,6 +7,7 @@ use App\Library\Presets;
 use App\Library\UnknownName;
 use App\Media\AllowedFolder;
 use App\Media\Drive;
+use App\Models\KeptName;
 use App\Models\WatchFolder;
 use App\Work\Calls\Calls;
 use Illuminate\Database\Eloquent\Collection;
@@ -63,7 +64,7 @@ class WatchFolders
             isset($output['host']) ? $this->hosts->need($output['host']) : null;
         }
 
-        $folder = WatchFolder::query()->updateOrCreate(['path' => $real], ['outputs' => array_map(fn (array $output): array => [
+        $folder = WatchFolder::query()->updateOrCreate(['path' => KeptName::of($real)], ['outputs' => array_map(fn (array $output): array => [
             'preset' => $output['preset'], 'host' => $output['host'] ?? null, 'edits' => [],
         ], $outputs)]);
         $this->calls->call();

@@ -10,6 +10,7 @@ use App\Media\FileKind;
 use App\Media\FileProblem;
 use App\Media\Neighbours;
 use App\Media\SetAside;
+use App\Models\KeptName;
 use App\Models\WatchedFile;
 use App\Models\WatchFolder;
 use App\Models\Work;
@@ -87,7 +88,7 @@ class Watcher
     private function lookAt(WatchFolder $folder, ?WatchedFile $file, string $name, int $bytes, int $modified): void
     {
         $file ??= WatchedFile::query()->firstOrCreate(
-            ['watch_folder_id' => $folder->id, 'name' => $name],
+            ['watch_folder_id' => $folder->id, 'name' => KeptName::of($name)],
             ['state' => WatchedFile::SETTLING, 'bytes' => $bytes, 'modified' => $modified, 'since' => Work::now()],
         );
         if ($file->bytes !== $bytes || $file->modified !== $modified) {

@@ -85,7 +85,7 @@ it('brings in and packs a file whose name is not UTF-8', function () {
     $this->postJson("/api/cuts/{$cut['id']}/pack", ['outputs' => [$output]])->assertStatus(202);
     $this->work();
     expect($this->getJson('/api/runs')->json('runs.0.state'))->toBe('done')->and($this->left('out'))->toHaveCount(1);
-})->skip(fn (): bool => config('database.default') !== 'sqlite', 'PostgreSQL keeps UTF-8 alone.');
+});
 
 it('reads what pages bring in in a process of its own, and names the limit that it met', function () {
     $path = $this->clip('few');

@@ -89,7 +89,7 @@ it('leaves what is no media or not whole yet where it is, says why, and goes on 
     // A copy that went on after a pause is packed once it is whole.
     copy($this->clip('plain'), "{$this->watched}/broken.mp4");
     ($this->look)(3);
-    expect(WatchedFile::query()->pluck('state', 'name')->all())->toBe(['broken.mp4' => 'packed', 'whole.mp4' => 'packed']);
+    expect(WatchedFile::query()->orderBy('name')->pluck('state', 'name')->all())->toBe(['broken.mp4' => 'packed', 'whole.mp4' => 'packed']);
 });
 
 it('sets aside media that cannot be packed, but none that somebody is writing', function () {

@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Media\MediaFolders;
 use App\Models\Cut;
+use App\Models\KeptName;
 use App\Resources\MediaFileResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,7 +19,8 @@ class MediaController
     {
         $found = $folders->files((string) $request->query('search', ''));
         $page = array_slice($found, max(0, $request->integer('offset')), self::PAGE);
-        $taken = Cut::query()->whereIn('path', array_column($page, 'path'))->pluck('id', 'path');
+        $taken = Cut::query()->whereIn('path', array_map(KeptName::of(...), array_column($page, 'path')))->get(['id', 'path'])
+            ->pluck('id', 'path');
 
         return response()->json([
             'folders' => config('crate.media_folders'),
