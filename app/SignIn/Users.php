@@ -11,7 +11,7 @@ use Illuminate\Database\UniqueConstraintViolationException;
 final class Users
 {
     /** Characters of a password, and bytes: what is beyond them the hash leaves out (bcrypt). */
-    private const LEAST = 10;
+    private const LEAST = 12;
 
     private const MOST_BYTES = 72;
 

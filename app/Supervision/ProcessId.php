@@ -52,15 +52,27 @@ final readonly class ProcessId
      */
     public function session(): array
     {
-        $leader = self::of($this->number);
-        if ($leader !== null && $leader->began !== $this->began) {
-            return [];
+        return self::inSessions([$this]);
+    }
+
+    /**
+     * @param  list<self>  $leaders
+     * @return list<int> all processes of the sessions that these lead or led
+     */
+    private static function inSessions(array $leaders): array
+    {
+        $sessions = [];
+        foreach ($leaders as $leader) {
+            $now = self::of($leader->number);
+            if ($now === null || $now->began === $leader->began) {
+                $sessions[$leader->number] = true;
+            }
         }
         $members = [];
-        foreach (glob('/proc/[0-9]*', GLOB_NOSORT) ?: [] as $folder) {
+        foreach ($sessions === [] ? [] : (glob('/proc/[0-9]*', GLOB_NOSORT) ?: []) as $folder) {
             $number = (int) basename($folder);
             $fields = self::stat($number);
-            if ($fields !== null && (int) $fields[self::SESSION] === $this->number) {
+            if ($fields !== null && isset($sessions[(int) $fields[self::SESSION]])) {
                 $members[] = $number;
             }
         }
@@ -75,10 +87,20 @@ final readonly class ProcessId
         }
     }
 
-    /** Ends whatever is left of its session at once; again, as one of them may have started another meanwhile. */
+    /** Ends whatever is left of its session at once. */
     public function killSession(): void
     {
-        for ($round = 0; $round < self::MAX_KILL_ROUNDS && ($left = $this->session()) !== []; $round++) {
+        self::killSessions([$this]);
+    }
+
+    /**
+     * Ends whatever is left of these sessions, side by side; again, as one of their processes may have started another meanwhile.
+     *
+     * @param  list<self>  $leaders
+     */
+    public static function killSessions(array $leaders): void
+    {
+        for ($round = 0; $round < self::MAX_KILL_ROUNDS && ($left = self::inSessions($leaders)) !== []; $round++) {
             array_map(fn (int $number): bool => posix_kill($number, SIGKILL), $left);
             usleep(self::KILL_PAUSE);
         }

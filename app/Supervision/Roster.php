@@ -102,7 +102,7 @@ final readonly class Roster
     /** Ends all that is left of the services, at once. */
     public function killServices(): void
     {
-        array_map(fn (ProcessId $leader) => $leader->killSession(), $this->running());
+        ProcessId::killSessions(array_values($this->running()));
     }
 
     public function forget(): void

@@ -55,7 +55,7 @@ final class Supervisor
         for ($waited = 0.0; $waited < self::STOP_SECONDS && $this->isAnyRunning(); $waited += 0.1) {
             $signals->wait(0.1);
         }
-        array_map(fn (ProcessId $process) => $process->killSession(), $running);
+        ProcessId::killSessions(array_values($running));
     }
 
     private function isAnyRunning(): bool

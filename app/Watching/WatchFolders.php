@@ -64,9 +64,11 @@ class WatchFolders
             isset($output['host']) ? $this->hosts->need($output['host']) : null;
         }
 
-        $folder = WatchFolder::query()->updateOrCreate(['path' => KeptName::of($real)], ['outputs' => array_map(fn (array $output): array => [
-            'preset' => $output['preset'], 'host' => $output['host'] ?? null, 'edits' => [],
-        ], $outputs)]);
+        $outputs = array_map(
+            fn (array $output): array => ['preset' => $output['preset'], 'host' => $output['host'] ?? null, 'edits' => []],
+            $outputs,
+        );
+        $folder = WatchFolder::query()->updateOrCreate(['path' => KeptName::of($real)], ['outputs' => $outputs]);
         $this->calls->call();
 
         return $folder;

@@ -327,7 +327,7 @@ it('takes no user that could not be trusted or told apart', function (string $na
     ['mira', PASSWORD, 'already'],
     ['', PASSWORD, 'cannot be a name'],
     ["mi\nra", PASSWORD, 'cannot be a name'],
-    ['ada', 'short', 'too short'],
+    ['ada', 'eleven char', 'too short'],
     ['ada', str_repeat('é', 37), 'too long'],
 ]);
 

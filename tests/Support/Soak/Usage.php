@@ -10,8 +10,11 @@ use UnexpectedValueException;
 /** How much memory and storage the machines take, taken down again and again. */
 final class Usage
 {
-    /** What is to stay as it is however long they run, below the disk; what was made and the rows about it may grow. */
-    private const STORAGE = ['storage-north', 'storage-south', 'share/derived/work', 'share/uploads'];
+    /** What is to stay as it is however long they run, below the disk. What was made, what was brought in and the rows about it may grow. */
+    private const STORAGE = ['storage-north', 'storage-south', 'share/derived/work'];
+
+    /** Where unfinished files lie, under names that begin with a full stop. */
+    private const UNFINISHED = ['share/uploads', 'share/out'];
 
     /** @var list<array{memory: int, storage: int}> */
     private array $taken = [];
@@ -25,7 +28,7 @@ final class Usage
         $processes = array_merge(...array_map(fn (Machine $machine): array => $machine->ownProcesses(), $this->site->machines));
         $this->taken[] = [
             'memory' => array_sum(array_map(self::memory(...), $processes)),
-            'storage' => array_sum(array_map(fn (string $name): int => self::bytes("{$this->site->disk}/{$name}"), self::STORAGE)),
+            'storage' => $this->bytesOf(self::STORAGE, '~~') + $this->bytesOf(self::UNFINISHED, '~/\.[^/]+\.(partial|hash)~'),
         ];
     }
 
@@ -47,13 +50,21 @@ final class Usage
         return preg_match('~^Pss:\s+(\d+)~m', $said, $m) === 1 ? 1024 * (int) $m[1] : 0;
     }
 
-    public static function bytes(string $folder): int
+    /** @param  list<string>  $folders  below the disk */
+    private function bytesOf(array $folders, string $which): int
+    {
+        return array_sum(array_map(fn (string $name): int => self::bytes("{$this->site->disk}/{$name}", $which), $folders));
+    }
+
+    /** @param  string  $which  pattern of the paths that count */
+    public static function bytes(string $folder, string $which = '~~'): int
     {
         $bytes = 0;
         try {
             $all = new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS));
             foreach ($all as $file) {
-                $bytes += @$file->isFile() && ! $file->isLink() ? (int) @filesize($file->getPathname()) : 0;
+                $path = $file->getPathname();
+                $bytes += preg_match($which, $path) === 1 && is_file($path) && ! is_link($path) ? (int) @filesize($path) : 0;
             }
         } catch (UnexpectedValueException) {
             // A folder that went meanwhile.

@@ -217,7 +217,8 @@ final class User
     private function send(): void
     {
         $account = $this->get('api/dispatches')['accounts'][0]['id'] ?? null;
-        if ($account === null) {
+        // As a person does when a host asks who one is: its tokens end by its clock.
+        if ($account === null || mt_rand(0, 3) === 0) {
             $this->ask('POST', 'api/host-accounts', [
                 'host' => 'lanternwick', 'name' => StandInHost::NAME, 'password' => StandInHost::PASSWORD,
             ]);
@@ -271,7 +272,7 @@ final class User
         $clip = Clips::make(self::pick(self::CLIPS));
         $path = sprintf('%s/Kiln Diary %d-%d.%s', $folder, $this->number, ++$this->made, pathinfo($clip, PATHINFO_EXTENSION));
 
-        return is_dir($folder) && @copy($clip, $path) ? $path : null;
+        return is_dir("{$this->site->media}/watched") && @copy($clip, $path) ? $path : null;
     }
 
     private function cut(): ?int
