@@ -68,7 +68,7 @@ final class Report
         figure('requests', (string) count($this->answers), '');
         figure('answered within: half, 99 of 100', $within, 'no promise: the cores are full');
         figure('answered 500', (string) count($of(500)), '0');
-        figure('answered 503, with a sentence', (string) count($of(503)), 'while the database or the disk is not there');
+        figure('answered 503, with a sentence', (string) count($of(503)), 'while a database, a disk or PHP-FPM is not there');
         figure('answered 502 or 504, or not at all', (string) count($of(0, 502, 504)), 'while something is dead');
         foreach (array_unique(array_map(fn (array $one): string => "{$one[2]} {$one[3]}", $of(500))) as $one) {
             echo '  500: ', $this->readable($one), "\n";

@@ -10,7 +10,7 @@ use UnexpectedValueException;
 /** How much memory and storage the machines take, taken down again and again. */
 final class Usage
 {
-    /** What is to stay as it is however long they run, below the disk. What was made, what was brought in and the rows about it may grow. */
+    /** What is to stay as it is however long they run, below the disk; what was made or brought in, and its rows, may grow. */
     private const STORAGE = ['storage-north', 'storage-south', 'share/derived/work'];
 
     /** Where unfinished files lie, under names that begin with a full stop. */
