@@ -50,11 +50,8 @@ final class SeparateReader
     public function ask(string $path, array $options = []): array
     {
         ['seconds' => $seconds, 'memory' => $memory] = config('crate.reading');
-        $result = $this->runner->compute(
-            [PHP_BINDIR.'/php', '-d', "memory_limit={$memory}", 'artisan', 'crate:bring-in', ...$options, '--', $path],
-            base_path(),
-            $seconds,
-        );
+        $php = [PHP_BINDIR.'/php', '-d', "memory_limit={$memory}", ...self::compiled()];
+        $result = $this->runner->compute([...$php, 'artisan', 'crate:bring-in', ...$options, '--', $path], base_path(), $seconds);
         if ($result === null) {
             throw ReadingStopped::atLimit($path, "{$seconds} seconds", 'CRATE_READING_SECONDS');
         }
@@ -71,5 +68,15 @@ final class SeparateReader
         }
 
         return is_array($told) ? $told : throw ReadingStopped::broken($path);
+    }
+
+    /** @return list<string> options of PHP by which it finds the scripts that this process has compiled: it begins in half the time */
+    private static function compiled(): array
+    {
+        $scripts = (string) ini_get('opcache.file_cache');
+
+        return $scripts === '' ? [] : [
+            '-d', 'opcache.enable_cli=1', '-d', 'opcache.file_cache_only=1', '-d', "opcache.file_cache={$scripts}",
+        ];
     }
 }
