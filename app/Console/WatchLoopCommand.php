@@ -6,6 +6,7 @@ use App\Database\DatabaseFile;
 use App\Engine\Clock;
 use App\Settings\Settings;
 use App\Upkeep\Housekeeping;
+use App\Uploads\Uploads;
 use App\Watching\Watcher;
 use App\Work\Calls\Calls;
 use Illuminate\Console\Command;
@@ -24,7 +25,7 @@ class WatchLoopCommand extends Command
 
     protected $description = 'Bring in and pack what arrives in the watch folders';
 
-    public function handle(Watcher $watcher, Settings $settings, Calls $calls, Housekeeping $housekeeping): int
+    public function handle(Watcher $watcher, Settings $settings, Calls $calls, Housekeeping $housekeeping, Uploads $uploads): int
     {
         $ending = false;
         $begun = Clock::seconds();
@@ -40,6 +41,7 @@ class WatchLoopCommand extends Command
                 if (Clock::seconds() - $kept > Housekeeping::EVERY_SECONDS) {
                     $kept = Clock::seconds();
                     $housekeeping->run();
+                    $uploads->expire();
                 }
             } catch (Throwable $e) {
                 report($e);

@@ -50,6 +50,8 @@ final readonly class PageServer
                 "{$this->name} php-fpm",
                 [
                     self::program('php-fpm8.2'), '-d', "opcache.file_cache={$scripts}", '-d', 'opcache.file_cache_only=0',
+                    // Scripts change with an upgrade, which starts it again.
+                    '-d', 'opcache.revalidate_freq=60',
                     '--nodaemonize', ...$asRoot, '--fpm-config', $this->file('php-fpm.conf'),
                 ],
                 $this->root, $log('php-fpm'), $environment,

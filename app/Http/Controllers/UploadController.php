@@ -28,11 +28,9 @@ class UploadController
     /** What was begun and is not finished, for the page. */
     public function index(): JsonResponse
     {
-        $this->uploads->expire();
+        $begun = Upload::query()->whereNull('file')->where('expires_at', '>=', now())->orderByDesc('created_at')->get();
 
-        return response()->json([
-            'uploads' => Upload::query()->whereNull('file')->orderByDesc('created_at')->get()->map($this->described(...)),
-        ]);
+        return response()->json(['uploads' => $begun->map($this->described(...))]);
     }
 
     public function store(Request $request): Response
