@@ -26,7 +26,7 @@ $seconds = (int) ($argv[1] ?? 30);
     "{$scratch}/media/long.mp4",
 ], timeout: 120))->mustRun();
 $port = random_int(20_000, 40_000);
-$start = new Process(['bin/start', '--no-demo', '--port', (string) $port], base_path(), timeout: null);
+$start = new Process(['bin/start', '--no-demo', '--port', (string) $port], base_path(), ['PHP_INI_SCAN_DIR' => false], timeout: null);
 $start->start();
 $roster = new Roster(storage_path("framework/served/{$port}"));
 register_shutdown_function(fn () => (new Process([base_path('bin/supervise'), 'stop', $roster->folder], timeout: 30))->run());

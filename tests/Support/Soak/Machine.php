@@ -36,9 +36,9 @@ final class Machine
     {
         $command = ['php', 'artisan', 'crate:start', "--port={$this->port}", "--folder={$this->served}", ...$this->options];
         // Its terminal: whoever starts it again finds what it says of the last start.
-        $this->start = new Process(
-            ['setsid', ...$command], base_path(), $this->surroundings + ($this->clock?->surroundings() ?? []), null, null,
-        );
+        // bin/bench says how workers run; crate:start says so itself.
+        $surroundings = $this->surroundings + ($this->clock?->surroundings() ?? []) + ['PHP_INI_SCAN_DIR' => false];
+        $this->start = new Process(['setsid', ...$command], base_path(), $surroundings, null, null);
         $this->start->disableOutput();
         $this->start->start();
     }
