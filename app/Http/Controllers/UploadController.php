@@ -16,7 +16,7 @@ use OuterCrate\Units\ByteCount;
 /** The tus resumable upload protocol 1.0.0: core, creation, creation-with-upload, termination, checksum, expiration. */
 class UploadController
 {
-    public function __construct(private readonly Uploads $uploads, private readonly SeparateReading $reading)
+    public function __construct(private readonly Uploads $uploads)
     {
     }
 
@@ -33,7 +33,7 @@ class UploadController
         return response()->json(['uploads' => $begun->map($this->described(...))]);
     }
 
-    public function store(Request $request): Response
+    public function store(Request $request, SeparateReading $reading): Response
     {
         $tus = TusRequest::of($request);
         $sends = $tus->sendsBytes();
@@ -43,7 +43,7 @@ class UploadController
         if ($sends && $tus->length() > 0) {
             try {
                 $headers['Upload-Offset'] = $this->uploads->append($upload, 0, $tus->bytes(), $checksum);
-                $this->bringIn($upload);
+                self::bringIn($upload, $reading);
             } catch (UploadRefused $e) {
                 // Its address was never told, so nobody could go on with it.
                 $this->uploads->end($upload);
@@ -73,13 +73,13 @@ class UploadController
         return $this->answer(200, $headers);
     }
 
-    public function update(Request $request, string $id): Response
+    public function update(Request $request, SeparateReading $reading, string $id): Response
     {
         $tus = TusRequest::of($request);
         $tus->sendsBytes() || throw UploadRefused::noType();
         $upload = $this->find($id);
         $offset = $this->uploads->append($upload, $tus->offset(), $tus->bytes(), $tus->checksum());
-        $this->bringIn($upload);
+        self::bringIn($upload, $reading);
 
         return $this->answer(204, ['Upload-Offset' => $offset, ...TusRequest::expires($upload)]);
     }
@@ -93,14 +93,14 @@ class UploadController
     }
 
     /** What has come whole goes on the shelf here: the page that sent it may be gone. What is no cut is told when the page asks for it. */
-    private function bringIn(Upload $upload): void
+    private static function bringIn(Upload $upload, SeparateReading $reading): void
     {
         if ($upload->file === null) {
             return;
         }
         ignore_user_abort(true);
         try {
-            $this->reading->bringIn($upload->file);
+            $reading->bringIn($upload->file);
         } catch (Refused) {
             // The file stays among those that can be brought in, and says why it cannot.
         }
