@@ -30,7 +30,9 @@ class CutAnalyses
             $space->begin();
             $analysis->result = null;
         }
-        $analysis->fill(['version' => Analysis::VERSION])->save();
+        $analysis->exists
+            ? $analysis->fill(['version' => Analysis::VERSION])->save()
+            : $analysis = CutAnalysis::query()->createOrFirst(['cut_id' => $cut->id], ['version' => Analysis::VERSION]);
         $analysis->setRelation('work', $this->queue->put($this->kind, $analysis->id));
 
         return $analysis;

@@ -6,6 +6,7 @@ use App\Dispatch\Connections\Connections;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Work\WorkQueue;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Collection;
 use OuterCrate\Dispatch\Stage;
@@ -48,7 +49,12 @@ class HostAccounts
         ['token' => $token, 'expiresAt' => $expires] = $talks->signIn($account, $password);
         $account->fill(['token' => $token, 'expires_at' => $expires === null ? null : Carbon::parse($expires)]);
         $account->takes = $talks->takes($account)->toArray();
-        $account->save();
+        try {
+            $account->save();
+        } catch (UniqueConstraintViolationException) {
+            // Somebody else signed in to it for the first time at the same moment: it is there now.
+            return $this->signIn($host, $name, $password);
+        }
         $this->goOn($account);
 
         return $account;

@@ -28,8 +28,7 @@ class LibraryUse extends Model
     public static function count(string $kind, array $slugs): void
     {
         foreach (array_count_values($slugs) as $slug => $times) {
-            $use = self::query()->firstOrNew(['kind' => $kind, 'slug' => $slug]);
-            $use->fill(['uses' => ($use->uses ?? 0) + $times])->save();
+            self::query()->createOrFirst(['kind' => $kind, 'slug' => $slug], ['uses' => 0])->increment('uses', $times);
         }
     }
 }

@@ -17,6 +17,7 @@ use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\KeptName;
 use App\Models\Work;
+use Illuminate\Database\UniqueConstraintViolationException;
 
 /** Brings files in as cuts. The file stays where it is and is only read. */
 class CutShelf
@@ -60,7 +61,7 @@ class CutShelf
         }
         clearstatcache(true, $path);
         $same = $cut->fingerprint === $fingerprint;
-        $cut->fill([
+        $cut = self::saved($cut, [
             'path' => $path,
             'fingerprint' => $fingerprint,
             'bytes' => $reading->bytes,
@@ -70,12 +71,26 @@ class CutShelf
             // A range of another file means nothing.
             'range' => $same ? $cut->range : null,
             'taken_off_at' => null,
-        ])->save();
+        ]);
         if (! $same || ! $this->posters->has($cut)) {
             $this->posters->draw($cut, $reading);
         }
         if ($analyse) {
             $this->analyses->ask($cut, anew: $cut->wasRecentlyCreated || ! $same);
+        }
+
+        return $cut;
+    }
+
+    /** @param  array<string, mixed>  $values */
+    private static function saved(Cut $cut, array $values): Cut
+    {
+        try {
+            $cut->fill($values)->save();
+        } catch (UniqueConstraintViolationException) {
+            // The same file was brought in elsewhere at the same moment.
+            $cut = Cut::withTrashed()->where('path', KeptName::of($cut->path))->firstOrFail();
+            $cut->update(array_diff_key($values, ['range' => true]));
         }
 
         return $cut;

@@ -51,10 +51,12 @@ class WorkQueue
             return $work;
         }
         $place = $work->exists ? $work->place : 1 + (int) Work::query()->where('kind', $kind->name())->max('place');
-        $work->fill([
+        $anew = [
             ...(new Work)->getAttributes(), 'priority' => $kind->priority(), 'wanted_at' => $wantedAt, 'place' => $place,
             'expected_seconds' => $expected,
-        ])->save();
+        ];
+        // Another process may put the same there at the same moment.
+        $work->exists ? $work->update($anew) : $work = Work::query()->createOrFirst($work->only(['kind', 'subject']), $anew);
         $this->call();
 
         return $work;

@@ -3,7 +3,9 @@
 use App\Media\SeparateReader;
 use App\Models\Cut;
 use App\Models\Run;
+use App\Shelf\CutShelf;
 use App\Shelf\SeparateReading;
+use Illuminate\Support\Facades\DB;
 use OuterCrate\Refusals\Refused;
 use Tests\Support\TestDatabase;
 
@@ -130,6 +132,20 @@ it('reads what pages bring in in a process of its own, and names the limit that 
             }
         }
     }
+});
+
+it('brings a file in once where two do it at the same moment', function () {
+    $path = $this->clip('few');
+    $isFirst = true;
+    Cut::creating(function (Cut $cut) use (&$isFirst): void {
+        if ($isFirst) {
+            $isFirst = false;
+            DB::table('cuts')->insert($cut->getAttributes() + ['outputs' => '[]']);
+        }
+    });
+    $cut = app(CutShelf::class)->bringIn($path);
+    Cut::flushEventListeners();
+    expect(Cut::query()->pluck('id')->all())->toBe([$cut->id])->and($cut->analysis)->not->toBeNull();
 });
 
 it('reads no frames with more pixels than the limit', function () {

@@ -114,6 +114,21 @@ it('changes nothing of a run that another owner took in hand meanwhile', functio
         ->and($run->refresh()->slip)->toBe(['sha256' => 'of the other']);
 });
 
+it('puts nothing in the queue twice, nor fails, where two do it at the same moment', function () {
+    $run = $this->aRun();
+    $run->work->delete();
+    $isFirst = true;
+    Work::creating(function (Work $work) use (&$isFirst): void {
+        if ($isFirst) {
+            $isFirst = false;
+            DB::table('works')->insert(['kind' => $work->kind, 'subject' => $work->subject, 'state' => 'running', 'priority' => 1]);
+        }
+    });
+    $work = app(WorkQueue::class)->put(app(Kinds::class)->get(Run::WORK), $run->id);
+    Work::flushEventListeners();
+    expect($work->state)->toBe(WorkState::Running)->and(Work::query()->where('subject', $run->id)->count())->toBe(1);
+});
+
 it('tries at once what was put off when the clock is set back', function () {
     $run = $this->aRun(work: ['not_before' => Work::now(30)]);
     $watch = new ClockWatch;
