@@ -4,6 +4,7 @@ namespace App\Console;
 
 use App\Database\DatabaseFile;
 use App\Engine\Clock;
+use App\Packing\ClearLeftovers;
 use App\Settings\Settings;
 use App\Upkeep\Housekeeping;
 use App\Uploads\Uploads;
@@ -25,8 +26,14 @@ class WatchLoopCommand extends Command
 
     protected $description = 'Bring in and pack what arrives in the watch folders';
 
-    public function handle(Watcher $watcher, Settings $settings, Calls $calls, Housekeeping $housekeeping, Uploads $uploads): int
-    {
+    public function handle(
+        Watcher $watcher,
+        Settings $settings,
+        Calls $calls,
+        Housekeeping $housekeeping,
+        Uploads $uploads,
+        ClearLeftovers $leftovers,
+    ): int {
         $ending = false;
         $begun = Clock::seconds();
         $kept = -INF;
@@ -42,6 +49,7 @@ class WatchLoopCommand extends Command
                     $kept = Clock::seconds();
                     $housekeeping->run();
                     $uploads->expire();
+                    $leftovers->sweep();
                 }
             } catch (Throwable $e) {
                 report($e);

@@ -140,14 +140,16 @@ final class OutputFile
      * What an earlier attempt at this file left beside its place when its process was ended.
      *
      * @param  string|null  $but  path of what stays
+     * @param  int  $age  seconds for which nobody has written to it
      */
-    public static function discardLeftovers(string $wanted, string $token, ?string $but = null): void
+    public static function discardLeftovers(string $wanted, string $token, ?string $but = null, int $age = 0): void
     {
         $name = mb_strcut(basename($wanted), 0, 180);
         foreach (@scandir(dirname($wanted)) ?: [] as $left) {
             if (str_starts_with($left, ".{$name}.{$token}") && preg_match('~\.partial(\.tagged|\.aside)?$~', $left) === 1) {
                 $path = dirname($wanted)."/{$left}";
-                $path === $but || self::remove($path);
+                $isOld = $age === 0 || time() - (int) @filemtime($path) > $age;
+                $path === $but || ! $isOld || self::remove($path);
             }
         }
     }

@@ -199,10 +199,11 @@ class MakeFile implements Kind
      * Removes what was made of a run beside its place, and was not given its name.
      *
      * @param  string|null  $but  path of what stays
+     * @param  int  $age  seconds for which nobody has written to it
      */
-    public static function discardLeftovers(Run $run, ?string $but = null): void
+    public static function discardLeftovers(Run $run, ?string $but = null, int $age = 0): void
     {
-        StuckEngine::isThere($run->id) ?: OutputFile::discardLeftovers($run->file, self::token($run), $but);
+        StuckEngine::isThere($run->id) ?: OutputFile::discardLeftovers($run->file, self::token($run), $but, $age);
     }
 
     private static function token(Run $run): string

@@ -10,6 +10,7 @@ use App\Models\Run;
 use App\Models\RunLog;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Packing\ClearLeftovers;
 use App\Packing\MakeFile;
 use App\Work\Conclusion;
 use App\Work\Kind;
@@ -153,6 +154,13 @@ it('makes a run again by itself whose worker was killed, and clears away what th
         ->toBe([WorkState::Done, WorkState::Done])
         ->and($this->left('out'))
         ->toEqualCanonicalizing(['Plain review.mp4', 'Plain sound.wav']);
+    // An engine that outlived its worker wrote on, and nobody knows of it.
+    $of = fn (Run $run): string => dirname($run->file).'/.'.basename($run->file).".run{$run->id}-1.partial";
+    file_put_contents($of($run), 'half');
+    touch($of($run), time() - 700);
+    file_put_contents($of($next), 'being written');
+    app(ClearLeftovers::class)->sweep();
+    expect(is_file($of($run)))->toBeFalse()->and(is_file($of($next)))->toBeTrue();
 });
 
 it('finds a file finished whose worker was killed before it could say so, and does not make it twice', function (bool $told) {
