@@ -31,7 +31,7 @@ test('a dropped file survives a lost line and arrives whole', async ({ page, con
             await route.fallback();
         }
     });
-    await page.getByRole('heading', { name: 'Shelf' }).dispatchEvent('drop', { dataTransfer: transfer });
+    await page.getByRole('heading', { name: 'Shelf', exact: true }).dispatchEvent('drop', { dataTransfer: transfer });
     const way = page.getByRole('region', { name: 'Files on their way' });
     await expect(way).toContainText('the line is gone');
     await context.setOffline(false);
