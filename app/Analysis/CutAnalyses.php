@@ -30,9 +30,12 @@ class CutAnalyses
             $space->begin();
             $analysis->result = null;
         }
-        $analysis->exists
-            ? $analysis->fill(['version' => Analysis::VERSION])->save()
-            : $analysis = CutAnalysis::query()->createOrFirst(['cut_id' => $cut->id], ['version' => Analysis::VERSION]);
+        if ($analysis->exists) {
+            $analysis->fill(['version' => Analysis::VERSION])->save();
+        } else {
+            // Another request may create it at the same moment.
+            $analysis = CutAnalysis::query()->createOrFirst(['cut_id' => $cut->id], ['version' => Analysis::VERSION]);
+        }
         $analysis->setRelation('work', $this->queue->put($this->kind, $analysis->id));
 
         return $analysis;

@@ -14,7 +14,7 @@ use Throwable;
 /** Brings in or reads one file for a web process that waits for it, and answers in JSON. */
 class BringInCommand extends Command
 {
-    protected $signature = 'crate:bring-in {path} {--only-read : Tell what is in it, and bring nothing in}';
+    protected $signature = 'crate:bring-in {path} {--only-read : Read the file without bringing it in}';
 
     protected $description = 'Bring in a file for a page';
 

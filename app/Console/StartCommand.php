@@ -28,8 +28,8 @@ class StartCommand extends Command
         'sending' => 'send,follow,bring',
     ];
 
-    /** The pages come first where all start together; the engine stands back further. */
-    private const BEHIND = ['nice', '-n', '5'];
+    /** Workers run at lower priority than the pages, so that the pages answer first after a restart. */
+    private const LOWER_PRIORITY = ['nice', '-n', '5'];
 
     protected $signature = 'crate:start
         {--port=8410} {--listen=127.0.0.1} {--fresh}
@@ -143,11 +143,12 @@ class StartCommand extends Command
         $services = [];
         foreach (self::WORKERS as $name => $kinds) {
             $services[] = new ServiceDefinition(
-                "worker {$name}", [...self::BEHIND, PHP_BINARY, 'artisan', 'crate:work', "--kinds={$kinds}", '--quiet'],
+                "worker {$name}", [...self::LOWER_PRIORITY, PHP_BINARY, 'artisan', 'crate:work', "--kinds={$kinds}", '--quiet'],
                 base_path(), $log, $php, WorkCommand::ALL_DONE,
             );
         }
-        $services[] = new ServiceDefinition('watch', [...self::BEHIND, PHP_BINARY, 'artisan', 'crate:watch', '--quiet'], base_path(), $log);
+        $watch = [...self::LOWER_PRIORITY, PHP_BINARY, 'artisan', 'crate:watch', '--quiet'];
+        $services[] = new ServiceDefinition('watch', $watch, base_path(), $log);
 
         return $services;
     }

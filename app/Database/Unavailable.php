@@ -7,7 +7,7 @@ use OuterCrate\Refusals\Says;
 use RuntimeException;
 use Throwable;
 
-/** What Outer Crate works with is not there for the moment: its database, or room on its own drive. The same can be asked again later. */
+/** The database or space on the application's own drive is temporarily unavailable. The request can be repeated later. */
 final class Unavailable extends RuntimeException implements Refused
 {
     use Says;
@@ -17,7 +17,7 @@ final class Unavailable extends RuntimeException implements Refused
         $this->say($what, $todo, $kept);
     }
 
-    /** Null where something else is wrong. */
+    /** Null for any other error. */
     public static function of(Throwable $e): ?self
     {
         $fault = DatabaseFault::of($e);
@@ -25,7 +25,7 @@ final class Unavailable extends RuntimeException implements Refused
             return new self($fault->value, $fault->message(), $fault->todo(), $fault->kept());
         }
 
-        // As the C library says it, also in an error of PHP's.
+        // PHP passes on the messages of the C library.
         return preg_match('~No space left on device|Disk quota exceeded~', $e->getMessage()) !== 1 ? null : new self(
             'disk-full',
             'The drive on which Outer Crate keeps its files is full.',
@@ -38,7 +38,7 @@ final class Unavailable extends RuntimeException implements Refused
         return $this->id;
     }
 
-    /** The service is not there for the moment (RFC 9110, 15.6.4). */
+    /** Service unavailable (RFC 9110, 15.6.4). */
     public function status(): int
     {
         return 503;

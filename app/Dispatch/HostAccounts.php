@@ -52,7 +52,7 @@ class HostAccounts
         try {
             $account->save();
         } catch (UniqueConstraintViolationException) {
-            // Somebody else signed in to it for the first time at the same moment: it is there now.
+            // Another request created the account at the same moment. The second attempt finds and updates it.
             return $this->signIn($host, $name, $password);
         }
         $this->goOn($account);

@@ -2,30 +2,30 @@
 
 namespace App\Engine;
 
-/** Notices when the time of day is set back while this process runs. */
+/** Detects that the system clock was set back while this process runs. */
 final class ClockWatch
 {
-    /** Seconds by which clocks are corrected all the time. */
-    private const CORRECTED = 30.0;
+    /** Smaller steps are routine time corrections. */
+    private const MIN_STEP_SECONDS = 30.0;
 
-    private float $ahead;
+    private float $offset;
 
     public function __construct()
     {
-        $this->ahead = self::ahead();
+        $this->offset = self::offset();
     }
 
-    /** Whether it was set back since the last look. */
+    /** Whether the clock was set back since the last call. */
     public function wasSetBack(): bool
     {
-        $before = $this->ahead;
-        $this->ahead = self::ahead();
+        $before = $this->offset;
+        $this->offset = self::offset();
 
-        return $this->ahead < $before - self::CORRECTED;
+        return $this->offset < $before - self::MIN_STEP_SECONDS;
     }
 
-    /** Seconds by which the time of day is ahead of the clock that nobody sets. */
-    private static function ahead(): float
+    /** Seconds between the system clock and the monotonic clock. */
+    private static function offset(): float
     {
         return now()->getPreciseTimestamp() / 1e6 - Clock::seconds();
     }

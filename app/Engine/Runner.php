@@ -226,7 +226,7 @@ class Runner
         $process = new EngineProcess(['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$command], $folder, null, null, null);
         $process->start();
         $pause = self::FIRST_PAUSE;
-        // Not by the process's own limit, which goes by the time of day: that may be set.
+        // Symfony's own time limit depends on the system clock, which may be set meanwhile.
         for ($end = Clock::seconds() + $seconds; $process->isRunning(); self::wait($pause)) {
             if (Clock::seconds() > $end) {
                 $process->end();

@@ -2,7 +2,7 @@
 
 namespace App\Engine;
 
-/** Signals by their numbers on Linux (signal(7)). The processes that answer pages have no pcntl, which would name them. */
+/** Signal numbers on Linux (signal(7)). PHP-FPM has no pcntl extension, which would define these constants. */
 final class Signal
 {
     public const ABORT = 6;

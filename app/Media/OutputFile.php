@@ -140,15 +140,15 @@ final class OutputFile
      * What an earlier attempt at this file left beside its place when its process was ended.
      *
      * @param  string|null  $but  path of what stays
-     * @param  int  $age  seconds for which nobody has written to it
+     * @param  int  $minAge  seconds since the last write; younger files are kept
      */
-    public static function discardLeftovers(string $wanted, string $token, ?string $but = null, int $age = 0): void
+    public static function discardLeftovers(string $wanted, string $token, ?string $but = null, int $minAge = 0): void
     {
         $name = mb_strcut(basename($wanted), 0, 180);
         foreach (@scandir(dirname($wanted)) ?: [] as $left) {
             if (str_starts_with($left, ".{$name}.{$token}") && preg_match('~\.partial(\.tagged|\.aside)?$~', $left) === 1) {
                 $path = dirname($wanted)."/{$left}";
-                $isOld = $age === 0 || time() - (int) @filemtime($path) > $age;
+                $isOld = $minAge === 0 || time() - (int) @filemtime($path) > $minAge;
                 $path === $but || ! $isOld || self::remove($path);
             }
         }

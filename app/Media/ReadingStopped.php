@@ -31,33 +31,30 @@ final class ReadingStopped extends RuntimeException implements Refused
 
     public static function atLimit(string $path, string $limit, string $setting): self
     {
-        $name = mb_scrub(basename($path));
         $todo = "It may be damaged, or made to mislead. Where it is not, raise the limit: {$setting} in .env.";
 
-        return new self([
-            'id' => 'reading-limit', 'status' => 422, 'message' => "Reading {$name} took more than {$limit} and was stopped. {$todo}",
-            'file' => mb_scrub($path), 'kept' => '', 'todo' => $todo,
-        ]);
+        return self::because('reading-limit', 422, $path, "Reading %s took more than {$limit} and was stopped.", $todo);
     }
 
     public static function killed(string $path): self
     {
-        $name = mb_scrub(basename($path));
         $todo = 'Try again; if it happens again, the machine may have too little memory.';
 
-        return new self([
-            'id' => 'reading-killed', 'status' => 503, 'message' => "The process that read {$name} was ended from outside. {$todo}",
-            'file' => mb_scrub($path), 'kept' => '', 'todo' => $todo,
-        ]);
+        return self::because('reading-killed', 503, $path, 'The process that read %s was ended from outside.', $todo);
     }
 
     public static function broken(string $path): self
     {
-        $name = mb_scrub(basename($path));
         $todo = 'Try again; storage/logs says more.';
 
+        return self::because('reading-broken', 500, $path, 'The process that read %s ended before it was done.', $todo);
+    }
+
+    /** @param  string  $what  what happened, with %s for the name of the file */
+    private static function because(string $id, int $status, string $path, string $what, string $todo): self
+    {
         return new self([
-            'id' => 'reading-broken', 'status' => 500, 'message' => "The process that read {$name} ended before it was done. {$todo}",
+            'id' => $id, 'status' => $status, 'message' => sprintf($what, mb_scrub(basename($path)))." {$todo}",
             'file' => mb_scrub($path), 'kept' => '', 'todo' => $todo,
         ]);
     }

@@ -6,23 +6,21 @@ use App\Engine\Runner;
 use OuterCrate\Refusals\Refused;
 use OuterCrate\Units\ByteCount;
 
-/**
- * Has a file read by a process of its own with limits of time and memory, for the processes that answer pages: a damaged or hostile file
- * would otherwise take them with it.
- */
+/** Reads files for web processes in a separate, limited process, so that damaged or hostile files cannot exhaust the web server. */
 final class SeparateReader
 {
-    /** Above it, the status of a process tells the signal that ended it, of which there are so many (signal(7)). */
-    private const SIGNALLED = 128;
+    /** Exit statuses above this mean that a signal ended the process: 128 + its number. */
+    private const SIGNAL_BASE = 128;
 
-    private const SIGNALS = 64;
+    /** Highest signal number (signal(7)). */
+    private const MAX_SIGNAL = 64;
 
     public function __construct(private readonly CutReader $reader, private readonly Runner $runner)
     {
     }
 
     /**
-     * What a Reading is made of.
+     * The data from which ProbeReader builds a Reading.
      *
      * @return array{probe: array<mixed>, fastStart: ?bool}
      *
@@ -30,7 +28,7 @@ final class SeparateReader
      */
     public function probe(string $path): array
     {
-        // A command or a worker is a process of its own already.
+        // Commands and workers are separate processes already.
         if (! app()->runningInConsole()) {
             return $this->ask($path, ['--only-read']);
         }
@@ -40,7 +38,7 @@ final class SeparateReader
     }
 
     /**
-     * What `crate:bring-in` answers.
+     * Runs `crate:bring-in` and returns its answer.
      *
      * @param  list<string>  $options
      * @return array<string, mixed>
@@ -50,7 +48,7 @@ final class SeparateReader
     public function ask(string $path, array $options = []): array
     {
         ['seconds' => $seconds, 'memory' => $memory] = config('crate.reading');
-        $php = [PHP_BINDIR.'/php', '-d', "memory_limit={$memory}", ...self::compiled()];
+        $php = [PHP_BINDIR.'/php', '-d', "memory_limit={$memory}", ...self::opcacheOptions()];
         $result = $this->runner->compute([...$php, 'artisan', 'crate:bring-in', ...$options, '--', $path], base_path(), $seconds);
         if ($result === null) {
             throw ReadingStopped::atLimit($path, "{$seconds} seconds", 'CRATE_READING_SECONDS');
@@ -59,7 +57,7 @@ final class SeparateReader
         if ($status !== 0 && str_contains($output.$errors, 'Allowed memory size')) {
             throw ReadingStopped::atLimit($path, (new ByteCount($memory)).' of memory', 'CRATE_READING_MEMORY');
         }
-        if ($status > self::SIGNALLED && $status <= self::SIGNALLED + self::SIGNALS) {
+        if ($status > self::SIGNAL_BASE && $status <= self::SIGNAL_BASE + self::MAX_SIGNAL) {
             throw ReadingStopped::killed($path);
         }
         $told = json_decode($output, true);
@@ -70,8 +68,8 @@ final class SeparateReader
         return is_array($told) ? $told : throw ReadingStopped::broken($path);
     }
 
-    /** @return list<string> options of PHP by which it finds the scripts that this process has compiled: it begins in half the time */
-    private static function compiled(): array
+    /** @return list<string> PHP options that reuse the scripts compiled by PHP-FPM, which halves the start time */
+    private static function opcacheOptions(): array
     {
         $scripts = (string) ini_get('opcache.file_cache');
 

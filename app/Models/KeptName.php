@@ -6,8 +6,8 @@ use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * Names and paths that may be any bytes, as databases and JSON keep them: those that are no UTF-8 as an address (RFC 8089), as in
- * file:///media/caf%E9.mov. No path has two slashes in a row, so that none looks like one.
+ * Stores file names and paths in databases and JSON, which allow only UTF-8. Names with other bytes are written as file URLs (RFC 8089):
+ * file:///media/caf%E9.mov. A real path never contains two slashes in a row, so the two forms cannot be confused.
  *
  * @implements CastsAttributes<string, string>
  */

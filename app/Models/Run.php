@@ -28,7 +28,7 @@ use Illuminate\Support\Carbon;
  * @property ?int $sent_seconds how long the file took to its host
  * @property ?Carbon $sent_at when that was said
  * @property ?Carbon $cleared_at when it was taken off the page of the queue
- * @property ?Carbon $gone_at when its file was deleted, or its name given to the file of another run
+ * @property ?Carbon $gone_at when its file was deleted for good, or another run's file took its path
  * @property ?string $output key of its column on the sheet
  * @property bool $recalled it was sent back to its sheet, and waits for what is made of it
  * @property ?int $queue_end_id the end of the queue that told of it

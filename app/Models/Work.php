@@ -28,8 +28,7 @@ use Illuminate\Support\Carbon;
  * @property int $place in its queue: of one priority, the lower comes first
  * @property bool $paused it is not taken in hand; what is in hand stands still
  * @property ?array{pass?: int, passes?: int, gathers?: bool, bytes: int, toCome?: ?int, bytesPerSecond?: float, path?: string} $detail
- *     of the pass under way, or where what was written lies: bytes so far and those that the file is likely to have; of what is sent,
- *     how fast
+ *     of the current pass: bytes so far and expected; of a sending: its speed; of a hash list: its path
  * @property ?string $wanted_at when someone last waited for it; the last one comes first
  * @property ?string $not_before when it may be taken in hand again
  * @property ?Carbon $started_at

@@ -12,11 +12,11 @@ use Throwable;
 /** Of a run that is not made, nothing stays beside its place: also where its worker was killed, and nobody took it up again. */
 final class ClearLeftovers
 {
-    /** Seconds for which ended runs are looked at again: no engine works on one file for longer. */
-    private const LATELY = 3 * 86_400;
+    /** How long after its end a run is checked for leftovers. No engine works longer on one file. */
+    private const CHECKED_SECONDS = 3 * 86_400;
 
-    /** Seconds after which nobody writes to a file any more: a run may have been taken up again since it was looked at. */
-    private const SILENT = 600;
+    /** Younger files are kept: the run may have been restarted since it was selected. */
+    private const MIN_AGE_SECONDS = 600;
 
     public function handle(WorkEnded $event): void
     {
@@ -33,15 +33,15 @@ final class ClearLeftovers
     }
 
     /**
-     * The same for all runs that ended lately, done ones too: an engine whose worker is killed in the moment in which it starts outlives
-     * that, and writes its file beside the one that is made afterwards.
+     * Deletes partial files of runs that ended recently, including done ones. An engine can survive its worker if the worker is killed
+     * while the engine starts; it then writes a partial file that nobody uses.
      */
     public function sweep(): void
     {
         $ended = Work::query()->select('subject')->where('kind', Run::WORK)->whereNotIn('state', WorkState::underWay())
-            ->where('ended_at', '>', Work::now(-self::LATELY));
-        foreach (Run::query()->whereIn('id', $ended)->get(['id', 'file']) as $run) {
-            Drive::answers(dirname($run->file)) && MakeFile::discardLeftovers($run, age: self::SILENT);
+            ->where('ended_at', '>', Work::now(-self::CHECKED_SECONDS));
+        foreach (Run::query()->without('work')->whereIn('id', $ended)->get(['id', 'file']) as $run) {
+            Drive::answers(dirname($run->file)) && MakeFile::discardLeftovers($run, minAge: self::MIN_AGE_SECONDS);
         }
     }
 }

@@ -27,7 +27,7 @@ class HashLists
      * Adds a generation that names the files of these runs, to the folder that all of them lie in.
      *
      * @param  Collection<int, Run>  $runs
-     * @param  (Closure(int): void)|null  $onBytes  told of the bytes that were read so far
+     * @param  (Closure(int): void)|null  $onBytes  called with the bytes read so far
      * @return string path of the list
      *
      * @throws PackRefused
@@ -66,7 +66,7 @@ class HashLists
     }
 
     /**
-     * Bytes that have to be read for it: of images, and of files whose slip has no such hash yet.
+     * Bytes to read for the list: image files, and files whose slip has no XXH64 hash yet.
      *
      * @param  Collection<int, Run>  $runs
      */

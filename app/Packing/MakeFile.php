@@ -35,8 +35,8 @@ use Throwable;
 /** Makes the file of a run: encodes it beside its place, reads it back, and gives it its name. Never half a file is seen. */
 class MakeFile implements Kind
 {
-    /** Seconds for which nobody else takes it in hand while it gets its name. */
-    private const NAMING = 60;
+    /** Lease while the finished file is renamed: no other worker may take over the run in between. */
+    private const PUBLISH_LEASE_SECONDS = 60;
 
     public function __construct(
         private readonly Runner $engine,
@@ -150,11 +150,10 @@ class MakeFile implements Kind
             $written = ['slip' => $slip->toArray(), 'card' => Run::cardOf($run->plan, $slip->toArray())];
             Durably::write(fn () => $meter->write(fn () => $run->update($written)));
             $this->engine->putOnDisk($file->partial, $meter->check(...));
-            // Nobody else takes it in hand while it gets its name.
-            $meter->hold(self::NAMING);
+            $meter->hold(self::PUBLISH_LEASE_SECONDS);
             $meter->check();
             $path = $file->publish();
-            $meter->write(fn () => self::named($run, $path));
+            $meter->write(fn () => self::recordPath($run, $path));
             $journal->made($path);
             // One that was taken up again took longer than its last owner had it.
             $isAlone && $work->attempts === 1 && $this->learn($run, $slip->madeIn);
@@ -175,7 +174,7 @@ class MakeFile implements Kind
             // A drive that went silent is what it came of, and nothing is to be touched there.
             $silent = $this->answers->missing($run);
             $file = $silent === null ? $file : null;
-            // Another owner works in the same folder.
+            // If another process owns the run now, it works in this folder.
             $isToGoOn = $silent !== null || ! $isOwned;
             $journal->ended(($silent ?? $e)->getMessage());
             throw $silent ?? $e;
@@ -199,11 +198,11 @@ class MakeFile implements Kind
      * Removes what was made of a run beside its place, and was not given its name.
      *
      * @param  string|null  $but  path of what stays
-     * @param  int  $age  seconds for which nobody has written to it
+     * @param  int  $minAge  seconds since the last write; younger files are kept
      */
-    public static function discardLeftovers(Run $run, ?string $but = null, int $age = 0): void
+    public static function discardLeftovers(Run $run, ?string $but = null, int $minAge = 0): void
     {
-        StuckEngine::isThere($run->id) ?: OutputFile::discardLeftovers($run->file, self::token($run), $but, $age);
+        StuckEngine::isThere($run->id) ?: OutputFile::discardLeftovers($run->file, self::token($run), $but, $minAge);
     }
 
     private static function token(Run $run): string
@@ -334,14 +333,14 @@ class MakeFile implements Kind
         }
         self::discardLeftovers($run);
         self::forget($run->id);
-        self::named($run, $path);
+        self::recordPath($run, $path);
         (new RunJournal($run))->made($path);
 
         return true;
     }
 
-    /** A file that had this name before is gone: nothing is ever put in its place. */
-    private static function named(Run $run, string $path): void
+    /** Records the file's path. Earlier runs with the same path have lost their file, since no file is ever overwritten. */
+    private static function recordPath(Run $run, string $path): void
     {
         $run->update(['file' => $path, 'gone_at' => null]);
         Run::query()->where('file', $run->getRawOriginal('file'))->where('id', '<>', $run->id)->whereNull('gone_at')

@@ -138,7 +138,7 @@ class Packer
     public function retry(Run $run): void
     {
         DB::transaction(function () use ($run): void {
-            // As it is now: somebody else may have pressed the same button, and it may be made by now.
+            // The state may be out of date: another user may have retried the run already.
             $state = Work::query()->where(['kind' => Run::WORK, 'subject' => $run->id])->lockForUpdate()->first()?->state;
             if (! in_array($state, [WorkState::Failed, WorkState::Stopped], true)) {
                 throw new PackRefused('Only what failed or was stopped is tried again.', 'Make it again, if another file is wanted.');

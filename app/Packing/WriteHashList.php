@@ -7,7 +7,7 @@ use App\Models\Work;
 use App\Work\Kind;
 use App\Work\Meter;
 
-/** Writes the hash list of a delivery whose files have to be read for it, which can take as long as copying them. */
+/** Writes the hash list of a delivery. Reading its files can take as long as copying them. */
 final class WriteHashList implements Kind
 {
     public const NAME = 'hash';
@@ -36,7 +36,7 @@ final class WriteHashList implements Kind
         return false;
     }
 
-    /** Two would write generations of the same number. */
+    /** Two at once would write lists with the same generation number. */
     public function atOnce(): int
     {
         return 1;

@@ -88,7 +88,7 @@ class CutShelf
         try {
             $cut->fill($values)->save();
         } catch (UniqueConstraintViolationException) {
-            // The same file was brought in elsewhere at the same moment.
+            // Another process brought in the same file at the same moment.
             $cut = Cut::withTrashed()->where('path', KeptName::of($cut->path))->firstOrFail();
             $cut->update(array_diff_key($values, ['range' => true]));
         }

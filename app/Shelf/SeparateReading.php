@@ -7,7 +7,7 @@ use App\Media\SeparateReader;
 use App\Models\Cut;
 use OuterCrate\Refusals\Refused;
 
-/** Brings a file in from a web process, which leaves the reading to another. */
+/** Brings in a file for a web process; a separate process reads it. */
 final class SeparateReading
 {
     public function __construct(private readonly CutShelf $shelf, private readonly SeparateReader $reader)
@@ -17,7 +17,7 @@ final class SeparateReading
     /** @throws Refused */
     public function bringIn(string $path): Cut
     {
-        // A command or a worker is a process of its own already.
+        // Commands and workers are separate processes already.
         return app()->runningInConsole() ? $this->shelf->bringIn($path) : $this->apart($path);
     }
 

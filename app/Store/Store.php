@@ -95,7 +95,7 @@ class Store
         foreach ($this->cleared() as $file) {
             if (file_exists($file->cleared) || ! file_exists($file->path)) {
                 Bin::takeBack($file->cleared, $file->path);
-                // Another run may have had its name meanwhile.
+                // Another run may have used its path meanwhile.
                 Run::query()->whereKey($file->run_id)->update(['gone_at' => null]);
             }
             $file->delete();
@@ -107,7 +107,7 @@ class Store
     {
         foreach ($this->cleared() as $file) {
             Bin::empty($file->cleared);
-            // It still lies in its place where whoever cleared it away was ended before doing so.
+            // The file is still in place if the process that cleared it was killed before moving it.
             file_exists($file->path) ?: Run::query()->whereKey($file->run_id)->update(['gone_at' => now()]);
             $file->delete();
         }

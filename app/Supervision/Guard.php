@@ -96,7 +96,7 @@ final class Guard
         $this->roster->forget();
     }
 
-    /** nginx may be there before PHP-FPM is: it answers 503 then. */
+    /** If nginx starts before PHP-FPM, it answers 503 at first. */
     private function answers(): bool
     {
         ['address' => $address, 'port' => $port] = $this->roster->front();

@@ -57,7 +57,7 @@ final readonly class ProcessId
 
     /**
      * @param  list<self>  $leaders
-     * @return list<int> all processes of the sessions that these lead or led
+     * @return list<int> all processes in the sessions of these leaders, which may have ended
      */
     private static function inSessions(array $leaders): array
     {
@@ -87,14 +87,14 @@ final readonly class ProcessId
         }
     }
 
-    /** Ends whatever is left of its session at once. */
+    /** Kills all processes in its session. */
     public function killSession(): void
     {
         self::killSessions([$this]);
     }
 
     /**
-     * Ends whatever is left of these sessions, side by side; again, as one of their processes may have started another meanwhile.
+     * Kills all processes in these sessions, and repeats it: a process may have started another one meanwhile.
      *
      * @param  list<self>  $leaders
      */

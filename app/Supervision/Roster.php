@@ -129,8 +129,8 @@ final readonly class Roster
     }
 
     /**
-     * Whole or not at all: it is read by others at any time, and by those who come after a crash. On a full disk what is there is
-     * overwritten in place, which takes no room: the services must outlive that.
+     * Replaces the file in one step, since others may read it at any time, also after a crash. On a full disk it overwrites the file in
+     * place, which needs no space, so that the services keep running.
      */
     private function write(string $name, string $text): void
     {

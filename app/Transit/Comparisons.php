@@ -160,7 +160,7 @@ class Comparisons
         )->toArray());
     }
 
-    /** Read once: every frame that is looked at needs it. */
+    /** Cached, because every compared frame needs it. */
     private function reading(string $path, string $key): Reading
     {
         ['probe' => $probe, 'fastStart' => $fastStart] = $this->store->figures(

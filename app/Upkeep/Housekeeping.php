@@ -24,7 +24,7 @@ final class Housekeeping
     /** Days after which a partial upload is deleted. A running one is named in the database and expires earlier. */
     private const PARTIAL_DAYS = 14;
 
-    /** Days without a change after which the working folder of a sample or a test is deleted: no test takes as long. */
+    /** Days without changes after which a working folder of a sample or test is deleted. No test takes that long. */
     private const WORK_DAYS = 2;
 
     /** Days after which the folder of a server that does not run is removed. */
@@ -97,7 +97,7 @@ final class Housekeeping
         }
     }
 
-    /** Working folders of processes that were killed. Those of runs stay: a run that was stopped can be made on. */
+    /** Deletes working folders of killed processes. Folders of runs stay, so that a stopped run can resume. */
     private function removeWork(): void
     {
         foreach (glob(config('crate.derived').'/work/*-*', GLOB_ONLYDIR) ?: [] as $folder) {

@@ -119,7 +119,7 @@ class Watcher
         try {
             $cut = $this->shelf->bringIn($path);
         } catch (Unreadable|FileProblem $e) {
-            // An unfinished copy, or not media: the file is not ours to move. It is read again when it changes.
+            // Unfinished copies and files that are not media are never moved. They are read again when they change.
             $this->refuse($file, $e->getMessage());
 
             return;

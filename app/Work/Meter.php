@@ -157,11 +157,11 @@ final class Meter
     }
 
     /**
-     * Writes what belongs to this work, unless it is someone else's by now.
+     * Runs a write only while this process still owns the work.
      *
      * @param  Closure(): mixed  $write
      *
-     * @throws Stopped when it is, and nothing was written
+     * @throws Stopped if another process owns it; then nothing was written
      */
     public function write(Closure $write): void
     {

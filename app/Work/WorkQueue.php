@@ -55,8 +55,12 @@ class WorkQueue
             ...(new Work)->getAttributes(), 'priority' => $kind->priority(), 'wanted_at' => $wantedAt, 'place' => $place,
             'expected_seconds' => $expected,
         ];
-        // Another process may put the same there at the same moment.
-        $work->exists ? $work->update($anew) : $work = Work::query()->createOrFirst($work->only(['kind', 'subject']), $anew);
+        if ($work->exists) {
+            $work->update($anew);
+        } else {
+            // Another process may queue the same work at the same moment.
+            $work = Work::query()->createOrFirst($work->only(['kind', 'subject']), $anew);
+        }
         $this->call();
 
         return $work;
@@ -115,7 +119,7 @@ class WorkQueue
         $this->call();
     }
 
-    /** Makes all postponed work due now: when that was to be, was written by a clock that has been set back since. */
+    /** Makes all postponed work due now. Called after the clock was set back, which would delay it by as much. */
     public function hurryAll(): void
     {
         Work::query()->where('state', WorkState::Waiting)->whereNotNull('not_before')->update(['not_before' => null]);
@@ -200,11 +204,11 @@ class WorkQueue
     }
 
     /**
-     * Writes what belongs to this work, in one transaction with the look whether it still is its owner's: whoever was taken for dead must
-     * not write over what the next owner made.
+     * Runs a write only while this owner still holds the work, checked in the same transaction. An owner that lost its lease must not
+     * overwrite the results of the next one.
      *
      * @param  Closure(): mixed  $write
-     * @return bool false, and nothing is written, when it is someone else's by now
+     * @return bool false if another owner holds it; then nothing was written
      */
     public function whileOwned(Work $work, Closure $write): bool
     {

@@ -5,13 +5,13 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** A name that is free again may be given to the file of another run: the file of the earlier one is gone then, whatever lies there. */
+/** Records that a run lost its file: deleted for good, or its path taken by the file of a later run. */
 return new class extends Migration
 {
     public function up(): void
     {
         Schema::table('runs', function (Blueprint $table): void {
-            $table->timestamp('gone_at', 3)->nullable(); // when its file was deleted, or its name given to the file of another run
+            $table->timestamp('gone_at', 3)->nullable(); // when its file was deleted for good, or another run's file took its path
             $table->index('file');
         });
         $latest = DB::table('runs')->join('works', 'works.subject', '=', 'runs.id')

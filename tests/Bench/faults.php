@@ -2,10 +2,10 @@
 
 /*
  * Kills workers, and the engines that they run, at any moment, and counts what that leaves: half files, runs that are lost or stuck,
- * files that were made twice, faults of the database. Then sends requests that are made up from the schemas over all routes, and counts
- * those that are answered with 500.
+ * files that were made twice, faults of the database. Then sends requests generated from the schemas over all routes and counts answers
+ * with status 500.
  *
- * usage: bin/bench faults [KILLS [SEED [REQUESTS]]]    100 kills and 10,000 requests when left out; 500 kills take ten minutes
+ * usage: bin/bench faults [KILLS [SEED [REQUESTS]]]    default: 100 kills and 10,000 requests
  */
 
 use App\Desk\CutDesk;

@@ -1,6 +1,6 @@
 <?php
 
-/* The requests of `bin/bench faults` alone: bin/bench requests [TIMES], 10,000 when left out */
+/* The requests of `bin/bench faults` alone: bin/bench requests [TIMES], default: 10,000 */
 
 require __DIR__.'/bench.php.inc';
 require __DIR__.'/requests.php.inc';

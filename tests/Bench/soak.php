@@ -1,14 +1,13 @@
 <?php
 
 /*
- * An hour (or as many minutes as are given) of people who work and of things that go wrong, half of it on SQLite and half on PostgreSQL
- * with Redis: two machines on one database, three people who bring in, edit, pack, pause, test, send and clear away on the pages of both,
- * and a fault every few seconds. Then all faults are put right, what was paused goes on, and everything is counted.
+ * Runs two machines on one database under random faults, half of the time with SQLite and half with PostgreSQL and Redis. Three simulated
+ * users bring in, edit, pack, pause, test, send and clear on both. At the end, all faults are ended, paused work resumes, and the bench
+ * counts lost, damaged, duplicated and unfinished results.
  *
- * It mounts folders in memory, so that a disk can be filled and a drive removed: it has to be run as root, and does so where nobody else
- * sees it (unshare(1)).
+ * Needs root, because it mounts file systems in memory to fill a disk and remove a drive. The mounts are private (unshare(1)).
  *
- * usage: bin/bench soak [MINUTES [SEED]] [--sqlite | --postgres]      60 when left out
+ * usage: bin/bench soak [MINUTES [SEED]] [--sqlite | --postgres]      default: 60 minutes
  */
 
 use Illuminate\Support\Facades\DB;
@@ -21,14 +20,12 @@ use Tests\Support\Soak\Site;
 use Tests\Support\Soak\Usage;
 use Tests\Support\Soak\User;
 
-/** People at work. */
-const PEOPLE = 3;
+const USERS = 3;
 
-/** Seconds between takings of memory and storage. */
-const TAKEN_EVERY = 10;
+const SAMPLE_SECONDS = 10;
 
 if (posix_geteuid() !== 0) {
-    fwrite(STDERR, "The soak fills a disk and removes a drive, which only root may: sudo bin/bench soak\n");
+    fwrite(STDERR, "The soak fills a disk and removes a drive, which needs root: sudo bin/bench soak\n");
     exit(2);
 }
 if (getenv('SOAK_APART') === false) {
@@ -46,10 +43,10 @@ $lanes = ['--sqlite' => ['SQLite' => false], '--postgres' => ['PostgreSQL and Re
 $lanes = array_merge(...array_values(array_intersect_key($lanes, array_flip($argv)) ?: $lanes));
 
 array_map(Clips::make(...), User::CLIPS);
-// Whoever ends it ends its machines with it.
+// Stops the machines when the bench is interrupted.
 pcntl_async_signals(true);
 foreach ([SIGINT, SIGTERM] as $signal) {
-    pcntl_signal($signal, fn () => throw new RuntimeException('Ended before its time.'));
+    pcntl_signal($signal, fn () => throw new RuntimeException('Interrupted.'));
 }
 foreach ($lanes as $name => $isPostgres) {
     mt_srand($seed);
@@ -60,14 +57,14 @@ foreach ($lanes as $name => $isPostgres) {
         $site->begin();
         $watching = ['path' => "{$site->media}/watched", 'outputs' => [['preset' => 'review-720', 'host' => null]]];
         (new Client)->ask('POST', "{$site->machines[0]->address}/api/watch-folders", $watching);
-        $people = array_map(fn (int $number): int => User::begin($site, $number, $seed), range(1, PEOPLE));
+        $people = array_map(fn (int $number): int => User::begin($site, $number, $seed), range(1, USERS));
         $faults = new Faults($site);
         $usage = new Usage($site);
         $end = hrtime(true) + 60e9 * $minutes / count($lanes);
         $taken = 0;
         while (hrtime(true) < $end) {
             for ($pause = hrtime(true) + 1e9 * mt_rand(4, 15); hrtime(true) < min($pause, $end); usleep(200_000)) {
-                if (hrtime(true) - $taken > 1e9 * TAKEN_EVERY) {
+                if (hrtime(true) - $taken > 1e9 * SAMPLE_SECONDS) {
                     $usage->take();
                     $taken = hrtime(true);
                 }

@@ -1,11 +1,10 @@
 <?php
 
 /*
- * What stays on the disk of ten thousand requests and a thousand runs, apart from the files that were made and the rows about them: after
- * the first half as much as after the second. Requests come over nginx and PHP-FPM, from somebody who signs in now and then; runs are made
- * by two workers.
+ * Measures the storage used after half and after all of many requests and runs, without deliveries and the database. Requests go through
+ * nginx and PHP-FPM; two workers make the runs.
  *
- * usage: bin/bench storage [REQUESTS [RUNS]]      10,000 and 1,000 when left out
+ * usage: bin/bench storage [REQUESTS [RUNS]]      default: 10,000 requests and 1,000 runs
  */
 
 use App\Desk\CutDesk;
@@ -18,7 +17,7 @@ use App\Upkeep\Housekeeping;
 use Symfony\Component\Process\Process;
 use Tests\Support\Soak\Usage;
 
-// All that is kept lies in a folder of the bench's own.
+// The application's storage folder, used by this bench only.
 $kept = sys_get_temp_dir().'/outer-crate-kept-'.bin2hex(random_bytes(4));
 foreach (['framework/cache/data', 'framework/views', 'framework/sessions', 'framework/calls', 'logs'] as $name) {
     mkdir("{$kept}/{$name}", 0o700, true);
@@ -37,7 +36,7 @@ $cut = Cut::query()->findOrFail(app(CutShelf::class)->bringIn($path, null, false
 app(Users::class)->add('mira', 'a made-up word 14', App\Models\Role::Owner);
 $address = serve($scratch);
 
-/** Bytes of what is kept, by where. */
+/** Bytes stored by kind. */
 $bytes = fn (): array => [
     'sessions, cache and the rest of the framework' => Usage::bytes("{$kept}/framework"),
     'logs' => Usage::bytes("{$kept}/logs"),
@@ -59,7 +58,7 @@ $visit = function (int $times) use ($address, $cut): int {
     $curl = curl_init();
     $answered = 0;
     for ($i = 0; $i < $times; $i++) {
-        // One in a hundred signs in, one comes as somebody without a session, and one has a wrong password: more would have to wait.
+        // One request in a hundred signs in and one comes without a session. A single wrong password: more would be delayed.
         $kind = $i % 100;
         $body = match (true) {
             $kind === 0 => '{"name":"mira","password":"a made-up word 14"}',

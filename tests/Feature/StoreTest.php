@@ -55,7 +55,7 @@ it('tells a file from a later one of the same name', function () {
         ->and($this->getJson("/api/packs/{$first->pack}")->json('runs.0.onDisk'))->toBeFalse()
         ->and($this->getJson("/api/packs/{$second->pack}")->json('runs.0.onDisk'))->toBeTrue();
     $this->getJson("/api/runs/{$first->id}/file")->assertStatus(404);
-    // What is asked of the earlier one does not touch the later one.
+    // Clearing the earlier run does not touch the later run's file.
     ($this->clear)([$first]);
     expect(is_file($second->file))->toBeTrue();
     ($this->clear)([$second]);

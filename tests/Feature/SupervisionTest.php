@@ -155,7 +155,7 @@ it('notes what runs on a full disk too, so that the services outlive it', functi
     $roster = new Roster($folder);
     $roster->define([], '127.0.0.1', 8410);
     $own = ProcessId::of((int) getmypid());
-    // Nothing new can be made there: a folder stands where the new file would.
+    // A folder with the name of the temporary file makes writing it fail.
     foreach ([Roster::GUARD, 'running'] as $name) {
         mkdir("{$folder}/{$name}.".getmypid());
     }

@@ -154,7 +154,7 @@ it('makes a run again by itself whose worker was killed, and clears away what th
         ->toBe([WorkState::Done, WorkState::Done])
         ->and($this->left('out'))
         ->toEqualCanonicalizing(['Plain review.mp4', 'Plain sound.wav']);
-    // An engine that outlived its worker wrote on, and nobody knows of it.
+    // An engine survived its worker and wrote a partial file that nobody uses.
     $of = fn (Run $run): string => dirname($run->file).'/.'.basename($run->file).".run{$run->id}-1.partial";
     file_put_contents($of($run), 'half');
     touch($of($run), time() - 700);

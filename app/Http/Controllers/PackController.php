@@ -30,7 +30,7 @@ use OuterCrate\Slips\SlipText;
 
 class PackController
 {
-    /** Bytes that are read for a hash list while the page waits: half a second's work. */
+    /** Largest hash list work done while the page waits, in bytes to read: half a second. */
     private const MAX_HASHED_AT_ONCE = 256_000_000;
 
     /**
@@ -93,7 +93,7 @@ class PackController
     }
 
     /** Writes an ASC MHL list beside the finished files. */
-    /** At once where little has to be read for it, and otherwise by a worker. */
+    /** Writes small lists at once; a worker writes large ones. */
     public function hashList(string $pack, HashLists $lists, WriteHashList $kind, WorkQueue $queue): JsonResponse
     {
         $runs = self::runsOf($pack);
@@ -107,7 +107,7 @@ class PackController
         return response()->json(['path' => $path, 'state' => WorkState::Done, 'percent' => 100, 'error' => null], 201);
     }
 
-    /** How far the list is that a worker writes, or where the last one lies. */
+    /** Progress of a hash list that a worker is writing, or the path of the last one. */
     public function hashListState(string $pack): JsonResponse
     {
         return response()->json(self::hashListOf(self::runsOf($pack)));

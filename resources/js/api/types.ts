@@ -1205,17 +1205,17 @@ export interface Finding {
     };
 }
 /**
- * A hash list that was written, or how far a worker is that writes it.
+ * A hash list, or the progress of a worker that is writing it.
  */
 export interface HashListAnswer {
     /**
-     * Where it lies; null while it is written.
+     * Path of the list; null while it is being written.
      */
     path: string | null;
     state: 'waiting' | 'running' | 'checking' | 'done' | 'failed' | 'stopped';
     percent: number;
     /**
-     * Why it failed, or what it waits for.
+     * Why it failed, or what it is waiting for.
      */
     error: string | null;
 }

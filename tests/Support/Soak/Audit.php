@@ -19,14 +19,14 @@ use RecursiveIteratorIterator;
 use SplFileInfo;
 use Tests\Support\StandInHost;
 
-/** What is left once all faults are over: looked up in the database, on the disk and at the host, and held against each other. */
+/** Compares database, disk and host once all faults are over. */
 final class Audit
 {
-    /** Seconds in which what is under way has to come to an end: a sending that failed often is tried again after ten minutes. */
-    private const DRAIN = 900;
+    /** Time for all work to finish. A sending that failed often waits ten minutes before its next try. */
+    private const DRAIN_SECONDS = 900;
 
-    /** How often a person presses “Try again” on a run that failed. */
-    private const TRIES = 4;
+    /** How often a failed run is retried, as a person would. */
+    private const MAX_TRIES = 4;
 
     private const ACCOUNT = ['host' => 'lanternwick', 'name' => StandInHost::NAME, 'password' => StandInHost::PASSWORD];
 
@@ -37,19 +37,19 @@ final class Audit
     {
     }
 
-    /** What a person does in the end: lets everything go on that was paused, and tries again what failed. */
+    /** Resumes what was paused and retries what failed, until all work has ended. */
     public function drain(): void
     {
         $packer = app(Packer::class);
         $queue = app(WorkQueue::class);
         $tried = [];
-        // The host's clock was set as well, and its tokens have ended.
+        // The host's clock was set as well, so its tokens may have expired.
         (new Client)->ask('POST', "{$this->site->machines[0]->address}/api/host-accounts", self::ACCOUNT);
-        for ($end = hrtime(true) + 1e9 * self::DRAIN; hrtime(true) < $end; sleep(1)) {
+        for ($end = hrtime(true) + 1e9 * self::DRAIN_SECONDS; hrtime(true) < $end; sleep(1)) {
             Run::query()->where('recalled', true)->update(['recalled' => false]);
             Work::query()->where('paused', true)->get()->each(fn (Work $work) => $queue->pause($work, false));
             $failed = Run::query()->get()->filter(fn (Run $run): bool => $run->work->state === WorkState::Failed)
-                ->filter(fn (Run $run): bool => ($tried[$run->id] ?? 0) < self::TRIES);
+                ->filter(fn (Run $run): bool => ($tried[$run->id] ?? 0) < self::MAX_TRIES);
             foreach ($failed as $run) {
                 $tried[$run->id] = 1 + ($tried[$run->id] ?? 0);
                 rescue(fn () => $packer->retry($run), report: false);
@@ -60,13 +60,13 @@ final class Audit
         }
     }
 
-    /** @return Collection<int, Work> that somebody waits for; what is looked at every so often for as long as it is there is none of it */
+    /** @return Collection<int, Work> unfinished work; polling the host for its renditions never ends and does not count */
     public static function underWay(): Collection
     {
         return Work::query()->whereIn('state', WorkState::underWay())->whereNotIn('kind', [Dispatch::FOLLOWS])->get();
     }
 
-    /** @return array<string, array{int, string}> what was found, and what was promised, by what was looked for */
+    /** @return array<string, array{int, string}> count and promised count by name */
     public function found(): array
     {
         $cleared = $this->cleared();
@@ -101,7 +101,7 @@ final class Audit
         }
         $named = $done->whereNull('gone_at')->map(fn (Run $run): string => (string) $run->getRawOriginal('file'))
             ->reject(fn (string $file, int $id): bool => isset($cleared[$id]));
-        // Of a cut that was written beside its drive, while that was away, there is no file.
+        // A cut that was written while its drive was removed is not on the drive.
         [$failed, $without] = $runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Failed)
             ->partition(fn (Run $run): bool => is_file($run->source));
         foreach ($failed as $run) {
@@ -111,7 +111,7 @@ final class Audit
         foreach ($stuck as $work) {
             $this->remarks[] = "waits: {$work->kind} {$work->subject} {$work->state->value} until {$work->not_before}: {$work->error}";
         }
-        // An engine whose worker was killed as it started may outlive it; the hourly clean-up deletes what it wrote.
+        // An engine may survive a worker that is killed while the engine starts. The hourly clean-up deletes its file.
         $unknown = $this->unknown($known);
         $unfinished = preg_grep('~/\.[^/]+\.partial(\.\w+)?$~', $unknown);
         $unknown = array_values(array_diff($unknown, $unfinished));
@@ -165,8 +165,8 @@ final class Audit
     }
 
     /**
-     * @param  list<string>  $known  paths of what was made
-     * @return list<string> other files where files are delivered
+     * @param  list<string>  $known  paths of finished files
+     * @return list<string> other files in the delivery folder
      */
     private function unknown(array $known): array
     {
@@ -179,7 +179,7 @@ final class Audit
             for ($above = $path; $above !== $out && ! isset($known[$above]); $above = dirname($above)) {
                 continue;
             }
-            // Files that were cleared away, and lists of hashes.
+            // Cleared files and hash lists.
             $isBeside = preg_match('~/(\.cleared|ascmhl)/~', $path) === 1;
             $above !== $out || $isBeside ?: $found[] = $path;
         }
@@ -188,7 +188,7 @@ final class Audit
     }
 
     /**
-     * Of a run that was stopped, what was made so far is kept: it can be made on.
+     * Working folders of stopped runs do not count: they are kept so that the run can resume.
      *
      * @param  Collection<int, Run>  $runs
      */
@@ -197,14 +197,14 @@ final class Audit
         $kept = $runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Stopped)
             ->map(fn (Run $run): string => MakeFile::folder($run->id))->all();
         $left = array_diff(array_map(basename(...), glob("{$this->site->disk}/share/derived/work/*", GLOB_ONLYDIR) ?: []), $kept);
-        // Of a sample or a test whose process was killed: housekeeping deletes them after two days.
+        // Folders of samples and tests whose process was killed: housekeeping deletes them after two days.
         $left = preg_grep('~-[0-9a-f]{8}$~', $left, PREG_GREP_INVERT);
         array_push($this->remarks, ...array_map(fn (string $name): string => "working folder: {$name}", $left));
 
         return count($left);
     }
 
-    /** @return array<int, true> runs whose files somebody wanted cleared away */
+    /** @return array<int, true> runs whose files a user asked to clear */
     private function cleared(): array
     {
         $ids = array_merge(...array_map(

@@ -4,11 +4,10 @@ namespace Tests\Support\Soak;
 
 use CurlHandle;
 
-/** A visitor of the pages, who notes how each of his requests was answered. */
+/** An HTTP client that logs the answer to each request. */
 final class Client
 {
-    /** Seconds after which he gives up. */
-    private const PATIENCE = 30;
+    private const TIMEOUT_SECONDS = 30;
 
     private readonly CurlHandle $curl;
 
@@ -31,7 +30,7 @@ final class Client
         $location = '';
         curl_setopt_array($this->curl, [
             CURLOPT_URL => $address, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true,
-            CURLOPT_TIMEOUT => self::PATIENCE, CURLOPT_CONNECTTIMEOUT => 5, CURLOPT_NOBODY => $method === 'HEAD',
+            CURLOPT_TIMEOUT => self::TIMEOUT_SECONDS, CURLOPT_CONNECTTIMEOUT => 5, CURLOPT_NOBODY => $method === 'HEAD',
             CURLOPT_POSTFIELDS => is_array($body) ? json_encode((object) $body) : $body,
             CURLOPT_HTTPHEADER => [...is_string($body) ? [] : ['Content-Type: application/json'], 'Expect:', ...$headers],
             CURLOPT_HEADERFUNCTION => function (CurlHandle $curl, string $line) use (&$location): int {

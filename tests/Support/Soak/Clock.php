@@ -4,14 +4,14 @@ namespace Tests\Support\Soak;
 
 use Symfony\Component\Process\Process;
 
-/** The clock of a made-up machine, which can be set while everything runs (clock.c). */
+/** The simulated clock of a machine, which can be set at any time (clock.c). */
 final readonly class Clock
 {
     private function __construct(private string $file, private string $library)
     {
     }
 
-    /** Null where no compiler is installed. */
+    /** Null if no compiler is installed. */
     public static function make(string $folder, string $machine): ?self
     {
         $library = "{$folder}/clock.so";
@@ -25,16 +25,16 @@ final readonly class Clock
         return $clock;
     }
 
-    /** @param  int  $seconds  that it is ahead of the real time; negative where it is behind */
+    /** @param  int  $seconds  ahead of the real time; negative if behind */
     public function set(int $seconds): void
     {
-        // In place: it is mapped by all processes.
+        // Overwritten in place, because all processes have mapped it.
         $file = fopen($this->file, 'c+');
         fwrite($file, pack('q', $seconds));
         fclose($file);
     }
 
-    /** @return array<string, string> surroundings of the processes that see it */
+    /** @return array<string, string> environment of the processes that use it */
     public function surroundings(): array
     {
         return ['LD_PRELOAD' => $this->library, 'SOAK_CLOCK' => $this->file];

@@ -6,19 +6,19 @@ use App\Supervision\Roster;
 use Closure;
 use PDO;
 
-/** What goes wrong, at random moments: one thing at a time, each put right after a while. */
+/** Causes random faults, one at a time, and ends each after a while. */
 final class Faults
 {
-    /** Hours by which a clock is set ahead or back. */
-    private const HOURS = 3;
+    /** A clock is set by up to this many hours, ahead or back. */
+    private const MAX_CLOCK_HOURS = 3;
 
-    /** Nearly half of all faults: there is much to kill. */
+    /** Nearly half of all faults, since there are many kinds of processes. */
     private const KILL = 'a process was killed';
 
     /** @var array<string, int> how often each happened */
     private array $counts = [];
 
-    /** @var list<array{float, string}> seconds until its machine answered again after a process was killed, and which */
+    /** @var list<array{float, string}> seconds until the machine answered again after a kill, and the killed process */
     private array $recovered = [];
 
     private float $guardKilled = 0.0;
@@ -30,7 +30,7 @@ final class Faults
         $this->client = new Client;
     }
 
-    /** One fault, from its beginning to its end. */
+    /** Causes one fault and ends it. */
     public function one(): void
     {
         $faults = $this->possible();
@@ -40,7 +40,7 @@ final class Faults
         fwrite(STDERR, date('H:i:s')."  {$name}\n");
         $faults[$name]();
         foreach ($this->site->machines as $machine) {
-            // The two that guard each other were killed within a moment: a person starts it again.
+            // Guard and supervisor were killed together. A person would start the machine again.
             if (! $machine->isGuarded()) {
                 $this->counts['… and was started again'] = 1 + ($this->counts['… and was started again'] ?? 0);
                 $machine->begin();
@@ -106,7 +106,7 @@ final class Faults
             ],
             ...$machine->clock === null ? [] : [
                 'a clock was set' => function () use ($machine): void {
-                    $machine->clock->set(mt_rand(-3600 * self::HOURS, 3600 * self::HOURS));
+                    $machine->clock->set(mt_rand(-3600 * self::MAX_CLOCK_HOURS, 3600 * self::MAX_CLOCK_HOURS));
                     self::wait(5, 20);
                     mt_rand(0, 1) === 0 ?: $machine->clock->set(0);
                 },
@@ -124,7 +124,7 @@ final class Faults
         $isGuarding = in_array($victim, [
             $machine->roster->noted(Roster::GUARD)?->number, $machine->roster->noted(Roster::SUPERVISOR)?->number,
         ], true);
-        // Both at once end everything, as they should; that is a machine that lost its power.
+        // Killing both ends everything by design. The power failure tests that.
         if ($isGuarding && microtime(true) - $this->guardKilled < 10) {
             return;
         }
@@ -142,7 +142,7 @@ final class Faults
         $engines === [] ?: posix_kill($engines[mt_rand(0, count($engines) - 1)], SIGKILL);
     }
 
-    /** As a backup program does it, or an administrator. */
+    /** Locks the database, as a backup program might. */
     private function lock(): void
     {
         $database = new PDO("sqlite:{$this->site->disk}/database/outer-crate.sqlite");

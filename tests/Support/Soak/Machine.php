@@ -6,7 +6,7 @@ use App\Supervision\ProcessId;
 use App\Supervision\Roster;
 use Symfony\Component\Process\Process;
 
-/** One of the machines: an installation of its own with all that bin/start runs, under its own name. */
+/** One simulated machine: an installation with all services of bin/start and a name of its own. */
 final class Machine
 {
     public readonly string $address;
@@ -35,15 +35,14 @@ final class Machine
     public function begin(): void
     {
         $command = ['php', 'artisan', 'crate:start', "--port={$this->port}", "--folder={$this->served}", ...$this->options];
-        // Its terminal: whoever starts it again finds what it says of the last start.
-        // bin/bench says how workers run; crate:start says so itself.
+        // bin/bench sets this for workers; crate:start does so itself.
         $surroundings = $this->surroundings + ($this->clock?->surroundings() ?? []) + ['PHP_INI_SCAN_DIR' => false];
         $this->start = new Process(['setsid', ...$command], base_path(), $surroundings, null, null);
         $this->start->disableOutput();
         $this->start->start();
     }
 
-    /** As when its power fails: all of its processes at once. */
+    /** Kills all its processes at once, as a power failure would. */
     public function fail(): void
     {
         for ($round = 0; $round < 20 && ($all = $this->processes()) !== []; $round++) {
@@ -66,13 +65,13 @@ final class Machine
         return @file_get_contents("{$this->address}/api/machine", false, $context) !== false;
     }
 
-    /** Whether somebody guards it: one that was ended with all its processes does not come back by itself. */
+    /** Whether guard or supervisor is running. Without either, the machine does not recover. */
     public function isGuarded(): bool
     {
         return $this->roster->isAlive(Roster::GUARD) || $this->roster->isAlive(Roster::SUPERVISOR);
     }
 
-    /** @return list<int> guard, supervisor, and whatever their services run */
+    /** @return list<int> guard, supervisor, and all processes of the services */
     public function processes(): array
     {
         $guards = array_map($this->roster->noted(...), [Roster::GUARD, Roster::SUPERVISOR]);
@@ -82,7 +81,7 @@ final class Machine
         return array_values(array_unique(array_diff($all, [getmypid()])));
     }
 
-    /** @return list<int> those of them that are no engines */
+    /** @return list<int> all processes except engines */
     public function ownProcesses(): array
     {
         return array_values(array_filter(

@@ -4,13 +4,12 @@ namespace Tests\Support\Soak;
 
 use Illuminate\Support\Facades\File;
 
-/** What a soak came to, as lines of a table and remarks about whatever is not as it should be. */
+/** Prints the results of a soak as a table, with remarks about every failure. */
 final class Report
 {
-    /** Remarks that are printed at most. */
-    private const REMARKS = 60;
+    private const MAX_REMARKS = 60;
 
-    /** @var list<array{int, float, string, string}> status, seconds, method and path, and what was said of a failure */
+    /** @var list<array{int, float, string, string}> status, seconds, method and path, and the body of a failure */
     private readonly array $answers;
 
     public function __construct(private readonly Site $site)
@@ -43,12 +42,12 @@ final class Report
                 sprintf('flat; %.1f MB, %.1f MB', $before / 1e6, $after / 1e6),
             );
         }
-        foreach (array_slice($audit->remarks, 0, self::REMARKS) as $remark) {
+        foreach (array_slice($audit->remarks, 0, self::MAX_REMARKS) as $remark) {
             echo '  ', $this->readable($remark), "\n";
         }
     }
 
-    /** Keeps logs and answers, for whoever wants to know more. */
+    /** Copies logs and answers to storage/soak. */
     public function keep(): void
     {
         $kept = storage_path('soak/'.basename($this->site->folder));

@@ -9,8 +9,8 @@ use Tests\Support\Services\Servers;
 use Tests\Support\StandInHost;
 
 /**
- * Two machines that work on one database, with a disk of limited size, a drive that can be taken away, and a stand-in host. On SQLite they
- * share a database file; on PostgreSQL with Redis they share servers, and each has the shared folder at another place.
+ * Two machines with one database, a disk of limited size, a removable drive and a stand-in host. With SQLite they share a database file.
+ * With PostgreSQL and Redis they share servers, and each mounts the shared folder at another path.
  */
 final class Site
 {
@@ -25,7 +25,7 @@ final class Site
 
     public readonly string $host;
 
-    /** Where the cuts lie: a drive. */
+    /** The folder of the cuts, on the removable drive. */
     public readonly string $media;
 
     public readonly string $disk;
@@ -52,7 +52,7 @@ final class Site
         $surroundings = [];
         foreach (['north', 'south'] as $name) {
             symlink("{$this->disk}/share", "{$folder}/{$name}");
-            // Two names on one machine share its storage; two machines have their own.
+            // With SQLite, both names stand for one machine and share its storage folder.
             $storage = $this->storage($isPostgres ? $name : 'north');
             $surroundings[$name] = $this->surroundings($name, $storage);
         }
@@ -64,7 +64,7 @@ final class Site
         ];
     }
 
-    /** Points this process at its database and folders, as a command on the first machine. */
+    /** Configures this process as a command on the first machine. */
     public function use(): void
     {
         $own = $this->surroundings('north', $this->storage('north'));
@@ -117,7 +117,7 @@ final class Site
         self::run('mount', '--bind', "{$this->folder}/drive", $this->media);
     }
 
-    /** Takes all of the disk's room. */
+    /** Fills the disk completely. */
     public function fill(): void
     {
         $file = fopen("{$this->disk}/filled", 'w');
@@ -173,7 +173,7 @@ final class Site
         ];
     }
 
-    /** @return array{int, int, int} two of pages, and one with a free one behind it */
+    /** @return array{int, int, int} ports of both machines, and one for the stand-in host, which also uses the next one */
     private static function ports(): array
     {
         do {

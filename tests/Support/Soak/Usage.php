@@ -7,13 +7,13 @@ use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use UnexpectedValueException;
 
-/** How much memory and storage the machines take, taken down again and again. */
+/** Samples the memory and storage use of the machines. */
 final class Usage
 {
-    /** What is to stay as it is however long they run, below the disk; what was made or brought in, and its rows, may grow. */
+    /** Folders on the disk that must not grow. Deliveries, uploads and the database may grow. */
     private const STORAGE = ['storage-north', 'storage-south', 'share/derived/work'];
 
-    /** Where unfinished files lie, under names that begin with a full stop. */
+    /** Folders whose hidden unfinished files must not grow. */
     private const UNFINISHED = ['share/uploads', 'share/out'];
 
     /** @var list<array{memory: int, storage: int}> */
@@ -32,7 +32,7 @@ final class Usage
         ];
     }
 
-    /** @return array{float, float} means in the second quarter of the time and in the last */
+    /** @return array{float, float} means of the second and the last quarter of the run */
     public function quarters(string $what): array
     {
         $all = array_column($this->taken, $what);
@@ -42,7 +42,7 @@ final class Usage
         return [$mean(array_slice($all, $quarter, $quarter)), $mean(array_slice($all, -$quarter))];
     }
 
-    /** Bytes that a process has for itself, and its part of what it shares (proc(5), smaps_rollup). */
+    /** Proportional set size of a process in bytes (proc(5), smaps_rollup). */
     private static function memory(int $process): int
     {
         $said = (string) @file_get_contents("/proc/{$process}/smaps_rollup");
@@ -56,7 +56,7 @@ final class Usage
         return array_sum(array_map(fn (string $name): int => self::bytes("{$this->site->disk}/{$name}", $which), $folders));
     }
 
-    /** @param  string  $which  pattern of the paths that count */
+    /** @param  string  $which  pattern of the paths to count */
     public static function bytes(string $folder, string $which = '~~'): int
     {
         $bytes = 0;
@@ -67,7 +67,7 @@ final class Usage
                 $bytes += preg_match($which, $path) === 1 && is_file($path) && ! is_link($path) ? (int) @filesize($path) : 0;
             }
         } catch (UnexpectedValueException) {
-            // A folder that went meanwhile.
+            // A folder was removed meanwhile.
             return $bytes;
         }
 

@@ -6,8 +6,8 @@ use Tests\Support\Clips;
 use Tests\Support\StandInHost;
 
 /**
- * Somebody who works: brings in, edits, packs, pauses, tests, sends, clears away, on one machine's pages or the other's. Whatever is
- * refused or fails is left, as people do, and something else is done.
+ * A simulated user who brings in, edits, packs, pauses, tests, sends and clears on the pages of both machines. After a refusal or failure
+ * it goes on with something else.
  */
 final class User
 {
@@ -15,21 +15,21 @@ final class User
 
     private const PRESETS = ['review-720', 'archive-10-bit', 'lossless-vault', 'sound-wav', 'frames-png', 'slow-line', 'sound-mp3'];
 
-    /** How often each thing is done, of 100 times. */
+    /** Weights of the actions, in percent. */
     private const DEEDS = [
         'look' => 26, 'bringIn' => 7, 'upload' => 5, 'watched' => 3, 'edit' => 12, 'pack' => 14, 'packSheet' => 5, 'pause' => 5,
         'goOn' => 6, 'stop' => 2, 'recall' => 2, 'retry' => 3, 'move' => 2, 'test' => 1, 'send' => 3, 'clear' => 2, 'removeCut' => 1,
         'hashList' => 1,
     ];
 
-    /** Runs that wait at most, cuts on the shelf at most: what two cores can do. */
+    /** Limits for what two cores can work through. */
     private const MAX_QUEUE = 10;
 
     private const MAX_CUTS = 12;
 
     private int $made = 0;
 
-    /** @param  resource  $cleared  where runs are noted whose files were to be cleared away */
+    /** @param  resource  $cleared  log of the runs whose files were to be cleared */
     private function __construct(
         private readonly Site $site,
         private readonly Client $client,
@@ -38,7 +38,7 @@ final class User
     ) {
     }
 
-    /** Works in a process of its own until a file named `over` lies in the folder of the site; gives its number. */
+    /** Starts a user in a child process, which runs until the site's folder contains a file named `over`. Returns the process ID. */
     public static function begin(Site $site, int $number, int $seed): int
     {
         $child = pcntl_fork();
@@ -57,7 +57,7 @@ final class User
             $user->{self::deed()}();
             usleep(mt_rand(200_000, 1_500_000));
         }
-        // Not exit(): the bench's own end would run here as well.
+        // exit() would run the bench's shutdown functions.
         posix_kill(posix_getpid(), SIGKILL);
         exit;
     }
@@ -100,7 +100,7 @@ final class User
         $this->hasRoom() && $path !== null && $this->ask('POST', 'api/cuts', ['path' => $path]);
     }
 
-    /** From the browser, in chunks; what a fault ends is asked for and goes on. */
+    /** Uploads a file in chunks and resumes after a fault. */
     private function upload(): void
     {
         if (! $this->hasRoom()) {
@@ -135,7 +135,7 @@ final class User
         return null;
     }
 
-    /** Drops a file into the folder that is watched. */
+    /** Drops a file into the watch folder. */
     private function watched(): void
     {
         $this->hasRoom() && $this->clip("{$this->site->media}/watched");
@@ -217,7 +217,7 @@ final class User
     private function send(): void
     {
         $account = $this->get('api/dispatches')['accounts'][0]['id'] ?? null;
-        // As a person does when a host asks who one is: its tokens end by its clock.
+        // Tokens of the host expire by its clock, which faults may set.
         if ($account === null || mt_rand(0, 3) === 0) {
             $this->ask('POST', 'api/host-accounts', [
                 'host' => 'lanternwick', 'name' => StandInHost::NAME, 'password' => StandInHost::PASSWORD,
@@ -234,7 +234,7 @@ final class User
         ]);
     }
 
-    /** Some of what was made, for good. */
+    /** Clears some finished files, and sometimes deletes them for good. */
     private function clear(): void
     {
         $done = array_filter($this->runs(), fn (array $run): bool => $run['state'] === 'done' && $run['onDisk']);
@@ -242,7 +242,7 @@ final class User
             return;
         }
         $runs = array_column(array_slice($done, -8), 'id');
-        // Before it is asked: what happened when no answer came, nobody can tell.
+        // Logged before the request: without an answer, the result is unknown.
         fwrite($this->cleared, implode("\n", $runs)."\n");
         $this->ask('POST', 'api/store/clear', ['runs' => $runs]);
         mt_rand(0, 2) > 0 ? $this->ask('POST', 'api/store/empty') : null;

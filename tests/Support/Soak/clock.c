@@ -1,7 +1,6 @@
 /*
- * The clock of one made-up machine: PHP and nginx see the time of day moved by as many seconds as the file named in SOAK_CLOCK says, at
- * any moment. What lasts is measured by another clock, which nobody sets; it stays as it is. The engine keeps the real time: its waits
- * compare this time with the kernel's.
+ * Simulates the clock of one machine: PHP and nginx see a system clock that is shifted by the number of seconds in the file SOAK_CLOCK.
+ * The monotonic clock is not shifted. Engines keep the real time, because their timed waits compare it with the kernel's.
  */
 #define _GNU_SOURCE
 #include <dlfcn.h>
