@@ -223,7 +223,9 @@ class Runner
      */
     public function compute(array $command, string $folder, int $seconds): ?array
     {
-        $process = new EngineProcess(['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$command], $folder, null, null, null);
+        $process = new EngineProcess(
+            [...EndsWithParent::command('KILL'), 'setsid', ...$command], $folder, EndsWithParent::ENVIRONMENT, null, null,
+        );
         $process->start();
         $pause = self::FIRST_PAUSE;
         // Symfony's own time limit depends on the system clock, which may be set meanwhile.
@@ -321,7 +323,7 @@ class Runner
         $path = self::locate($name) ?? throw EngineFailed::missing($name);
 
         return new EngineProcess(
-            ['setpriv', '--pdeathsig', 'KILL', 'setsid', ...$limits->command(), $path, ...$command->arguments],
+            [...EndsWithParent::command('KILL'), 'setsid', ...$limits->command(), $path, ...$command->arguments],
             $folder,
             ['LC_ALL' => 'C.UTF-8', 'AV_LOG_FORCE_NOCOLOR' => '1'],
             null,

@@ -33,8 +33,8 @@ final class ClearLeftovers
     }
 
     /**
-     * Deletes partial files of runs that ended recently, including done ones. An engine can survive its worker if the worker is killed
-     * while the engine starts; it then writes a partial file that nobody uses.
+     * Deletes partial files of runs that ended recently, including done ones. A machine that was taken for dead may write one after
+     * another machine has taken over the run, and then lose power.
      */
     public function sweep(): void
     {

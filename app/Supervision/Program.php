@@ -2,6 +2,7 @@
 
 namespace App\Supervision;
 
+use App\Engine\EndsWithParent;
 use RuntimeException;
 
 /** A program that this process started, in a session of its own. */
@@ -24,13 +25,13 @@ final class Program
     public static function start(array $command, string $folder, string $log, array $environment = [], bool $endsWithUs = false): self
     {
         $file = ['file', $log, 'a'];
-        // setsid and setpriv replace themselves by what follows: the number of the process stays, and leads the session.
+        // setsid, setpriv and perl replace themselves by what follows: the number of the process stays, and leads the session.
         $handle = @proc_open(
-            ['setsid', ...($endsWithUs ? ['setpriv', '--pdeathsig', 'TERM'] : []), ...$command],
+            ['setsid', ...($endsWithUs ? EndsWithParent::command('TERM') : []), ...$command],
             [['file', '/dev/null', 'r'], $file, $file],
             $pipes,
             $folder,
-            $environment + getenv(),
+            $environment + EndsWithParent::ENVIRONMENT + getenv(),
         );
         $number = $handle === false ? null : proc_get_status($handle)['pid'];
         $id = $number === null ? null : ProcessId::of($number);

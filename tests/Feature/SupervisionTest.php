@@ -1,5 +1,6 @@
 <?php
 
+use App\Engine\EndsWithParent;
 use App\Supervision\ProcessId;
 use App\Supervision\Roster;
 use App\Supervision\Service;
@@ -147,6 +148,16 @@ it('takes no later process with the same number for the one it noted', function 
     $own = ProcessId::of((int) getmypid());
     $earlier = ProcessId::fromText("{$own->number} 1");
     expect($own->isAlive())->toBeTrue()->and($earlier->isAlive())->toBeFalse()->and($earlier->session())->toBe([]);
+});
+
+it('starts no engine whose parent died before it could be bound to it', function () {
+    $file = $this->folder('started');
+    (new Process([...EndsWithParent::command('KILL'), 'touch', $file]))->mustRun();
+    expect(unlink($file))->toBeTrue();
+
+    // As a child of setsid it has another parent.
+    $status = (new Process(['setsid', '--fork', '--wait', ...EndsWithParent::command('KILL'), 'touch', $file]))->run();
+    expect($status)->toBe(125)->and(file_exists($file))->toBeFalse();
 });
 
 it('notes what runs on a full disk too, so that the services outlive it', function () {

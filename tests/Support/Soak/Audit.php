@@ -111,10 +111,7 @@ final class Audit
         foreach ($stuck as $work) {
             $this->remarks[] = "waits: {$work->kind} {$work->subject} {$work->state->value} until {$work->not_before}: {$work->error}";
         }
-        // An engine may survive a worker that is killed while the engine starts. The hourly clean-up deletes its file.
         $unknown = $this->unknown($known);
-        $unfinished = preg_grep('~/\.[^/]+\.partial(\.\w+)?$~', $unknown);
-        $unknown = array_values(array_diff($unknown, $unfinished));
         array_push($this->remarks, ...array_map(fn (string $file): string => "nobody knows: {$file}", $unknown));
 
         return [
@@ -128,7 +125,6 @@ final class Audit
             'made files that are not what their slips say' => [$wrong, '0'],
             'two runs under one name' => [$named->count() - $named->unique()->count(), '0'],
             'files that nobody knows: half, or made twice' => [count($unknown), '0'],
-            'unfinished files of engines that outlived their workers' => [count($unfinished), 'deleted within the hour'],
             'working folders left' => [$this->workingFolders($runs), '0'],
             'files cleared away that are not there' => [
                 $bin->filter(fn (string $path): bool => ! file_exists(Volumes::path($path)))->count(), '0',
