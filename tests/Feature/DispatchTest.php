@@ -99,6 +99,18 @@ it('sends a made file, holds it while its sizes come, and releases it when all a
         ->and(json_encode([$list, HostAccount::query()->first()]))->not->toContain((string) $account->token);
 });
 
+it('signs in to one account at a host although another request creates it at the same moment', function () {
+    $isFirst = true;
+    HostAccount::creating(function (HostAccount $account) use (&$isFirst): void {
+        if ($isFirst) {
+            $isFirst = false;
+            $account->replicate()->saveQuietly();
+        }
+    });
+    $account = ($this->signedIn)();
+    expect($isFirst)->toBeFalse()->and(HostAccount::query()->sole()->id)->toBe($account->id)->and($account->token)->not->toBe('');
+});
+
 it('loses nothing by a wrong password or an expired token', function () {
     $wrong = ['host' => 'lanternwick', 'name' => StandInHost::NAME, 'password' => 'wrong'];
     $this->answer($this->postJson('/api/host-accounts', $wrong), 'error', 422);

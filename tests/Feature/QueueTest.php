@@ -6,6 +6,8 @@ use App\Models\Run;
 use App\Models\RunLog;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Packing\Packer;
+use App\Packing\PackRefused;
 use App\Work\Worker;
 use App\Work\WorkQueue;
 use Illuminate\Support\Facades\DB;
@@ -139,6 +141,17 @@ it('checks what was finished before its worker was ended, and encodes it again o
     // What was finished is what there is.
     $whole && expect($runs->map(fn (Run $run): string => (string) hash_file('xxh128', $run->file)))->toContain($made);
 })->with(['whole' => true, 'cut short' => false]);
+
+it('keeps the slip of a run that another user retried first', function () {
+    [$run] = $this->queued(($this->cut)(), [['preset' => 'sound-wav']])->all();
+    ($this->ask)('POST', $run, 'stop');
+    $asLoadedBefore = Run::query()->with('work')->findOrFail($run->id);
+    ($this->ask)('POST', $run, 'retry');
+    $this->work();
+    expect(fn () => app(Packer::class)->retry($asLoadedBefore))->toThrow(PackRefused::class)
+        ->and($run->refresh()->work->state)->toBe(WorkState::Done)
+        ->and($run->slip)->not->toBeNull();
+});
 
 it('makes once more what was made, tries again what was not, and refuses what cannot be', function () {
     $run = $this->made(($this->cut)(), ['preset' => 'sound-wav']);

@@ -1,6 +1,8 @@
 // What the server refuses before PHP sees it, and what it does not wait for.
 import assert from 'node:assert/strict';
+import { realpathSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
+import { join } from 'node:path';
 import { after, before, test } from 'node:test';
 import { serve } from './server.mjs';
 
@@ -74,4 +76,19 @@ test('serves no script and nothing hidden beside the pages', async () => {
         const { status } = await send(`GET ${path} HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n`);
         assert.ok([400, 404].includes(status), `${path} ${status}`);
     }
+});
+
+test('says in the words of the API that PHP-FPM cannot be reached', async () => {
+    rmSync(realpathSync(join(server.served, 'php-fpm.sock')));
+    // nginx keeps some connections to it open; of several requests at once most need a new one.
+    const ask = (path) => Promise.all(Array.from({ length: 15 }, () => fetch(server.address + path)));
+    const refused = (await ask('/api/uploads')).filter(({ status }) => status !== 200);
+    assert.ok(refused.length > 0);
+    for (const answer of refused) {
+        assert.equal(answer.status, 503);
+        assert.equal((await answer.json()).error.id, 'unavailable');
+    }
+    const page = (await ask('/')).find(({ status }) => status !== 200);
+    assert.equal(page.status, 503);
+    assert.match(await page.text(), /^Outer Crate is restarting/);
 });

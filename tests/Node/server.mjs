@@ -51,6 +51,7 @@ export async function serve() {
     return {
         address,
         uploads: join(scratch, 'uploads'),
+        served,
         stop: () => {
             execFileSync('bin/supervise', ['stop', served], { cwd: root });
             rmSync(scratch, { recursive: true, force: true });
