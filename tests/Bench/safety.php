@@ -1,8 +1,8 @@
 <?php
 
 /*
- * Measures in one run, about two hours long, what the product promises to strangers and over time: an attack of 60 s, 100 killed upgrades on
- * each database, the cost of idle workers, and the soak. Root only.
+ * Measures safety in one run of about 90 minutes: an attack of 60 s, 100 killed upgrades on each database, the cost of idle workers, and
+ * the soak. Root only.
  *
  * usage: bin/bench safety [SOAK-MINUTES [SEED]]      default: 60 minutes
  */
