@@ -36,6 +36,8 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 foreach (['cut', 'run', 'test', 'teaching', 'dispatch', 'account', 'folder', 'template', 'frame', 'version', 'from', 'to'] as $number) {
     Route::pattern($number, '[0-9]{1,18}');
 }
+// PostgreSQL refuses to look for another text in a column of UUIDs.
+Route::pattern('pack', '[0-9A-Fa-f]{8}(-[0-9A-Fa-f]{4}){3}-[0-9A-Fa-f]{12}');
 
 Route::withoutMiddleware(SignedIn::class)->group(function (): void {
     Route::post('sign-in', [SignInController::class, 'store']);

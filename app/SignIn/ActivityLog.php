@@ -54,11 +54,12 @@ final class ActivityLog
     ): Collection {
         $query = ActivityEntry::query()->orderByDesc('id')->limit(min(self::MAX_PAGE, max(1, $limit)));
         foreach (preg_split('~\s+~u', trim($words), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $like = '%'.mb_strtolower(addcslashes($word, '%_\\')).'%';
+            // A backslash would not do: PDO reads it as the escape of the quotation mark that follows (PostgreSQL).
+            $like = '%'.mb_strtolower(str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $word)).'%';
             $query->where(fn (Builder $any) => $any
-                ->whereRaw("lower(who) like ? escape '\\'", [$like])
-                ->orWhereRaw("lower(what) like ? escape '\\'", [$like])
-                ->orWhereRaw("lower(subject) like ? escape '\\'", [$like]));
+                ->whereRaw("lower(who) like ? escape '!'", [$like])
+                ->orWhereRaw("lower(what) like ? escape '!'", [$like])
+                ->orWhereRaw("lower(subject) like ? escape '!'", [$like]));
         }
         $from === null ?: $query->where('at', '>=', $from->format('Y-m-d H:i:s.v'));
         $until === null ?: $query->where('at', '<', $until->format('Y-m-d H:i:s.v'));

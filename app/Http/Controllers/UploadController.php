@@ -10,6 +10,7 @@ use App\Uploads\Uploads;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Str;
 use OuterCrate\Refusals\Refused;
 use OuterCrate\Units\ByteCount;
 
@@ -108,7 +109,8 @@ class UploadController
 
     private function find(string $id): Upload
     {
-        $upload = Upload::query()->find($id) ?? throw UploadRefused::gone();
+        // PostgreSQL refuses to look for another text in a column of UUIDs.
+        $upload = (Str::isUuid($id) ? Upload::query()->find($id) : null) ?? throw UploadRefused::gone();
         if ($upload->expires_at->isPast()) {
             $this->uploads->end($upload);
             throw UploadRefused::gone();
