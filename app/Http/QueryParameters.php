@@ -11,16 +11,20 @@ enum QueryParameters
     case Number;
     case Flag;
     case Day;
+    case Moment;
     case Texts;
 
     private const KINDS = [
         'cut' => self::Number, 'first' => self::Number, 'last' => self::Number, 'latest' => self::Number, 'columns' => self::Number,
         'before' => self::Number, 'offset' => self::Number,
-        'since' => self::Text, 'only' => self::Text, 'presets' => self::Text, 'hosts' => self::Text, 'search' => self::Text,
+        'since' => self::Moment,
+        'only' => self::Text, 'presets' => self::Text, 'hosts' => self::Text, 'search' => self::Text,
         'text' => self::Flag, 'pack' => self::Flag, 'again' => self::Flag, 'large' => self::Flag,
         'from' => self::Day, 'until' => self::Day,
         'file' => self::Texts,
     ];
+
+    private const MOMENT = 'Y-m-d H:i:s.v';
 
     /** What a value of this kind has to be; null where this one is. */
     public static function fault(string $name, mixed $value): ?string
@@ -36,7 +40,14 @@ enum QueryParameters
             $kind === self::Number && preg_match('~^-?\d{1,18}$~', (string) $value) !== 1 => 'must be a whole number of at most 18 digits',
             $kind === self::Day && DateTimeImmutable::createFromFormat('!Y-m-d', (string) $value) === false => 'must be a day, '
                 .'as in 2026-12-01',
+            $kind === self::Moment && $value !== '' && ! self::isMoment((string) $value) => 'must be the “at” of an earlier answer, '
+                .'as in 2026-12-01 14:51:07.250',
             default => null,
         };
+    }
+
+    private static function isMoment(string $value): bool
+    {
+        return (DateTimeImmutable::createFromFormat(self::MOMENT, $value) ?: null)?->format(self::MOMENT) === $value;
     }
 }

@@ -76,27 +76,10 @@ $round('SQLite', function () use ($file, $scratch): array {
     config(['database.connections.sqlite.database' => $environment['DB_DATABASE']]);
 });
 
-mkdir("{$scratch}/pg");
-chmod($scratch, 0o755);
-$server = new Process([base_path('tests/Support/Services/postgres'), "{$scratch}/pg"], timeout: null);
-$server->start();
-register_shutdown_function(fn () => $server->stop(5, SIGQUIT));
-$admin = null;
-for ($i = 0; $i < 300 && $admin === null; $i++) {
-    usleep(100_000);
-    try {
-        $admin = new PDO("pgsql:host={$scratch}/pg;dbname=postgres", 'crate', options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
-    } catch (PDOException) {
-        continue;
-    }
-}
-$admin ?? throw new RuntimeException('PostgreSQL does not begin.');
+$admin = beginPostgres($scratch);
 $on = ['DB_CONNECTION' => 'pgsql', 'DB_HOST' => "{$scratch}/pg", 'DB_USERNAME' => 'crate', 'CRATE_BACKUPS' => "{$scratch}/backups"];
 $admin->exec('create database earlier');
-config(['database.default' => 'pgsql', 'database.connections.pgsql' => [
-    ...config('database.connections.pgsql'), 'host' => "{$scratch}/pg", 'username' => 'crate', 'database' => 'earlier',
-]]);
-DB::purge();
+usePostgres($scratch, 'earlier');
 EarlierDatabase::make(ROWS);
 DB::disconnect();
 $number = 0;
