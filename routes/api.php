@@ -33,8 +33,12 @@ use Illuminate\Support\Facades\Route;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 // 18 digits always fit into 64 bits.
-foreach (['cut', 'run', 'test', 'teaching', 'dispatch', 'account', 'folder', 'template', 'frame', 'version', 'from', 'to'] as $number) {
+foreach (['cut', 'run', 'test', 'teaching', 'dispatch', 'account', 'folder', 'template', 'frame'] as $number) {
     Route::pattern($number, '[0-9]{1,18}');
+}
+// Versions are counted in 32 bits.
+foreach (['version', 'from', 'to'] as $version) {
+    Route::pattern($version, '[0-9]{1,9}');
 }
 // PostgreSQL refuses to look for another text in a column of UUIDs.
 Route::pattern('pack', '[0-9A-Fa-f]{8}(-[0-9A-Fa-f]{4}){3}-[0-9A-Fa-f]{12}');
