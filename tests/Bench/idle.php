@@ -68,6 +68,8 @@ $measure = function (string $state) use ($taken, $seconds, $until): void {
     figure($state, sprintf('%.2f %%', 100 * ($taken() - $before) / $seconds), 'at most 0.5 % of a core');
 };
 
+sleep(SETTLING);
+figure('Start of all processes', sprintf('%.1f s of a core', $taken()), 'for comparison: shows how fast the machine is now');
 $measure('Nothing to do');
 $cut = $ask('POST', 'cuts', ['path' => "{$scratch}/media/long.mp4"])['cut']['id'];
 $until(fn (): bool => Work::query()->whereIn('state', WorkState::underWay())->doesntExist());
