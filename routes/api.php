@@ -36,11 +36,11 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 foreach (['cut', 'run', 'test', 'teaching', 'dispatch', 'account', 'folder', 'template', 'frame'] as $number) {
     Route::pattern($number, '[0-9]{1,18}');
 }
-// Versions are counted in 32 bits.
+// Versions are 32-bit integers.
 foreach (['version', 'from', 'to'] as $version) {
     Route::pattern($version, '[0-9]{1,9}');
 }
-// PostgreSQL refuses to look for another text in a column of UUIDs.
+// PostgreSQL rejects a query for anything but a UUID.
 Route::pattern('pack', '[0-9A-Fa-f]{8}(-[0-9A-Fa-f]{4}){3}-[0-9A-Fa-f]{12}');
 
 Route::withoutMiddleware(SignedIn::class)->group(function (): void {

@@ -54,7 +54,7 @@ final class ActivityLog
     ): Collection {
         $query = ActivityEntry::query()->orderByDesc('id')->limit(min(self::MAX_PAGE, max(1, $limit)));
         foreach (preg_split('~\s+~u', trim($words), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            // A backslash would not do: PDO reads it as the escape of the quotation mark that follows (PostgreSQL).
+            // Not a backslash: with PostgreSQL, PDO takes it as escaping the quotation mark after it.
             $like = '%'.mb_strtolower(str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $word)).'%';
             $query->where(fn (Builder $any) => $any
                 ->whereRaw("lower(who) like ? escape '!'", [$like])

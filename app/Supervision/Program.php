@@ -25,7 +25,7 @@ final class Program
     public static function start(array $command, string $folder, string $log, array $environment = [], bool $endsWithUs = false): self
     {
         $file = ['file', $log, 'a'];
-        // setsid, setpriv and perl replace themselves by what follows: the number of the process stays, and leads the session.
+        // setsid, setpriv and perl replace themselves with the next program, so the process number stays and leads the session.
         $handle = @proc_open(
             ['setsid', ...($endsWithUs ? EndsWithParent::command('TERM') : []), ...$command],
             [['file', '/dev/null', 'r'], $file, $file],

@@ -44,7 +44,7 @@ $round = function (string $name, Closure $earlier, Closure $connect) use ($times
         // From the first moment to the last, evenly: the middle is where the database is written.
         [$seconds, $isDone] = $upgrade($environment, $whole * (0.02 + 0.98 * ($interrupted + 0.5) / $times));
         if ($isDone) {
-            // The machine is faster than it was: this upgrade ended before its kill, and does not count.
+            // The upgrade finished before it was killed, because the machine became faster. It does not count.
             $whole = $seconds;
 
             continue;

@@ -122,11 +122,11 @@ it('refuses an address that is not well-formed', function (string $address, stri
     $error = $this->answer($this->getJson("/api/{$address}"), 'error', 400)['error'];
     expect($error['id'])->toBe('malformed')->and($error['message'])->toContain($name);
 })->with([
-    'an array for a text' => ['runs?since[]=1', 'since'],
-    'no moment' => ['runs?since=1', 'since'],
-    'a moment that never was' => ['runs?since=2026-02-30%2000:00:00.000', 'since'],
+    'an array instead of a text' => ['runs?since[]=1', 'since'],
+    'not a time' => ['runs?since=1', 'since'],
+    'a date that does not exist' => ['runs?since=2026-02-30%2000:00:00.000', 'since'],
     'a number beyond 64 bits' => ['runs?first=99999999999999999999', 'first'],
-    'bytes that are no UTF-8' => ['media?search=%FF', 'search'],
+    'invalid UTF-8' => ['media?search=%FF', 'search'],
 ]);
 
 it('says where a malformed request is at fault, and saves nothing of it', function (mixed $outputs, string $path) {

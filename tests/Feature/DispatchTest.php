@@ -233,7 +233,7 @@ it('releases nothing of which sizes are missing or failed', function (string $fa
     $this->host->fault($fault);
     $dispatch = ($this->sent)(($this->upload)(), $account);
     $this->answer($this->putJson("/api/dispatches/{$dispatch->id}/release", ['when' => 'ready']), 'dispatch-answer');
-    // What fails does so when the host comes to it; what stands still does so for all of these rounds.
+    // Waits until the host has failed; processing that stands still must do so for all rounds.
     $rounds = 0;
     $dispatch = ($this->until)($dispatch, function (Dispatch $one) use ($state, &$rounds): bool {
         return $state === 'failed' ? $one->video()->state === 'failed' : ++$rounds > 20;

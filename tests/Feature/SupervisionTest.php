@@ -150,7 +150,7 @@ it('takes no later process with the same number for the one it noted', function 
     expect($own->isAlive())->toBeTrue()->and($earlier->isAlive())->toBeFalse()->and($earlier->session())->toBe([]);
 });
 
-it('starts no engine whose parent died before it could be bound to it', function () {
+it('starts no engine whose parent died while starting it', function () {
     $file = $this->folder('started');
     (new Process([...EndsWithParent::command('KILL'), 'touch', $file]))->mustRun();
     expect(unlink($file))->toBeTrue();

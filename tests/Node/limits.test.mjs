@@ -78,9 +78,9 @@ test('serves no script and nothing hidden beside the pages', async () => {
     }
 });
 
-test('says in the words of the API that PHP-FPM cannot be reached', async () => {
+test('answers 503 in the format of the API when PHP-FPM cannot be reached', async () => {
     rmSync(realpathSync(join(server.served, 'php-fpm.sock')));
-    // nginx keeps some connections to it open; of several requests at once most need a new one.
+    // nginx keeps some connections open, but several simultaneous requests need new ones.
     const ask = (path) => Promise.all(Array.from({ length: 15 }, () => fetch(server.address + path)));
     const refused = (await ask('/api/uploads')).filter(({ status }) => status !== 200);
     assert.ok(refused.length > 0);

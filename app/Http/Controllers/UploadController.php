@@ -109,7 +109,7 @@ class UploadController
 
     private function find(string $id): Upload
     {
-        // PostgreSQL refuses to look for another text in a column of UUIDs.
+        // PostgreSQL rejects a query for anything but a UUID.
         $upload = (Str::isUuid($id) ? Upload::query()->find($id) : null) ?? throw UploadRefused::gone();
         if ($upload->expires_at->isPast()) {
             $this->uploads->end($upload);
