@@ -227,11 +227,7 @@ for (;;) {
     await new Promise((resolve) => setTimeout(resolve, 1000));
 }
 
-// With the account that was signed in for the video.
-page = await open('light', '/settings');
-await page.getByText('signed in', { exact: true }).hover();
-await page.mouse.wheel(0, 120);
-await take(page, 'settings');
+await take(await open('light', '/settings'), 'settings');
 
 // What survives, and the worst frame of it side by side.
 const racks = cuts.find((cut) => cut.name === 'Drying racks').id;
