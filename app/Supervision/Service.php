@@ -55,6 +55,12 @@ final class Service
         }
     }
 
+    /** Not below a hundredth, and infinite while it runs or has ended for good. */
+    public function secondsUntilStart(): float
+    {
+        return $this->program !== null || $this->isOver ? INF : max(0.01, $this->due - Clock::seconds());
+    }
+
     private function ended(Program $program): void
     {
         $program->id->killSession();

@@ -10,8 +10,8 @@ use Closure;
  */
 final class Supervisor
 {
-    /** Seconds between looks at the services. The end of one wakes it at once. */
-    private const LOOK_SECONDS = 0.5;
+    /** Seconds between looks at the services, at most. The end of one wakes it at once, and it does not sleep past the next start. */
+    private const LOOK_SECONDS = 1.0;
 
     /** Seconds that services have to end before they are killed; less than Guard::STOP_SECONDS. */
     private const STOP_SECONDS = 5.0;
@@ -43,9 +43,15 @@ final class Supervisor
                 $this->guard = ($this->startGuard)();
                 $this->roster->note(Roster::GUARD, $this->guard->id);
             }
-            $signal = $signals->wait(self::LOOK_SECONDS);
+            $signal = $signals->wait(min(self::LOOK_SECONDS, ...$this->secondsUntilStarts()));
         } while (in_array($signal, [null, SIGCHLD], true) && $this->roster->exists());
         $this->stop($signals);
+    }
+
+    /** @return list<float> */
+    private function secondsUntilStarts(): array
+    {
+        return array_map(fn (Service $service): float => $service->secondsUntilStart(), $this->services);
     }
 
     private function stop(Signals $signals): void

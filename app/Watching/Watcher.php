@@ -34,7 +34,7 @@ class Watcher
     /** Seconds between looks: while a file settles, while none does, and while no folder is watched. */
     private const SETTLING_PAUSE = 1.0;
 
-    private const IDLE_PAUSE = 4.0;
+    private const IDLE_PAUSE = 5.0;
 
     private const NOTHING_PAUSE = 30.0;
 
