@@ -78,7 +78,7 @@ return [
         // Seconds after which work whose owner gave no sign of life is taken over by another process.
         'lease' => (float) env('CRATE_WORK_LEASE', 30),
         // Seconds between checks of an empty queue without a call. Each check costs four workers some milliseconds.
-        'idle' => (float) env('CRATE_WORK_IDLE', 15),
+        'idle' => (float) env('CRATE_WORK_IDLE', 30),
         // How many files are made at once: encoders use about four cores well.
         'at_once' => (int) env('CRATE_RUNS_AT_ONCE', 1),
         // Seconds that a part of a file takes at least, where several machines make it.

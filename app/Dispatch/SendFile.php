@@ -5,6 +5,7 @@ namespace App\Dispatch;
 use App\Dispatch\Connections\Connections;
 use App\Dispatch\Connections\HostConnection;
 use App\Engine\Clock;
+use App\Engine\Standstill;
 use App\Engine\Stopped;
 use App\Media\Checksum;
 use App\Models\Dispatch;
@@ -51,6 +52,7 @@ class SendFile implements Kind
         private readonly WorkQueue $queue,
         private readonly FollowDispatch $follow,
         private readonly Settings $settings,
+        private readonly Standstill $standstill,
     ) {
     }
 
@@ -169,7 +171,7 @@ class SendFile implements Kind
     {
         $meter->check();
         while ($meter->isPaused()) {
-            usleep(200_000);
+            $this->standstill->rest();
             $meter->check();
         }
     }

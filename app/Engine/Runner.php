@@ -29,9 +29,6 @@ class Runner
 
     private const LONGEST_PAUSE = 40_000;
 
-    /** Microseconds between checks while a run is paused. */
-    private const STANDSTILL_PAUSE = 250_000;
-
     /** A program that waits for no drive, and ends in some milliseconds. */
     private const NOTHING = ['stat', '--file-system', '--', '/proc'];
 
@@ -43,6 +40,10 @@ class Runner
 
     /** How often a machine without time for it is borne with. */
     private const BUSY_ROUNDS = 20;
+
+    public function __construct(private readonly Standstill $standstill)
+    {
+    }
 
     /**
      * Runs an encoding command to its end.
@@ -348,7 +349,7 @@ class Runner
                 if ($shouldStop !== null && $shouldStop()) {
                     throw new Stopped;
                 }
-                usleep(self::STANDSTILL_PAUSE);
+                $this->standstill->rest();
             }
         } finally {
             posix_kill(-$group, Signal::CONTINUE);

@@ -9,6 +9,7 @@ use App\Dispatch\FollowDispatch;
 use App\Dispatch\NoteSendingEnd;
 use App\Dispatch\SendFile;
 use App\Dispatch\SendWhenMade;
+use App\Engine\Waiting;
 use App\Library\Devices;
 use App\Library\Hosts;
 use App\Library\Presets;
@@ -66,6 +67,7 @@ class CrateServiceProvider extends ServiceProvider
         }
         // What it was told of a drive holds for all that ask.
         $this->app->singleton(DriveProbe::class);
+        $this->app->alias(Calls::class, Waiting::class);
         $this->app->singleton(Calls::class, config('crate.work.calls') === 'redis' ? RedisCalls::class : LocalCalls::class);
         $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));
     }

@@ -18,7 +18,7 @@ final class Presence
     private const EVERY = 12;
 
     /** Seconds without one after which a worker is not there: longer than an idle one waits for a call. */
-    private const MISSED = 45;
+    private const MISSED = 75;
 
     /** Seconds after which it is forgotten. */
     private const FORGOTTEN = 3600;

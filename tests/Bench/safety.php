@@ -1,7 +1,7 @@
 <?php
 
 /*
- * Measures safety in one run of about 100 minutes: an attack of 60 s, 100 killed upgrades on each database, the cost of idle workers, and
+ * Measures safety in one run of about 100 minutes: an attack of 60 s, the cost of idle workers, 100 killed upgrades on each database, and
  * the soak. Root only.
  *
  * usage: bin/bench safety [SOAK-MINUTES [SEED]]      default: 60 minutes
@@ -13,7 +13,7 @@ use Symfony\Component\Process\Process;
 
 $soak = [(string) (int) ($argv[1] ?? 60), ...array_slice($argv, 2, 1)];
 $failed = [];
-foreach (['attack' => ['60'], 'upgrade' => ['100'], 'idle' => ['30'], 'soak' => $soak] as $name => $arguments) {
+foreach (['attack' => ['60'], 'idle' => ['30'], 'upgrade' => ['100'], 'soak' => $soak] as $name => $arguments) {
     printf("\n── %s, begun %s\n", implode(' ', [$name, ...$arguments]), gmdate('j M Y, H:i:s').' UTC');
     $bench = new Process([PHP_BINARY, __DIR__."/{$name}.php", ...$arguments], timeout: null);
     $bench->run(fn (string $type, string $text) => print $text) === 0 || $failed[] = $name;

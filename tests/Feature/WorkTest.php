@@ -533,7 +533,7 @@ it('says when no worker is there', function () {
         'inHand' => [['text' => 'Night firing.mp4', 'percent' => 43]],
     ]);
     Work::query()->where('subject', $run->id)->delete();
-    $this->travel(46)->seconds();
+    $this->travel(76)->seconds();
     expect($there())->toBeFalse();
     // One that has been at work for an hour has no time to say so, and keeps its lease.
     $one = ['kind' => 'sample', 'subject' => 1, 'priority' => 10, 'owner' => 'another'];
