@@ -2,8 +2,10 @@
 
 namespace StandIn;
 
+use App\Engine\Waiting;
 use App\Library\ShippedHosts;
 use App\Schema\Contract;
+use App\Work\Calls\LocalCalls;
 use Illuminate\Support\ServiceProvider;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Planning\Cells\Cells;
@@ -16,5 +18,6 @@ class StandInServiceProvider extends ServiceProvider
         foreach ([Catalogue::class, Cells::class, Contract::class, ShippedHosts::class, Faults::class] as $shared) {
             $this->app->singleton($shared);
         }
+        $this->app->bind(Waiting::class, LocalCalls::class);
     }
 }
