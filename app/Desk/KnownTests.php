@@ -6,7 +6,7 @@ use App\Models\Cut;
 use App\Models\TransitProof;
 use InvalidArgumentException;
 use OuterCrate\Analysis\TestedUpload;
-use OuterCrate\Json\Freezer;
+use OuterCrate\Json\Fields;
 
 /** What transit tests of a cut came to, for findings to cite. */
 class KnownTests
@@ -26,13 +26,12 @@ class KnownTests
             ->get();
         foreach ($proofs as $proof) {
             try {
-                $uploads = Freezer::thaw($proof->uploads);
-            } catch (InvalidArgumentException) {
-                // Of an earlier version: nothing is cited until it is tested again.
-                continue;
-            }
-            foreach (is_array($uploads) ? $uploads : [] as $upload) {
-                $upload instanceof TestedUpload ? $tested[] = $upload : null;
+                foreach ($proof->uploads as $upload) {
+                    $tested[] = TestedUpload::fromArray(new Fields($upload));
+                }
+            } catch (InvalidArgumentException $e) {
+                // Nothing is cited that cannot be read. The test itself is there, with its result.
+                report($e);
             }
         }
 

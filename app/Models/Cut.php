@@ -7,6 +7,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use OuterCrate\Analysis\Found;
+use OuterCrate\Json\Fields;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
@@ -54,7 +55,13 @@ class Cut extends Model
 
     public function reading(): Reading
     {
-        return (new ProbeReader)->read($this->probe['probe'], $this->bytes, $this->probe['fastStart']);
+        return (new ProbeReader)->stored(new Fields($this->readingDocument()));
+    }
+
+    /** @return array{probe: array<mixed>, bytes: int, fastStart: ?bool} what its reading is made of */
+    public function readingDocument(): array
+    {
+        return ['probe' => $this->probe['probe'], 'bytes' => $this->bytes, 'fastStart' => $this->probe['fastStart']];
     }
 
     /** @return HasOne<CutAnalysis, $this> */

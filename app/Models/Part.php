@@ -15,7 +15,7 @@ use OuterCrate\Units\FrameRange;
  * @property int $first frame of the cut
  * @property int $last
  * @property string $file its name in the run's working folder
- * @property array<mixed> $plan frozen, for the whole file
+ * @property array<mixed> $plan of the whole file (PlanDocument)
  * @property int $pass 1 gathers, 2 writes with what was gathered, 0 is the only one
  * @property ?string $gathered name that what its first pass left in that folder begins with
  * @property ?int $average bits per second that fall to it

@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 
 /**
- * The making of one output from a frozen plan. How far it is says its work.
+ * The making of one output from a stored plan. How far it is says its work.
  *
  * @property int $id
  * @property string $pack the runs that were started together
@@ -19,8 +19,7 @@ use Illuminate\Support\Carbon;
  * @property string $name
  * @property string $file where it is to lie, or lies
  * @property array<string, mixed> $plan as it was shown (resources/schema/plan.json)
- * @property ?array<mixed> $frozen the plan itself, which the engine's arguments are built from where it is made
- * @property ?list<array<string, mixed>> $passes arguments that an earlier version built beforehand
+ * @property ?array<mixed> $document the plan with its inputs (PlanDocument), from which the engine's arguments are built
  * @property ?array<string, mixed> $slip
  * @property array{role: string, preset: string, frames: int, isFolder: bool, bytesLabel: ?string, differences: ?int} $card
  * @property ?string $same alike for runs that make the same of the same
@@ -52,8 +51,7 @@ class Run extends Model
     /** @var array<string, string> */
     protected $casts = [
         'plan' => 'array',
-        'frozen' => 'array',
-        'passes' => 'array',
+        'document' => 'array',
         'slip' => 'array',
         'card' => 'array',
         'cut_state' => 'array',

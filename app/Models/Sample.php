@@ -12,7 +12,7 @@ use OuterCrate\Estimates\Sampling\Sample as Sampled;
  * @property int $id
  * @property int $cut_id
  * @property string $key
- * @property array<mixed> $plan whose pieces are encoded, frozen
+ * @property array<mixed> $plan whose pieces are encoded (PlanDocument)
  * @property array{bytesPerFrame: float, marginPercent: int, secondsPerFrame: ?float, frames: int, soundBytesPerSecond?: ?float,
  *     ampleBytesPerFrame?: ?float, file?: ?int}|false|null $result null while it waits; false when it could not be made
  * @property Cut $cut

@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $transit_test_id
  * @property int $cut_id
  * @property string $fingerprint of the cut that was tested
- * @property array<mixed> $uploads frozen: a TestedUpload each
+ * @property array<mixed> $uploads a TestedUpload each
  */
 class TransitProof extends Model
 {

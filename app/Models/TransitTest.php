@@ -14,7 +14,7 @@ use Illuminate\Support\Carbon;
  * @property int $cut_id
  * @property string $host slug
  * @property array<string, mixed> $card what lists and pages show of it
- * @property array<mixed> $asked what is tested, frozen
+ * @property array<mixed> $asked what is tested: documents of its host, its candidates (CandidateDocument) and its weights
  * @property array<string, mixed>|null $result resources/schema/transit.json; null while it is not done
  * @property array<string, mixed>|null $made files that it was made with, by name in the store
  * @property Cut $cut

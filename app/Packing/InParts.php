@@ -14,6 +14,7 @@ use App\Models\Work;
 use App\Work\Owner;
 use App\Work\Presence;
 use Illuminate\Database\Eloquent\Collection;
+use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Encoding\BufferAcross;
 use OuterCrate\Encoding\Commands\DecodeCommand;
 use OuterCrate\Encoding\Encoders;
@@ -27,7 +28,6 @@ use OuterCrate\Encoding\Statistics;
 use OuterCrate\Encoding\Witness;
 use OuterCrate\Estimates\Dividing;
 use OuterCrate\Estimates\TimeEstimate;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Reading\Quantisers;
@@ -66,6 +66,7 @@ class InParts
         private readonly Capabilities $capabilities,
         private readonly CutReader $reader,
         private readonly Room $room,
+        private readonly PlanDocument $documents,
     ) {
     }
 
@@ -116,8 +117,8 @@ class InParts
     private function divided(Making $making, Plan $plan, Reading $reading): ?Collection
     {
         $run = $making->run;
-        $frozen = Freezer::freeze($plan);
-        $digest = substr(hash('xxh128', serialize([self::LEAVES, $frozen, $run->cut_state])), 0, 16);
+        $document = $this->documents->write($plan);
+        $digest = substr(hash('xxh128', serialize([self::LEAVES, $document, $run->cut_state])), 0, 16);
         $isGathering = $plan->bitrate->passes === 2;
         $ending = $isGathering ? 'gathered' : self::ENDING;
         $own = Part::query()->where('run_id', $run->id)->where('file', 'like', "part-{$digest}-___.{$ending}")->orderBy('number');
@@ -130,7 +131,7 @@ class InParts
         $ranges === [] ?: self::forget($run->id);
         foreach ($ranges as $i => $range) {
             Part::query()->create([
-                'run_id' => $run->id, 'number' => $i + 1, 'first' => $range->first, 'last' => $range->last, 'plan' => $frozen,
+                'run_id' => $run->id, 'number' => $i + 1, 'first' => $range->first, 'last' => $range->last, 'plan' => $document,
                 'file' => sprintf('part-%s-%03d.%s', $digest, $i + 1, $ending), 'pass' => $isGathering ? 1 : 0,
             ]);
         }

@@ -12,9 +12,12 @@ use App\Media\Scratch;
 use App\Models\Run;
 use App\Models\Volumes;
 use App\Work\Meter;
+use OuterCrate\Documents\StoredPlan;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Video\NoVideo;
 use OuterCrate\Naming\FileName;
+use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Difference;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
@@ -40,6 +43,7 @@ class Inspector
     public function __construct(
         private readonly CutReader $reader,
         private readonly Comparison $comparison,
+        private readonly Cells $cells,
         private readonly SoundLeveller $leveller,
         private readonly DecodeInspector $decoding,
         private readonly Capabilities $capabilities,
@@ -50,12 +54,11 @@ class Inspector
     /**
      * Reads a finished file back.
      *
-     * @param  Plan|null  $plan  null for a run of a version that kept none
      * @param  Scratch  $scratch  where its last pass worked
      *
      * @throws EngineFailed when it cannot be read back
      */
-    public function read(Run $run, ?Plan $plan, OutputFile $file, Scratch $scratch, Meter $meter): Made
+    public function read(Run $run, Plan $plan, OutputFile $file, Scratch $scratch, Meter $meter): Made
     {
         try {
             $path = $file->partial;
@@ -65,7 +68,7 @@ class Inspector
             // What was tried before it was made left its own there.
             $scratch->drop(SoundLevel::FILE);
 
-            if ($plan === null || $cut === null) {
+            if ($cut === null) {
                 return $made->soundingAs($this->level($path, $metered, $scratch, $meter));
             }
             $sum = is_dir($path) ? null : Checksum::begin($path);
@@ -81,7 +84,7 @@ class Inspector
         }
     }
 
-    public function slip(Run $run, Made $made, OutputFile $file, int $tries, Meter $meter): Slip
+    public function slip(Run $run, StoredPlan $stored, Made $made, OutputFile $file, int $tries, Meter $meter): Slip
     {
         $summed = is_dir($file->partial) ? "{$file->partial}/SHA256SUMS" : $file->partial;
 
@@ -92,7 +95,7 @@ class Inspector
             tally: $made->tally,
             sha256: $sums['sha256'],
             xxh64: $sums['xxh64'],
-            differences: $this->comparison->differences($run->plan, $made),
+            differences: [...$this->comparison->differences($run->plan, $made), ...$this->decidedNow($stored)],
             found: $this->comparison->found($run->plan, $made),
             madeIn: max(0.0, (float) $meter->work->started_at?->diffInMilliseconds(now()) / 1000),
             quantiser: $made->quantisers?->mean,
@@ -101,6 +104,18 @@ class Inspector
             decoded: $made->ends?->made,
             engine: $this->capabilities->version(),
         );
+    }
+
+    /** @return list<Difference> notes of the values that the stored plan lacked */
+    private function decidedNow(StoredPlan $stored): array
+    {
+        return array_map(function (string $cell) use ($stored): Difference {
+            $row = $this->cells->get($cell)->label();
+            $value = $stored->plan->values[$cell]->label();
+            $text = "{$row}: decided when the file was made, as the stored plan did not say it.";
+
+            return new Difference($cell, '', $value, $text, isNote: true);
+        }, $stored->decidedNow);
     }
 
     /** Where a file lies that has its slip and may have its name; null where it has none yet. */

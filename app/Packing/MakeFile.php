@@ -22,11 +22,13 @@ use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
+use OuterCrate\Documents\PlanDocument;
+use OuterCrate\Documents\StoredPlan;
+use OuterCrate\Documents\UnreadableDocument;
 use OuterCrate\Encoding\Aim;
 use OuterCrate\Encoding\Attempt;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Refusals\Refused;
@@ -43,6 +45,7 @@ class MakeFile implements Kind
         private readonly PassRunner $runner,
         private readonly Capabilities $capabilities,
         private readonly PassBuilder $passes,
+        private readonly PlanDocument $documents,
         private readonly Inspector $inspector,
         private readonly SoundLeveller $leveller,
         private readonly LightMeasurer $light,
@@ -129,21 +132,20 @@ class MakeFile implements Kind
         try {
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
             $watch = SourceWatch::begin($run, $scratch);
-            $plan = $this->planOf($run);
-            if ($plan !== null) {
-                $plan = $this->light->measure($plan, $run->cut->reading(), $run->source, $scratch, $meter);
-                $plan = $this->leveller->level($plan, $run->cut->reading(), $run->source, $scratch, $meter);
-            }
-            $passes = $plan === null ? $this->frozenPasses($run) : $this->passes->passes($plan, $run->cut->reading());
+            $stored = $this->stored($run);
+            $plan = $stored->plan->onMachine($this->capabilities->hardware());
+            $plan = $this->light->measure($plan, $run->cut->reading(), $run->source, $scratch, $meter);
+            $plan = $this->leveller->level($plan, $run->cut->reading(), $run->source, $scratch, $meter);
+            $passes = $this->passes->passes($plan, $run->cut->reading());
             $file = OutputFile::at($run->file, self::token($run).$work->attempts, $passes[0]->images !== null);
             $making = new Making($run, $file, $scratch, $meter, $journal);
-            $joining = $plan === null || ! $isAlone ? null : $this->inParts->joining($making, $plan);
+            $joining = ! $isAlone ? null : $this->inParts->joining($making, $plan);
             [$plan, $made] = $this->makeSomehow($making, $plan, $joining === null ? $passes : [$joining]);
             $tries = 1;
-            if ($plan?->bitrate->average !== null) {
+            if ($plan->bitrate->average !== null) {
                 [$made, $tries] = $this->aim($making, $plan, $made, $joining !== null);
             }
-            $slip = $this->inspector->slip($run, $made, $file, $tries, $meter);
+            $slip = $this->inspector->slip($run, $stored, $made, $file, $tries, $meter);
             CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
             $watch->need($run);
             // From here on the file may have its name: whoever takes over finds it by what the slip says.
@@ -256,14 +258,14 @@ class MakeFile implements Kind
      * In one pass where the encoder refuses the average in two; what differs then is told.
      *
      * @param  non-empty-list<Pass>  $passes
-     * @return array{?Plan, Made} the plan that it was made by
+     * @return array{Plan, Made} the plan that it was made by
      */
-    private function makeSomehow(Making $making, ?Plan $plan, array $passes): array
+    private function makeSomehow(Making $making, Plan $plan, array $passes): array
     {
         try {
             return [$plan, $this->make($making, $plan, $passes)];
         } catch (EngineFailed $e) {
-            if ($plan === null || $plan->bitrate->passes !== 2 || ! $e->isOfRate()) {
+            if ($plan->bitrate->passes !== 2 || ! $e->isOfRate()) {
                 throw $e;
             }
             $making->journal->result('Its encoder refuses this average in two passes: it is made in one.');
@@ -278,7 +280,7 @@ class MakeFile implements Kind
      *
      * @param  non-empty-list<Pass>  $passes
      */
-    private function make(Making $making, ?Plan $plan, array $passes): Made
+    private function make(Making $making, Plan $plan, array $passes): Made
     {
         $making->meter->encoding();
         $begun = 100 - array_sum(array_map(fn (Pass $pass): int => $pass->weight, $passes));
@@ -291,8 +293,8 @@ class MakeFile implements Kind
         return $made;
     }
 
-    /** The plan on this machine: with what it has. Null for a run of a version that kept the passes. */
-    private function planOf(Run $run): ?Plan
+    /** What its document holds; values that it lacks are in the run's plan from then on. */
+    private function stored(Run $run): StoredPlan
     {
         $cut = $run->cut;
         if ($cut === null || CutFile::hasChanged($cut)) {
@@ -302,26 +304,21 @@ class MakeFile implements Kind
                 'Read it again on its sheet, then pack again.',
             );
         }
-        if ($run->frozen === null) {
-            return null;
+        $todo = 'Pack it again from its sheet. What was planned stays on its slip.';
+        if ($run->document === null) {
+            throw new EngineFailed('This was packed by a version before 1.0, whose plans are not read any more.', $todo);
         }
         try {
-            $plan = Freezer::thaw($run->frozen);
-        } catch (Throwable $e) {
-            report($e);
-            $plan = null;
+            $stored = $this->documents->read($run->document, $cut->reading());
+        } catch (UnreadableDocument $e) {
+            throw new EngineFailed($e->getMessage(), $todo);
         }
-        if (! $plan instanceof Plan) {
-            throw new EngineFailed('This run was planned by another version of Outer Crate.', 'Pack again.');
+        if ($stored->decidedNow !== []) {
+            $now = array_intersect_key($stored->plan->toArray()['values'], array_flip($stored->decidedNow));
+            $run->update(['plan' => array_replace_recursive($run->plan, ['values' => $now])]);
         }
 
-        return $plan->onMachine($this->capabilities->hardware());
-    }
-
-    /** @return non-empty-list<Pass> */
-    private function frozenPasses(Run $run): array
-    {
-        return array_map(Pass::fromArray(...), $run->passes ?? []) ?: throw new EngineFailed('This run holds no plan.', 'Pack again.');
+        return $stored;
     }
 
     /** Whether an earlier owner was ended between giving the file its name and saying so. */

@@ -16,12 +16,12 @@ use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\OncePerMachine;
 use Closure;
+use OuterCrate\Documents\PlanDocument;
+use OuterCrate\Documents\UnreadableDocument;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Encoding\Progress;
-use OuterCrate\Json\Freezer;
-use OuterCrate\Planning\Plan;
 use OuterCrate\Units\Bitrate;
 
 /** Makes a part of a file that is divided (InParts), where there is a machine free for it. */
@@ -31,6 +31,7 @@ class MakePart implements Kind, OncePerMachine
         private readonly Runner $runner,
         private readonly PassBuilder $passes,
         private readonly Capabilities $capabilities,
+        private readonly PlanDocument $documents,
     ) {
     }
 
@@ -99,9 +100,12 @@ class MakePart implements Kind, OncePerMachine
         }
         $run = $part->run;
         CutFile::needUnchanged($run->source, $run->cut_state, $run->cut_name);
-        $whole = Freezer::thaw($part->plan);
-        assert($whole instanceof Plan);
         $reading = $run->cut->reading();
+        try {
+            $whole = $this->documents->read($part->plan, $reading)->plan;
+        } catch (UnreadableDocument $e) {
+            throw new EngineFailed($e->getMessage(), 'Start Outer Crate of the same version on every machine.');
+        }
         $frames = $part->range()->count();
         $plan = $whole->onMachine($this->capabilities->hardware())
             ->ofRange($part->range(), $frames, $whole->frameRate->rate->secondsOf($frames));

@@ -19,8 +19,8 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use OuterCrate\Desk\Column;
+use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Estimates\TimeEstimate;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\OutputSpec;
 
 /** Freezes plans into runs, which wait in the queue to be made. */
@@ -30,6 +30,7 @@ class Packer
         private readonly Capabilities $capabilities,
         private readonly WorkQueue $queue,
         private readonly MakeFile $make,
+        private readonly PlanDocument $documents,
     ) {
     }
 
@@ -64,7 +65,7 @@ class Packer
             'plan' => $plan = $column->toArray() + ['speedKey' => TimeEstimate::key($column->plan)],
             'card' => Run::cardOf($plan, null),
             'same' => self::sameness($plan, $state),
-            'frozen' => Freezer::freeze($column->plan),
+            'document' => $this->documents->write($column->plan, $cut->readingDocument()),
         ], $columns, array_pad($keys, count($columns), null));
 
         return DB::transaction(function () use ($rows, $cut, $again): Collection {

@@ -10,24 +10,27 @@ use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Presence;
 use App\Work\WorkQueue;
+use OuterCrate\Documents\PlanDocument;
+use OuterCrate\Documents\UnreadableDocument;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Estimates\Sharing;
 use OuterCrate\Estimates\TimeEstimate;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Plan;
-use Throwable;
 
 /** Finds the runs that follow one in the queue and are made together with it, and takes them in hand. */
 class Sisters
 {
-    public function __construct(private readonly WorkQueue $queue, private readonly Encoders $encoders)
-    {
+    public function __construct(
+        private readonly WorkQueue $queue,
+        private readonly Encoders $encoders,
+        private readonly PlanDocument $documents,
+    ) {
     }
 
     /** @return list<Work> which are this process's from now on */
     public function taken(Work $work, Run $first, Kind $kind, Meter $meter): array
     {
-        $plan = self::planOf($first);
+        $plan = $this->planOf($first);
         if (! config('crate.shares') || $plan === null || ! $first->cut instanceof Cut) {
             return [];
         }
@@ -36,7 +39,7 @@ class Sisters
         $works = [];
         foreach ($this->queue->following($work, Sharing::MOST - 1) as $next) {
             $run = Run::query()->find($next->subject);
-            $plan = $run === null || ! $meter->mayTake($next) || ! self::isOfTheSame($run, $first) ? null : self::planOf($run);
+            $plan = $run === null || ! $meter->mayTake($next) || ! self::isOfTheSame($run, $first) ? null : $this->planOf($run);
             if ($plan === null) {
                 break;
             }
@@ -66,16 +69,16 @@ class Sisters
         return $run->cut_id === $first->cut_id && $run->source === $first->source && $run->cut_state == $first->cut_state;
     }
 
-    private static function planOf(Run $run): ?Plan
+    private function planOf(Run $run): ?Plan
     {
         try {
-            $plan = $run->frozen === null ? null : Freezer::thaw($run->frozen);
-        } catch (Throwable) {
+            return $run->cut === null || $run->document === null
+                ? null
+                : $this->documents->read($run->document, $run->cut->reading())->plan;
+        } catch (UnreadableDocument) {
             // Whoever makes it says so.
             return null;
         }
-
-        return $plan instanceof Plan ? $plan : null;
     }
 
     private function times(): TimeEstimate

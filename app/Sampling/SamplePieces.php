@@ -12,8 +12,8 @@ use App\Work\CutAtHand;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\WorkQueue;
-use InvalidArgumentException;
-use OuterCrate\Json\Freezer;
+use OuterCrate\Documents\PlanDocument;
+use OuterCrate\Documents\UnreadableDocument;
 use OuterCrate\Planning\Plan;
 
 /** Encodes pieces of a cut for the estimate that was asked for last. A run can take hours, and the sheet does not wait for it. */
@@ -26,6 +26,7 @@ class SamplePieces implements Kind
         private readonly Sampler $sampler,
         private readonly WorkQueue $queue,
         private readonly CutAtHand $atHand,
+        private readonly PlanDocument $documents,
     ) {
     }
 
@@ -74,11 +75,9 @@ class SamplePieces implements Kind
             return;
         }
         try {
-            $plan = Freezer::thaw($sample->plan);
-        } catch (InvalidArgumentException) {
-            $plan = null;
-        }
-        if (! $plan instanceof Plan) {
+            $plan = $this->documents->read($sample->plan, $cut->reading())->plan;
+        } catch (UnreadableDocument) {
+            // It is asked for again as soon as its sheet is opened.
             $sample->delete();
 
             return;

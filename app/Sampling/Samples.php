@@ -11,9 +11,9 @@ use App\Models\Work;
 use App\Models\WorkState;
 use App\Work\WorkQueue;
 use OuterCrate\Desk\Column;
+use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Estimates\TimeEstimate;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Reading\Reading;
 
 /** Asks for samples of plans whose size depends on the picture: a few pieces are encoded in the background, and the result is kept. */
@@ -26,6 +26,7 @@ class Samples
         private readonly KnownSamples $known,
         private readonly WorkQueue $queue,
         private readonly SamplePieces $kind,
+        private readonly PlanDocument $documents,
     ) {
     }
 
@@ -47,7 +48,7 @@ class Samples
                 return false;
             }
             $named = ['cut_id' => $cut->id, 'key' => $this->known->key($cut, $plan, $reading)];
-            $sample = Sample::query()->firstWhere($named) ?? Sample::query()->firstOrCreate($named, ['plan' => Freezer::freeze($plan)]);
+            $sample = Sample::query()->firstWhere($named) ?? Sample::query()->firstOrCreate($named, ['plan' => $this->documents->write($plan)]);
             if ($sample->result !== null) {
                 return false;
             }

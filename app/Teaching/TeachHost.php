@@ -8,14 +8,17 @@ use App\Models\Work;
 use App\Work\Kind;
 use App\Work\Meter;
 use InvalidArgumentException;
-use OuterCrate\Hosts\Host;
-use OuterCrate\Json\Freezer;
+use OuterCrate\Hosts\HostFile;
+use OuterCrate\Json\Fields;
 
 /** Learns hosts from files. Every step is kept, so that one that was put down goes on where it was. */
 class TeachHost implements Kind
 {
-    public function __construct(private readonly Teacher $teacher, private readonly StepStore $store)
-    {
+    public function __construct(
+        private readonly Teacher $teacher,
+        private readonly StepStore $store,
+        private readonly HostFile $hosts,
+    ) {
     }
 
     public function name(): string
@@ -60,14 +63,11 @@ class TeachHost implements Kind
             return;
         }
         try {
-            $host = Freezer::thaw($teaching->asked['host']);
-        } catch (InvalidArgumentException) {
-            throw TeachingRefused::older();
+            $host = $this->hosts->stored(new Fields($teaching->asked['host']));
+        } catch (InvalidArgumentException $e) {
+            throw TeachingRefused::unreadable($e->getMessage());
         }
         $lessons = $teaching->asked['lessons'];
-        if (! $host instanceof Host || $lessons === []) {
-            throw TeachingRefused::older();
-        }
         $teaching->update(['result' => $this->teacher->teach(
             $host,
             $lessons,

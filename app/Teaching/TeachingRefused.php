@@ -76,9 +76,9 @@ final class TeachingRefused extends RuntimeException implements Refused
         return new self("A teaching takes {$most} files at most.", 'Leave some out, and teach by them later.');
     }
 
-    public static function older(): self
+    public static function unreadable(string $why): self
     {
-        return new self('This was asked for by another version of Outer Crate.', 'Teach again.');
+        return new self("The host that these files are about was stored in a way that cannot be read here: {$why}", 'Teach again.');
     }
 
     public static function notDone(): self

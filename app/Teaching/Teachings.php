@@ -6,7 +6,6 @@ use App\Models\Teaching;
 use App\Models\Work;
 use App\Work\WorkQueue;
 use OuterCrate\Hosts\Host;
-use OuterCrate\Json\Freezer;
 
 /** Asks for hosts to be learnt. */
 class Teachings
@@ -40,7 +39,7 @@ class Teachings
         }
         $teaching = Teaching::query()->create([
             'host' => $host->slug,
-            'asked' => ['hostName' => $host->name, 'host' => Freezer::freeze($host), 'lessons' => $lessons],
+            'asked' => ['hostName' => $host->name, 'host' => $host->toArray(), 'lessons' => $lessons],
         ]);
         $this->queue->put($this->kind, $teaching->id, Work::now());
 

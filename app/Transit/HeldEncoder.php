@@ -12,11 +12,11 @@ use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Encoding\PieceArguments;
 use OuterCrate\Encoding\Prepared;
 use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Json\Freezer;
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
-use OuterCrate\Reading\Reading;
+use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Transit\Beginning;
 use OuterCrate\Transit\FirstPass;
 use OuterCrate\Transit\HoldRate;
@@ -118,7 +118,7 @@ class HeldEncoder
      */
     private function begin(Tries $tries, Reel $reel, Material $of, Plan $plan, array $passes, float $wanted): Beginning
     {
-        $guess = HoldRate::first($wanted, $reel->pieces ?: throw TestRefused::older());
+        $guess = HoldRate::first($wanted, $reel->pieces ?: throw TestRefused::nothing());
         $gathering = $tries->gathering($passes);
         if ($gathering === null) {
             return new Beginning($guess);
@@ -203,10 +203,13 @@ class HeldEncoder
             $plan->bitrate->passes,
             new Bitrate(self::ANY_RATE),
         )) : $plan;
-        $kind = StepStore::key('read', $reel->key, ...$this->madeBy($this->planned($reel->byItself(), $of, $anyRate)));
-        $read = fn (): array => ['reading' => Freezer::freeze($this->reader->read($file)['reading'])];
-        $made = Freezer::thaw($this->store->figures($kind, $read)['reading']);
-        $made instanceof Reading ?: throw TestRefused::older();
+        $kind = StepStore::key('reading', $reel->key, ...$this->madeBy($this->planned($reel->byItself(), $of, $anyRate)));
+        $read = function () use ($file): array {
+            ['probe' => $probe, 'fastStart' => $fastStart] = $this->reader->read($file);
+
+            return ['probe' => $probe, 'bytes' => (int) filesize($file), 'fastStart' => $fastStart];
+        };
+        $made = (new ProbeReader)->stored(new Fields($this->store->figures($kind, $read)));
 
         return new Encoded($file, $own, $made, $plan, $rate, $wanted);
     }

@@ -5,7 +5,6 @@ namespace App\Transit;
 use App\Models\TransitProof;
 use App\Models\TransitTest;
 use OuterCrate\Analysis\TestedUpload;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Measures\OverTime;
 use OuterCrate\Transit\Candidate;
 
@@ -18,7 +17,10 @@ final class Proof
         TransitProof::query()->updateOrCreate(['transit_test_id' => $test->id], [
             'cut_id' => $test->cut_id,
             'fingerprint' => $test->asked['fingerprint'],
-            'uploads' => Freezer::freeze(self::uploads($test->id, $candidates, $test->result ?? [])),
+            'uploads' => array_map(
+                fn (TestedUpload $upload): array => $upload->toArray(),
+                self::uploads($test->id, $candidates, $test->result ?? []),
+            ),
         ]);
     }
 

@@ -11,9 +11,9 @@ use App\Models\Work;
 use App\Work\CutAtHand;
 use App\Work\Kind;
 use App\Work\Meter;
-use InvalidArgumentException;
-use OuterCrate\Hosts\Host;
-use OuterCrate\Json\Freezer;
+use OuterCrate\Documents\CandidateDocument;
+use OuterCrate\Hosts\HostFile;
+use OuterCrate\Json\Fields;
 use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\Weights;
@@ -22,8 +22,13 @@ use OuterCrate\Units\FrameRange;
 /** Makes transit tests. Every step is kept, so that one that was put down goes on where it was. */
 class RunTransitTest implements Kind
 {
-    public function __construct(private readonly Tester $tester, private readonly StepStore $store, private readonly CutAtHand $atHand)
-    {
+    public function __construct(
+        private readonly Tester $tester,
+        private readonly StepStore $store,
+        private readonly CutAtHand $atHand,
+        private readonly HostFile $hosts,
+        private readonly CandidateDocument $documents,
+    ) {
     }
 
     public function name(): string
@@ -76,21 +81,16 @@ class RunTransitTest implements Kind
         $todo = 'Point to it or read it again, then test again.';
         CutFile::need($cut, $todo);
         $cut->fingerprint === $test->asked['fingerprint'] ?: throw FileProblem::changed($cut->path, $todo);
-        try {
-            $host = Freezer::thaw($test->asked['host']);
-            $candidates = Freezer::thaw($test->asked['candidates']);
-            $weights = Freezer::thaw($test->asked['weights']);
-        } catch (InvalidArgumentException) {
-            throw TestRefused::older();
-        }
-        if (! $host instanceof Host || ! $weights instanceof Weights || ! is_array($candidates)) {
-            throw TestRefused::older();
-        }
-        $candidates = array_values(array_filter($candidates, fn (mixed $one): bool => $one instanceof Candidate));
+        $reading = $cut->reading();
+        [$host, $weights, $candidates] = TestRefused::unlessReadable(fn (): array => [
+            $this->hosts->stored(new Fields($test->asked['host'])),
+            Weights::fromArray(new Fields($test->asked['weights'])),
+            array_map(fn (array $candidate): Candidate => $this->documents->read($candidate, $reading), $test->asked['candidates']),
+        ]);
         $made = $this->tester->test(
             $cut,
             $host,
-            $candidates ?: throw TestRefused::older(),
+            $candidates ?: throw TestRefused::nothing(),
             array_map(fn (int $lines): Screen => new Screen($lines), $test->asked['screens']),
             $test->asked['pieces'],
             array_map(fn (array $piece): FrameRange => new FrameRange(...$piece), $test->asked['chosen']),

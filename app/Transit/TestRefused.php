@@ -2,6 +2,9 @@
 
 namespace App\Transit;
 
+use Closure;
+use InvalidArgumentException;
+use OuterCrate\Documents\UnreadableDocument;
 use OuterCrate\Refusals\Declines;
 use OuterCrate\Refusals\Refused;
 use RuntimeException;
@@ -50,9 +53,19 @@ final class TestRefused extends RuntimeException implements Refused
         return new self("The test has no candidate that is called {$candidate}.", 'Choose one of its table.');
     }
 
-    public static function older(): self
+    /**
+     * @template T
+     *
+     * @param  Closure(): T  $read
+     * @return T
+     */
+    public static function unlessReadable(Closure $read): mixed
     {
-        return new self('This was asked for by another version of Outer Crate.', 'Test again.');
+        try {
+            return $read();
+        } catch (UnreadableDocument|InvalidArgumentException $e) {
+            throw new self($e->getMessage(), 'Test again. What was found stays with the test.');
+        }
     }
 
     public static function nothing(): self

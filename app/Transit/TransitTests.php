@@ -6,10 +6,9 @@ use App\Models\Cut;
 use App\Models\TransitTest;
 use App\Models\Work;
 use App\Work\WorkQueue;
-use InvalidArgumentException;
 use OuterCrate\Desk\Column;
+use OuterCrate\Documents\CandidateDocument;
 use OuterCrate\Hosts\Host;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\ChoosePieces;
@@ -17,11 +16,14 @@ use OuterCrate\Transit\Screen;
 use OuterCrate\Transit\Weights;
 use OuterCrate\Units\FrameRange;
 
-/** Asks for transit tests. What is asked for is frozen: a preset or a host that is changed later changes no test. */
+/** Asks for transit tests. What is asked for is stored whole: a preset or a host that is changed later changes no test. */
 class TransitTests
 {
-    public function __construct(private readonly WorkQueue $queue, private readonly RunTransitTest $kind)
-    {
+    public function __construct(
+        private readonly WorkQueue $queue,
+        private readonly RunTransitTest $kind,
+        private readonly CandidateDocument $documents,
+    ) {
     }
 
     /**
@@ -63,12 +65,12 @@ class TransitTests
             ],
             'asked' => [
                 'fingerprint' => $cut->fingerprint,
-                'host' => Freezer::freeze($host),
-                'candidates' => array_map(Freezer::freeze(...), $candidates),
+                'host' => $host->toArray(),
+                'candidates' => array_map($this->documents->write(...), $candidates),
                 'screens' => $screens,
                 'pieces' => $pieces,
                 'chosen' => array_map(fn (FrameRange $piece): array => [$piece->first, $piece->last], $chosen),
-                'weights' => Freezer::freeze($weights),
+                'weights' => $weights->toArray(),
             ],
         ]);
         $this->queue->put($this->kind, $test->id, Work::now());
@@ -79,18 +81,14 @@ class TransitTests
     /**
      * The plan of a candidate.
      *
-     * @throws TestRefused when there is no such candidate, or it is of another version
+     * @throws TestRefused when there is no such candidate, or it cannot be read
      */
-    public static function planOf(TransitTest $test, string $name): Plan
+    public function planOf(TransitTest $test, string $name): Plan
     {
-        try {
-            $candidates = Freezer::thaw($test->asked['candidates']);
-        } catch (InvalidArgumentException) {
-            throw TestRefused::older();
-        }
-        foreach (is_array($candidates) ? $candidates : [] as $candidate) {
-            if ($candidate instanceof Candidate && $candidate->name === $name) {
-                return $candidate->plan;
+        $reading = $test->cut->reading();
+        foreach ($test->asked['candidates'] as $candidate) {
+            if (($candidate['name'] ?? null) === $name) {
+                return TestRefused::unlessReadable(fn (): Plan => $this->documents->read($candidate, $reading)->plan);
             }
         }
         throw TestRefused::noSuch($name);

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Analysis;
 
+use InvalidArgumentException;
+use OuterCrate\Json\Fields;
+use OuterCrate\Json\MissingPart;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRange;
 use OuterCrate\Units\FrameSize;
@@ -43,5 +46,54 @@ final readonly class TestedUpload
         public bool $banded,
         public ?float $grainKept,
     ) {
+    }
+
+    /** @throws InvalidArgumentException when it is none */
+    public static function fromArray(Fields $upload): self
+    {
+        $ssim = $upload->floats('ssim');
+        $shares = $upload->floats('shares');
+
+        return new self(
+            test: $upload->needInt('test'),
+            host: $upload->needText('host'),
+            hostVersion: $upload->needInt('hostVersion'),
+            range: FrameRange::fromArray($upload->within('range')),
+            frame: FrameSize::parse($upload->needText('frame')),
+            codec: $upload->needText('codec'),
+            average: $upload->has('average') ? new Bitrate($upload->needInt('average')) : null,
+            bytes: $upload->needInt('bytes'),
+            tier: $upload->needText('tier'),
+            screen: $upload->needInt('screen'),
+            ssim: $ssim === [] ? throw new MissingPart('ssim') : $ssim,
+            shares: $shares === [] ? throw new MissingPart('shares') : $shares,
+            sampled: $upload->float('sampled') ?? throw new MissingPart('sampled'),
+            bandingAdded: $upload->float('bandingAdded') ?? throw new MissingPart('bandingAdded'),
+            banded: $upload->bool('banded') ?? false,
+            grainKept: $upload->float('grainKept'),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'test' => $this->test,
+            'host' => $this->host,
+            'hostVersion' => $this->hostVersion,
+            'range' => $this->range->toArray(),
+            'frame' => (string) $this->frame,
+            'codec' => $this->codec,
+            'average' => $this->average?->bitsPerSecond,
+            'bytes' => $this->bytes,
+            'tier' => $this->tier,
+            'screen' => $this->screen,
+            'ssim' => $this->ssim,
+            'shares' => $this->shares,
+            'sampled' => $this->sampled,
+            'bandingAdded' => $this->bandingAdded,
+            'banded' => $this->banded,
+            'grainKept' => $this->grainKept,
+        ];
     }
 }

@@ -23,6 +23,7 @@ final readonly class Device
      * @param  int  $buffer  bits that it holds ready
      * @param  Fraction  $keyframes  seconds from one keyframe to the next, at most
      * @param  non-empty-list<ColourSpace>  $colours
+     * @param  array<mixed>  $file  that it was read from (resources/schema/device.json)
      */
     public function __construct(
         public string $slug,
@@ -37,7 +38,14 @@ final readonly class Device
         public int $buffer,
         public Fraction $keyframes,
         public array $colours,
+        private array $file = [],
     ) {
+    }
+
+    /** @return array<string, mixed> the device's file, with its slug */
+    public function toArray(): array
+    {
+        return ['slug' => $this->slug, 'file' => $this->file];
     }
 
     public function picture(FrameSize $size, FrameRate $rate): ?PictureAsk

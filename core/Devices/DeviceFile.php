@@ -43,6 +43,7 @@ final class DeviceFile
             buffer: (int) round(1000 * ($fields->float('bufferKbits') ?? 0)),
             keyframes: $fields->fraction('keyframeSeconds') ?? new Fraction(1),
             colours: $colours,
+            file: $file,
         );
     }
 

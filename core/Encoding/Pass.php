@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
-use OuterCrate\Json\Fields;
-
 /** One run of the engine over the cut. */
 final readonly class Pass
 {
@@ -51,21 +49,6 @@ final readonly class Pass
             images: $this->images,
             beside: $beside ?? $this->beside,
             elements: $this->elements,
-        );
-    }
-
-    /** @param  array<mixed>  $pass  as runs of an earlier version keep it */
-    public static function fromArray(array $pass): self
-    {
-        $fields = new Fields($pass);
-
-        return new self(
-            input: $fields->texts('input'),
-            arguments: $fields->texts('arguments'),
-            writes: $fields->bool('writes') ?? true,
-            weight: $fields->int('weight') ?? 100,
-            boxes: (string) base64_decode($fields->text('boxes') ?? '', true),
-            images: $fields->text('images'),
         );
     }
 }

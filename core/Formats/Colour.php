@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats;
 
+use OuterCrate\Json\Fields;
+
 /**
  * Colour tags of a picture by their ITU-T H.273 names as the engine spells them; null where the file says nothing.
  */
@@ -15,6 +17,16 @@ final readonly class Colour
         public ?string $matrix = null,
         public bool $fullRange = false,
     ) {
+    }
+
+    public static function fromArray(Fields $colour): self
+    {
+        return new self(
+            $colour->text('primaries'),
+            $colour->text('transfer'),
+            $colour->text('matrix'),
+            $colour->text('range') === 'full',
+        );
     }
 
     /** PQ (SMPTE ST 2084) or HLG (ARIB STD-B67) transfer. */

@@ -14,6 +14,7 @@ final readonly class Host
      * @param  int  $version  counted up with each save
      * @param  string  $notes  of who keeps it
      * @param  list<Source>  $sources  where its figures came from
+     * @param  array<mixed>  $file  that it was read from (resources/schema/host.json)
      */
     public function __construct(
         public string $slug,
@@ -24,6 +25,13 @@ final readonly class Host
         public int $version = 1,
         public string $notes = '',
         public array $sources = [],
+        private array $file = [],
     ) {
+    }
+
+    /** @return array<string, mixed> the host's file, with its slug and its version */
+    public function toArray(): array
+    {
+        return ['slug' => $this->slug, 'version' => $this->version, 'file' => $this->file];
     }
 }

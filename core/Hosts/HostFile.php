@@ -45,10 +45,21 @@ final readonly class HostFile
                 static fn (Fields $row): Source => new Source($row->text('of') ?? '', $row->text('text') ?? '', $row->text('lookedUp')),
                 $fields->rows('sources'),
             ),
+            file: $file,
         );
         $this->holdToCatalogue($host);
 
         return $host;
+    }
+
+    /**
+     * @param  Fields  $document  as Host::toArray wrote it
+     *
+     * @throws InvalidArgumentException as host() does, and when it is no such document
+     */
+    public function stored(Fields $document): Host
+    {
+        return $this->host($document->needText('slug'), $document->within('file')->all(), $document->needInt('version'));
     }
 
     private function asks(Fields $asks): Asks

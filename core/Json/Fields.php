@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Json;
 
+use BackedEnum;
+use InvalidArgumentException;
 use OuterCrate\Units\Fraction;
 
 /** Careful access to decoded JSON of which nothing may be taken for granted. */
@@ -19,6 +21,18 @@ final readonly class Fields
         $value = $this->fields[$key] ?? null;
 
         return is_string($value) || is_int($value) || is_float($value) ? (string) $value : null;
+    }
+
+    /** @throws MissingPart where there is none */
+    public function needText(string $key): string
+    {
+        return $this->text($key) ?? throw new MissingPart($key);
+    }
+
+    /** @throws MissingPart where there is none */
+    public function needInt(string $key): int
+    {
+        return $this->int($key) ?? throw new MissingPart($key);
     }
 
     public function int(string $key): ?int
@@ -62,6 +76,55 @@ final readonly class Fields
         $value = $this->fields[$key] ?? null;
 
         return is_array($value) ? array_values(array_filter($value, is_string(...))) : [];
+    }
+
+    /** @return list<float> */
+    public function floats(string $key): array
+    {
+        $value = $this->fields[$key] ?? null;
+        $numbers = array_filter(is_array($value) ? $value : [], static fn (mixed $one): bool => is_int($one) || is_float($one));
+
+        return array_map(floatval(...), array_values($numbers));
+    }
+
+    /** @return list<int> */
+    public function ints(string $key): array
+    {
+        $value = $this->fields[$key] ?? null;
+
+        return is_array($value) ? array_values(array_filter($value, is_int(...))) : [];
+    }
+
+    /**
+     * @template T of BackedEnum
+     *
+     * @param  class-string<T>  $enum
+     * @return T|null null where nothing is said
+     *
+     * @throws InvalidArgumentException where it is none of its cases
+     */
+    public function case(string $key, string $enum): ?BackedEnum
+    {
+        $value = $this->fields[$key] ?? null;
+        if ($value === null) {
+            return null;
+        }
+
+        return (is_string($value) || is_int($value) ? $enum::tryFrom($value) : null)
+            ?? throw new InvalidArgumentException("The part “{$key}” is none of ".implode(', ', array_column($enum::cases(), 'value')).'.');
+    }
+
+    /**
+     * @template T of BackedEnum
+     *
+     * @param  class-string<T>  $enum
+     * @return T
+     *
+     * @throws InvalidArgumentException where it is missing, or none of its cases
+     */
+    public function needCase(string $key, string $enum): BackedEnum
+    {
+        return $this->case($key, $enum) ?? throw new MissingPart($key);
     }
 
     /** @return array<mixed> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Pieces;
 
+use InvalidArgumentException;
+use OuterCrate\Json\Fields;
 use OuterCrate\Units\FrameRange;
 
 /** A part of a cut that becomes a file of its own. */
@@ -15,5 +17,17 @@ final readonly class Piece
      */
     public function __construct(public FrameRange $frames, public string $number, public string $name = '')
     {
+    }
+
+    /** @throws InvalidArgumentException when it is none */
+    public static function fromArray(Fields $piece): self
+    {
+        return new self(FrameRange::fromArray($piece), $piece->needText('number'), $piece->text('name') ?? '');
+    }
+
+    /** @return array{first: int, last: int, number: string, name: string} */
+    public function toArray(): array
+    {
+        return $this->frames->toArray() + ['number' => $this->number, 'name' => $this->name];
     }
 }

@@ -48,12 +48,16 @@ final class Draft
     /** @var array<string, true> cells that are being decided */
     private array $underWay = [];
 
+    /** @var array<string, true> cells whose values were decided before, and stay */
+    private readonly array $known;
+
     /**
      * @param  VideoReading  $cutVideo  the cut's own picture
      * @param  Rules  $rules  the preset's with the edits laid over them
      * @param  FrameRange  $range  frames of the cut that are delivered
      * @param  Fraction  $duration  the same in seconds
      * @param  Piece|null  $piece  of the cut that it is, where that goes out in several
+     * @param  array<string, Value>  $known  values by cell that were decided before
      */
     public function __construct(
         private readonly Cells $cells,
@@ -68,7 +72,12 @@ final class Draft
         public readonly FrameRange $range,
         public readonly Fraction $duration,
         public readonly ?Piece $piece = null,
+        array $known = [],
     ) {
+        $this->known = array_fill_keys(array_keys($known), true);
+        foreach ($known as $cell => $value) {
+            $this->decide($cell, $value, OriginSource::Rule, 'as it was planned');
+        }
     }
 
     /** Sets a value. Where the person changed the cell, the origin says "you" and keeps what was said beside it. */
@@ -143,7 +152,7 @@ final class Draft
         foreach (array_keys($all) as $name) {
             $this->value($name, Value::class);
         }
-        foreach ($all as $cell) {
+        foreach (array_diff_key($all, $this->known) as $cell) {
             $cell->settle($this);
         }
 

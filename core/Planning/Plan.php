@@ -167,7 +167,7 @@ final readonly class Plan
     /**
      * Length of what a plan makes, in seconds.
      *
-     * @param  array<mixed>  $plan  in its frozen form
+     * @param  array<mixed>  $plan  as toArray gives it
      */
     public static function secondsOf(array $plan): float
     {
@@ -218,7 +218,7 @@ final readonly class Plan
     }
 
     /**
-     * The frozen form (resources/schema/plan.json), without what is known beside it.
+     * As pages get it (resources/schema/plan.json), without what is known beside it.
      *
      * @return array<string, mixed>
      */

@@ -8,6 +8,7 @@ use InvalidArgumentException;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Units\FrameRange;
 
@@ -23,10 +24,11 @@ final readonly class Planner
 
     /**
      * @param  Subject  $subject  the cut, and what is known of the machine that will make the file
+     * @param  array<string, Value>  $known  values by cell that were decided before; the others are decided by them
      *
      * @throws InvalidArgumentException when the cut has no picture, or nothing at all can be decided for it
      */
-    public function plan(Subject $subject, OutputSpec $spec): Plan
+    public function plan(Subject $subject, OutputSpec $spec, array $known = []): Plan
     {
         $reading = $subject->reading;
         $video = $reading->mainVideo() ?? throw new InvalidArgumentException('There is no picture to plan for.');
@@ -53,6 +55,7 @@ final readonly class Planner
                 range: $range,
                 duration: $duration,
                 piece: $spec->piece,
+                known: $known,
             );
             try {
                 [$values, $origins] = $draft->decided();

@@ -6,6 +6,7 @@ namespace OuterCrate\Presets;
 
 use InvalidArgumentException;
 use OuterCrate\Devices\Device;
+use OuterCrate\Devices\DeviceFile;
 use OuterCrate\Json\Fields;
 
 /** Saved, versioned rules for an output (docs/formats.md, resources/schema/preset.json). */
@@ -31,6 +32,45 @@ final readonly class Preset
     }
 
     /**
+     * @param  Fields  $document  as toArray wrote it
+     *
+     * @throws InvalidArgumentException when it is no such document
+     */
+    public static function fromArray(Fields $document): self
+    {
+        $device = $document->within('device');
+
+        return self::fromFile(
+            $document->needText('slug'),
+            $document->within('file')->all(),
+            $document->has('device') ? DeviceFile::device($device->needText('slug'), $device->within('file')->all()) : null,
+            $document->needInt('version'),
+        );
+    }
+
+    /**
+     * What a stored plan holds of it: its file, and the device with all that it says.
+     *
+     * @return array<string, mixed>
+     */
+    public function toArray(): array
+    {
+        return [
+            'slug' => $this->slug,
+            'version' => $this->version,
+            'file' => [
+                'name' => $this->name,
+                'role' => $this->role->value,
+                'host' => $this->host,
+                'about' => $this->about,
+                'rules' => (object) $this->rules->rules,
+                'tags' => $this->tags,
+            ],
+            'device' => $this->device?->toArray(),
+        ];
+    }
+
+    /**
      * @param  array<mixed>  $file  a preset file, decoded
      * @param  Device|null  $device  that the file names
      * @param  int|null  $version  the file's own `revision` when null
@@ -45,10 +85,6 @@ final readonly class Preset
         if ($name === null || $role === null) {
             throw new InvalidArgumentException("The preset {$slug} has no name or no role.");
         }
-        $rules = [];
-        foreach ($fields->within('rules')->all() as $cell => $rule) {
-            $rules[(string) $cell] = $rule;
-        }
 
         return new self(
             slug: $slug,
@@ -56,7 +92,7 @@ final readonly class Preset
             role: $role,
             host: $fields->text('host'),
             about: $fields->text('about') ?? '',
-            rules: new Rules($rules),
+            rules: Rules::fromArray($fields->within('rules')),
             device: $device,
             version: $version ?? $fields->int('revision') ?? 1,
             tags: $fields->texts('tags'),

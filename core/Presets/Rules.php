@@ -17,6 +17,16 @@ final readonly class Rules
     {
     }
 
+    public static function fromArray(Fields $rules): self
+    {
+        $named = [];
+        foreach ($rules->all() as $cell => $rule) {
+            $named[(string) $cell] = $rule;
+        }
+
+        return new self($named);
+    }
+
     /** The same without what is said of a cell. */
     public function without(string $cell): self
     {

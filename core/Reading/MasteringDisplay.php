@@ -42,6 +42,18 @@ final readonly class MasteringDisplay
         );
     }
 
+    /** @return array<string, string> as fromProbe takes it, exactly */
+    public function toProbe(): array
+    {
+        $probe = ['min_luminance' => $this->darkest, 'max_luminance' => $this->brightest];
+        foreach ($this->points ?? [] as $name => [$x, $y]) {
+            $name = $name === 'white' ? 'white_point' : $name;
+            $probe += ["{$name}_x" => $x, "{$name}_y" => $y];
+        }
+
+        return array_map(strval(...), array_filter($probe));
+    }
+
     /** Display P3 primaries, 0.0001 to 1000 cd/m² */
     public function label(): string
     {

@@ -10,6 +10,7 @@ use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
 use OuterCrate\Formats\Scan;
 use OuterCrate\Json\Fields;
+use OuterCrate\Json\MissingPart;
 use OuterCrate\Reading\Boxes\CodecString;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
@@ -43,6 +44,17 @@ final readonly class ProbeReader
         } catch (NumberTooLarge) {
             throw Unreadable::absurd('a number of more than 64 bits');
         }
+    }
+
+    /**
+     * @param  Fields  $document  what read() takes, by name
+     *
+     * @throws Unreadable as read() does
+     * @throws MissingPart when it is no such document
+     */
+    public function stored(Fields $document): Reading
+    {
+        return $this->read($document->within('probe')->all(), $document->needInt('bytes'), $document->bool('fastStart'));
     }
 
     /** @param  array<mixed>  $probe */

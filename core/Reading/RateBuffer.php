@@ -32,7 +32,7 @@ final class RateBuffer
     /**
      * The one that a plan holds its file to.
      *
-     * @param  array<mixed>  $plan  the frozen plan (resources/schema/plan.json)
+     * @param  array<mixed>  $plan  the plan (resources/schema/plan.json)
      */
     public static function ofPlan(array $plan): ?self
     {

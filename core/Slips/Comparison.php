@@ -11,7 +11,7 @@ use OuterCrate\Planning\Cells\Video\VideoCell;
 use OuterCrate\Planning\Difference;
 use OuterCrate\Planning\Made;
 
-/** Holds a finished file against its frozen plan, cell by cell. */
+/** Holds a finished file against its plan, cell by cell. */
 final readonly class Comparison
 {
     public function __construct(private Cells $cells)
@@ -19,7 +19,7 @@ final readonly class Comparison
     }
 
     /**
-     * @param  array<mixed>  $plan  the frozen plan (resources/schema/plan.json)
+     * @param  array<mixed>  $plan  the plan (resources/schema/plan.json)
      * @return list<Difference>
      */
     public function differences(array $plan, Made $made): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Transit;
 
 use InvalidArgumentException;
+use OuterCrate\Json\Fields;
 
 /** What counts how much for the person, when a candidate is recommended. */
 final readonly class Weights
@@ -31,5 +32,24 @@ final readonly class Weights
         if ($size + $making + $sending + $quality <= 0) {
             throw new InvalidArgumentException('Something has to count: raise one of the four weights above 0.');
         }
+    }
+
+    /** @throws InvalidArgumentException when one is out of its range */
+    public static function fromArray(Fields $weights): self
+    {
+        $usual = new self;
+
+        return new self(
+            $weights->float('size') ?? $usual->size,
+            $weights->float('making') ?? $usual->making,
+            $weights->float('sending') ?? $usual->sending,
+            $weights->float('quality') ?? $usual->quality,
+        );
+    }
+
+    /** @return array{size: float, making: float, sending: float, quality: float} */
+    public function toArray(): array
+    {
+        return ['size' => $this->size, 'making' => $this->making, 'sending' => $this->sending, 'quality' => $this->quality];
     }
 }

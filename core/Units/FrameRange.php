@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Units;
 
 use InvalidArgumentException;
+use OuterCrate\Json\Fields;
 
 /**
  * First and last frame to deliver, counted from 0; both are included.
@@ -25,6 +26,18 @@ final readonly class FrameRange
     public static function whole(int $frames): self
     {
         return new self(0, $frames - 1);
+    }
+
+    /** @throws InvalidArgumentException when a part is missing or out of range */
+    public static function fromArray(Fields $range): self
+    {
+        return new self($range->needInt('first'), $range->needInt('last'));
+    }
+
+    /** @return array{first: int, last: int} */
+    public function toArray(): array
+    {
+        return ['first' => $this->first, 'last' => $this->last];
     }
 
     /** The part of this range from one frame to another; at least one frame of it. */

@@ -15,7 +15,7 @@ require __DIR__.'/bench.php.inc';
 
 const RUNS = 500;
 const OVER = 5000;
-// As much as a run of the demo keeps: 3 kB of plan, 8 of what is frozen, 2.6 of slip.
+// As much as a run of the demo keeps: 3 kB of plan, 8 of its document, 2.6 of slip.
 $filler = fn (int $bytes): string => bin2hex(random_bytes(intdiv($bytes, 2)));
 $plan = [
     'role' => 'upload', 'preset' => 'x', 'presetName' => 'x', 'frames' => 100, 'values' => ['x' => $filler(3000)],
@@ -26,7 +26,7 @@ $put = function (int $runs, WorkState $state, ?array $slip) use ($plan, $filler)
     foreach (range(1, $runs) as $i) {
         $run = Run::query()->create([
             'pack' => 'p', 'cut_name' => "Cut {$i}", 'source' => '/x', 'name' => 'x', 'file' => "/x{$i}", 'plan' => $plan,
-            'frozen' => [$filler(8000)], 'slip' => $slip, 'card' => Run::cardOf($plan, $slip),
+            'document' => [$filler(8000)], 'slip' => $slip, 'card' => Run::cardOf($plan, $slip),
         ]);
         Work::query()->create([
             'kind' => Run::WORK, 'subject' => $run->id, 'state' => $state, 'priority' => 30, 'place' => $i, 'expected_seconds' => 3.0,

@@ -13,7 +13,6 @@ use OuterCrate\Estimates\Sampling\Sampling;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Estimates\Timetable;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Units\FrameRange;
 use OuterCrate\Units\LineSpeed;
 use Tests\Support\Desk;
@@ -78,7 +77,7 @@ it('reckons the time that sending takes', function () {
 /** A column as if its file came to so many bytes and seconds. */
 function estimated(Column $column, int $bytes, float $seconds): Column
 {
-    $size = Freezer::thaw(['bytes' => $bytes] + (array) Freezer::freeze($column->size));
+    $size = new SizeEstimate(...['bytes' => $bytes] + get_object_vars($column->size));
 
     return new Column($column->plan, $column->asks, $size, $seconds, $column->sending, $column->findings);
 }

@@ -8,7 +8,6 @@ use OuterCrate\Encoding\FilterChain;
 use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Json\Freezer;
 use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Planner;
@@ -774,7 +773,9 @@ it('gives a plan or a stop for any preset, host, cut and change', function () {
         $host = $pick([null, ...Desk::hosts()]);
         $column = Desk::column(Desk::reading($probe), $pick(Desk::presets()).($host === null ? '' : "@{$host}"), $edits);
         $plan = $column->plan;
-        expect(Freezer::thaw(json_decode(json_encode(Freezer::freeze($plan)), true)))->toEqual($plan);
+        $stored = Desk::documents()->read(json_decode(json_encode(Desk::documents()->write($plan)), true), Desk::reading($probe));
+        expect(json_encode(Desk::documents()->write($stored->plan)))->toBe(json_encode(Desk::documents()->write($plan)))
+            ->and($stored->decidedNow)->toBe([]);
         if (! $column->isStopped()) {
             $frame = $plan->frameSize->frame;
             // Odd sides are kept where every pixel has its own chroma.

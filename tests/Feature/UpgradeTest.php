@@ -62,17 +62,16 @@ it('carries what was made over, with its slips', function () {
         ->toBe($this->folder('out').'/Plain 180p25.mp4');
 });
 
-it('makes what waited, and what was under way, by the arguments they were queued with', function () {
+it('says of what waited that it is to be packed again, and shows what was planned', function () {
     $waiting = Run::underWay()->get();
-    expect($waiting)->toHaveCount(2)->and($waiting[0]->passes)->not->toBeEmpty()->and($waiting[0]->frozen)->toBeNull();
+    expect($waiting)->toHaveCount(2);
     $this->work();
     foreach ($waiting as $run) {
-        expect($run->refresh()->work->state)
-            ->toBe(WorkState::Done, (string) $run->work->error)
-            ->and(array_diff(array_column($run->slip['differences'], 'cell'), ['bitrate']))
-            ->toBe([]);
+        expect($run->refresh()->work->state)->toBe(WorkState::Failed)
+            ->and($run->work->error)->toContain('by a version before 1.0')->toContain('Pack it again from its sheet.')
+            ->and($run->plan['values']['video']['label'])->not->toBe('');
     }
-    expect($this->left('out'))->toHaveCount(2);
+    expect($this->left('out'))->toBe([]);
 });
 
 it('looks at a cut that waited to be looked at, and has no other queue any more', function () {

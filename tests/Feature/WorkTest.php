@@ -479,17 +479,45 @@ it('builds the engine’s arguments where the run is made, for what that machine
     $hardware = ['preset' => 'review-720', 'edits' => ['video' => ['codec' => 'h264', 'device' => 'hardware']]];
     $run = $this->queued(($this->cut)(), [$hardware])[0];
     // Planned on a machine with a chip, made on this one, which has none.
-    $frozen = $run->frozen;
-    $frozen['values']['video']['hardware'] = 'h264_nvenc';
-    $run->update(['frozen' => $frozen]);
+    $document = $run->document;
+    $document['values']['video']['encoder'] = 'h264_nvenc';
+    $run->update(['document' => $document]);
     $this->make($run);
-    expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error)->and($run->passes)->toBeNull();
+    expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error);
 });
 
-it('says that a run was planned by a version whose plans were others', function () {
+it('says why a stored plan cannot be read, keeps it, and shows what was planned', function (Closure $change, string $says) {
     $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
-    $run->update(['frozen' => ['@' => 'Planning/NoLongerThere']]);
-    expect($this->make($run)->work->error)->toContain('planned by another version of Outer Crate. Pack again.');
+    $document = $change($run->document);
+    $run->update(['document' => $document]);
+    $told = $this->answer($this->getJson("/api/packs/{$this->make($run)->pack}"), 'pack')['runs'][0];
+    expect($run->work->state)->toBe(WorkState::Failed)
+        ->and($told['error'])->toContain($says)->toContain('Pack it again from its sheet.')
+        ->and($told['plan']['values']['video']['label'])->toStartWith('H.264')
+        ->and($run->refresh()->document)->toEqual($document);
+})->with([
+    'of a later version' => [fn (array $plan): array => ['version' => 2] + $plan, 'stored by a later version of Outer Crate'],
+    'with a codec that is not there' => [
+        fn (array $plan): array => array_replace_recursive($plan, ['values' => ['video' => ['codec' => 'x-1']]]),
+        'There is no video codec “x-1” here.',
+    ],
+    'of nothing' => [fn (array $plan): array => [], 'What was stored is no plan.'],
+]);
+
+it('decides what an older plan lacks when the file is made, and the slip says which', function () {
+    $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
+    $document = $run->document;
+    unset($document['values']['keyframes'], $document['origins']['keyframes']);
+    $plan = $run->plan;
+    $label = $plan['values']['keyframes']['label'];
+    unset($plan['values']['keyframes'], $plan['origins']['keyframes']);
+    $run->update(['document' => $document, 'plan' => $plan]);
+    $this->make($run);
+    expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error)
+        ->and(array_column($run->slip['notes'], 'text', 'cell')['keyframes'])
+        ->toBe('Keyframes: decided when the file was made, as the stored plan did not say it.')
+        ->and($run->slip['differences'])->toBe([])
+        ->and($run->plan['values']['keyframes']['label'])->toBe($label);
 });
 
 it('knows the kinds of work by one list', function () {

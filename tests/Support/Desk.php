@@ -9,6 +9,7 @@ use OuterCrate\Desk\Column;
 use OuterCrate\Desk\Desk as CoreDesk;
 use OuterCrate\Desk\Pace;
 use OuterCrate\Devices\DeviceFile;
+use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Formats\Catalogue;
@@ -33,6 +34,14 @@ final class Desk
     public static function reading(array $probe, int $bytes = 1_000_000): Reading
     {
         return (new ProbeReader)->read($probe, $bytes, true);
+    }
+
+    public static function documents(?Cells $cells = null): PlanDocument
+    {
+        $catalogue = new Catalogue;
+        $cells ??= new Cells;
+
+        return new PlanDocument($catalogue, $cells, new Planner($catalogue, $cells), new HostFile($catalogue), new ProbeReader);
     }
 
     public static function preset(string $slug): Preset

@@ -20,7 +20,7 @@ use OuterCrate\Presets\Rules;
 
 class PresetController
 {
-    public function __construct(private readonly Presets $presets)
+    public function __construct(private readonly Presets $presets, private readonly TransitTests $tests)
     {
     }
 
@@ -91,7 +91,8 @@ class PresetController
         if (isset($payload['from'])) {
             $plan = $columns->plan(Cut::query()->findOrFail($payload['from']['cut']), $payload['from']['output']);
         } elseif (isset($payload['fromTest'])) {
-            $plan = TransitTests::planOf(TransitTest::query()->findOrFail($payload['fromTest']['test']), $payload['fromTest']['candidate']);
+            $test = TransitTest::query()->findOrFail($payload['fromTest']['test']);
+            $plan = $this->tests->planOf($test, $payload['fromTest']['candidate']);
         }
         if (isset($plan)) {
             $rules = $columns->rules($plan, $payload['from']['fixed'] ?? []);

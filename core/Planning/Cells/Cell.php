@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells;
 
+use InvalidArgumentException;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
+use OuterCrate\Json\MissingPart;
 use OuterCrate\Planning\Difference;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\PlanImpossible;
 use OuterCrate\Reading\Reading;
+use OutOfBoundsException;
 
 /**
  * A row of the sheet. Everything about it lies in its folder: how its value is decided, what it is called, what can be chosen,
@@ -51,7 +54,7 @@ interface Cell
     /**
      * In what a finished file is not what was planned.
      *
-     * @param  Fields  $planned  its frozen value
+     * @param  Fields  $planned  its planned value
      * @return list<Difference>
      */
     public function differences(Fields $planned, Made $made): array;
@@ -75,6 +78,17 @@ interface Cell
      * @return array<mixed>|string|null null where nothing in it depends on a cut or a host
      */
     public function fixed(Plan $plan): array|string|null;
+
+    /**
+     * A value of a stored plan.
+     *
+     * @param  Fields  $value  as its toArray wrote it
+     *
+     * @throws MissingPart where a part is missing that it needs: then it is decided anew
+     * @throws InvalidArgumentException where a part is out of range
+     * @throws OutOfBoundsException where it names something that cannot be made here
+     */
+    public function stored(Fields $value, Catalogue $catalogue): Value;
 
     /** @return array<string, mixed> JSON Schema of its rule */
     public function ruleSchema(): array;

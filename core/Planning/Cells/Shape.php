@@ -74,7 +74,7 @@ final class Shape
      * A decided value: its label and its parts, all of them there.
      *
      * @param  array<string, array<string, mixed>>  $properties
-     * @param  array<string, array<string, mixed>>  $later  parts that plans frozen by earlier versions lack
+     * @param  array<string, array<string, mixed>>  $later  parts that plans of earlier versions lack
      * @return array<string, mixed>
      */
     public static function value(array $properties, array $later = []): array
@@ -91,6 +91,15 @@ final class Shape
     public static function either(array ...$shapes): array
     {
         return ['oneOf' => array_values($shapes)];
+    }
+
+    /**
+     * @param  array<string, mixed>  $shape
+     * @return array<string, mixed>
+     */
+    public static function orNull(array $shape): array
+    {
+        return ['anyOf' => [$shape, ['type' => 'null']]];
     }
 
     /** @return string|list<string> */

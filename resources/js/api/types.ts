@@ -55,6 +55,7 @@ export interface Contract {
     'pieces-answer': PiecesAnswer;
     'pieces-request': PiecesRequest;
     'place-list': PlaceList;
+    'plan-document': PlanDocument;
     'plan-list': PlanList;
     'plan-request': PlanRequest;
     plan: Plan;
@@ -2215,15 +2216,7 @@ export interface Plan {
     hostVersion?: number | null;
     edits: Edits;
     values: Values;
-    /**
-     * Where each value came from, by cell.
-     */
-    origins: {
-        [k: string]: {
-            from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
-            text: string;
-        };
-    };
+    origins: Origins;
     range: {
         first: number;
         last: number;
@@ -2290,6 +2283,10 @@ export interface Values {
         effort: string;
         tune: string | null;
         device: string;
+        /**
+         * The engine’s encoder in a graphics chip.
+         */
+        encoder?: string | null;
     };
     frameSize: {
         label: string;
@@ -2308,6 +2305,17 @@ export interface Values {
          * trim: the cut’s black bars are left out.
          */
         bars: string | null;
+        /**
+         * Size before edges are cut off; null where none are.
+         */
+        scaled?: string | null;
+        window?: {
+            left: number;
+            top: number;
+            width: number;
+            height: number;
+        } | null;
+        edge?: boolean;
     };
     frameRate: {
         label: string;
@@ -2369,6 +2377,20 @@ export interface Values {
         hdr10: string;
         mastering: string | null;
         light: string | null;
+        source?: {
+            primaries: string | null;
+            transfer: string | null;
+            matrix: string | null;
+            range: string;
+        };
+        masteringDisplay?: {
+            [k: string]: string;
+        } | null;
+        contentLight?: {
+            maxCll: number;
+            maxFall: number;
+        } | null;
+        awaitsLight?: boolean;
     };
     audio: {
         label: string;
@@ -2386,6 +2408,11 @@ export interface Values {
         limited: boolean;
         headroom?: number;
         loudnessLabel?: string | null;
+        trackChannels?: number[];
+        /**
+         * dBTP at which peaks are held.
+         */
+        limit?: number | null;
     };
     file: {
         label: string;
@@ -2396,6 +2423,19 @@ export interface Values {
         folder: string;
         template: string;
         version: number;
+        /**
+         * Name of the first version.
+         */
+        first?: string;
+    };
+}
+/**
+ * Where each value came from, by cell.
+ */
+export interface Origins {
+    [k: string]: {
+        from: 'cut' | 'preset' | 'host' | 'rule' | 'you';
+        text: string;
     };
 }
 /**
@@ -2812,7 +2852,7 @@ export interface Pack {
     runs: PackedRun[];
 }
 /**
- * A run with its frozen plan and its slip.
+ * A run with its plan and its slip.
  */
 export interface PackedRun {
     id: number;
@@ -2950,6 +2990,84 @@ export interface PiecesRequest {
  */
 export interface PlaceList {
     files: MediaFile[];
+}
+/**
+ * A plan as it is stored: what it was decided from, and what was decided.
+ */
+export interface PlanDocument {
+    format: 'outer-crate/plan';
+    /**
+     * Of the format.
+     */
+    version: 1;
+    inputs: {
+        preset: {
+            slug: string;
+            version: number;
+            file: {};
+            device: {
+                slug: string;
+                file: {};
+            } | null;
+        };
+        host: {
+            slug: string;
+            version: number;
+            file: {};
+        } | null;
+        /**
+         * Rules by row that a person changed.
+         */
+        edits: {};
+        /**
+         * Frames of the cut that were asked for; null for all.
+         */
+        range: {
+            first: number;
+            last: number;
+        } | null;
+        ownRange: boolean;
+        piece: {
+            first: number;
+            last: number;
+            number: string;
+            name: string;
+        } | null;
+        /**
+         * What was read of the cut; null where it is kept beside the document.
+         */
+        reading: {
+            probe: {};
+            bytes: number;
+            fastStart: boolean | null;
+        } | null;
+    };
+    /**
+     * The preset’s rules with the changes laid over them.
+     */
+    rules: {};
+    values: Values;
+    origins: Origins;
+    range: {
+        first: number;
+        last: number;
+    };
+    /**
+     * To make.
+     */
+    frames: number;
+    /**
+     * In seconds, as a fraction.
+     */
+    duration: string;
+    /**
+     * Rules that led to no value.
+     */
+    refused: {
+        cell: string;
+        text: string;
+        yours: boolean;
+    }[];
 }
 /**
  * Answer of POST /api/plan; printed by `bin/crate plan --json`.

@@ -7,6 +7,7 @@ namespace Tests\Support\MadeUp;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
+use OuterCrate\Json\MissingPart;
 use OuterCrate\Planning\Cells\Bounds;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Choice;
@@ -87,6 +88,11 @@ final readonly class SmellCell implements Cell
     public function ways(): array
     {
         return [new Way(['strength', 'as'])];
+    }
+
+    public function stored(Fields $value, Catalogue $catalogue): SmellValue
+    {
+        return new SmellValue($value->float('strength') ?? throw new MissingPart('strength'));
     }
 
     public function ruleSchema(): array

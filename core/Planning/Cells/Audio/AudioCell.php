@@ -108,6 +108,11 @@ final readonly class AudioCell implements Cell, Explains
         );
     }
 
+    public function stored(Fields $value, Catalogue $catalogue): AudioValue
+    {
+        return AudioValue::fromArray($value, $catalogue);
+    }
+
     public function ruleSchema(): array
     {
         return AudioSchema::rule();

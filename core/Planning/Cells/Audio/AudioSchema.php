@@ -85,6 +85,11 @@ final class AudioSchema
             'truePeak' => Shape::number(orNull: true),
             'gain' => Shape::number(orNull: true),
             'limited' => Shape::flag(),
-        ], ['headroom' => Shape::number(), 'loudnessLabel' => Shape::text(orNull: true)]);
+        ], [
+            'headroom' => Shape::number(),
+            'loudnessLabel' => Shape::text(orNull: true),
+            'trackChannels' => ['type' => 'array', 'items' => Shape::integer()],
+            'limit' => Shape::number('dBTP at which peaks are held.', orNull: true),
+        ]);
     }
 }

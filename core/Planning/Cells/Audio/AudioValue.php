@@ -6,6 +6,9 @@ namespace OuterCrate\Planning\Cells\Audio;
 
 use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Formats\Audio\AudioCodec;
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Json\Fields;
+use OuterCrate\Json\MissingPart;
 use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Planning\Subject;
 use OuterCrate\Reading\AudioReading;
@@ -16,6 +19,9 @@ final readonly class AudioValue implements Value
 {
     /** dB by which a mix is lowered where nothing is said: what a centre at full scale needs beside a front. */
     public const HEADROOM = 3.0;
+
+    /** Bits per sample where a codec has none of its own. */
+    private const BIT_DEPTH = 24;
 
     /** What people call so many channels (ITU-R BS.775). */
     private const LAYOUTS = [1 => 'mono', 2 => 'stereo', 6 => '5.1', 8 => '7.1'];
@@ -33,7 +39,7 @@ final readonly class AudioValue implements Value
         public ?Bitrate $bitrate = null,
         public int $sampleRate = 48000,
         public int $channels = 2,
-        public int $bitDepth = 24,
+        public int $bitDepth = self::BIT_DEPTH,
         public array $tracks = [2],
         public ?Levelling $levelling = null,
         public float $headroom = self::HEADROOM,
@@ -72,6 +78,26 @@ final readonly class AudioValue implements Value
         return $this->codec?->bitsPerSecond($this->bitrate?->bitsPerSecond, $this->sampleRate, $channels, $this->bitDepth) ?? 0;
     }
 
+    public static function fromArray(Fields $value, Catalogue $catalogue): self
+    {
+        $codec = $value->text('codec');
+        if ($codec === null) {
+            return new self(null);
+        }
+        $tracks = $value->ints('trackChannels');
+
+        return new self(
+            codec: $catalogue->audio($codec),
+            bitrate: $value->has('bitrate') ? new Bitrate($value->needInt('bitrate')) : null,
+            sampleRate: $value->needInt('sampleRate'),
+            channels: $value->needInt('channels'),
+            bitDepth: $value->int('bitDepth') ?? self::BIT_DEPTH,
+            tracks: $tracks === [] ? throw new MissingPart('trackChannels') : $tracks,
+            levelling: $value->has('loudness') ? Levelling::fromArray($value) : null,
+            headroom: $value->float('headroom') ?? self::HEADROOM,
+        );
+    }
+
     public function label(): string
     {
         if ($this->codec === null) {
@@ -106,8 +132,9 @@ final readonly class AudioValue implements Value
             'bitDepth' => $this->codec === null || $this->codec->hasRate() ? null : $this->bitDepth,
             'tracks' => count($this->tracks) > 1 ? 'all' : 'first',
             'trackCount' => $this->codec === null ? 0 : count($this->tracks),
+            'trackChannels' => $this->codec === null ? [] : $this->tracks,
             'headroom' => $this->headroom,
             'loudnessLabel' => $this->levelling?->label(),
-        ] + ($this->levelling?->toArray() ?? ['loudness' => null, 'truePeak' => null, 'gain' => null, 'limited' => false]);
+        ] + ($this->levelling?->toArray() ?? ['loudness' => null, 'truePeak' => null, 'gain' => null, 'limited' => false, 'limit' => null]);
     }
 }

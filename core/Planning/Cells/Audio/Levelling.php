@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Audio;
 
+use OuterCrate\Json\Fields;
+use OuterCrate\Json\MissingPart;
 use OuterCrate\Reading\SoundLevel;
 
 /** How loud sound is brought to a target: by one gain for all of it, and a limiter only where its peaks would pass the ceiling. */
@@ -32,6 +34,17 @@ final readonly class Levelling
      */
     public function __construct(public float $target, public float $ceiling, public ?float $gain = null, public ?float $limit = null)
     {
+    }
+
+    /** @throws MissingPart where target or ceiling is missing */
+    public static function fromArray(Fields $value): self
+    {
+        return new self(
+            $value->float('loudness') ?? throw new MissingPart('loudness'),
+            $value->float('truePeak') ?? throw new MissingPart('truePeak'),
+            $value->float('gain'),
+            $value->float('limit'),
+        );
     }
 
     public function limits(): bool
@@ -85,10 +98,16 @@ final readonly class Levelling
         return str_replace('-', '−', rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.'));
     }
 
-    /** @return array{loudness: float, truePeak: float, gain: ?float, limited: bool} */
+    /** @return array{loudness: float, truePeak: float, gain: ?float, limited: bool, limit: ?float} */
     public function toArray(): array
     {
-        return ['loudness' => $this->target, 'truePeak' => $this->ceiling, 'gain' => $this->gain, 'limited' => $this->limits()];
+        return [
+            'loudness' => $this->target,
+            'truePeak' => $this->ceiling,
+            'gain' => $this->gain,
+            'limited' => $this->limits(),
+            'limit' => $this->limit,
+        ];
     }
 
     private function limit(): float

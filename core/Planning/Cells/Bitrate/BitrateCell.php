@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\Bitrate;
 
 use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
@@ -97,6 +98,11 @@ final readonly class BitrateCell implements Cell, Explains, SaysRule
                 : "{$plan->bitrate->average} is {$plan->bitsPerPixel()} bits a pixel; half of it makes about {$half}",
             'Too few: blocks in grain and in the dark. Too many: only longer to send.',
         );
+    }
+
+    public function stored(Fields $value, Catalogue $catalogue): BitrateValue
+    {
+        return BitrateValue::fromArray($value);
     }
 
     public function ruleSchema(): array

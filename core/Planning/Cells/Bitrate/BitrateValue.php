@@ -6,6 +6,7 @@ namespace OuterCrate\Planning\Cells\Bitrate;
 
 use InvalidArgumentException;
 use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Units\Bitrate;
 
@@ -36,6 +37,19 @@ final readonly class BitrateValue implements Value
                 "The peak, {$peak}, lies below the average, {$average}. Raise the peak or lower the average.",
             );
         }
+    }
+
+    public static function fromArray(Fields $value): self
+    {
+        return new self(
+            mode: $value->needCase('mode', BitrateMode::class),
+            passes: $value->needInt('passes'),
+            average: $value->has('average') ? new Bitrate($value->needInt('average')) : null,
+            peak: $value->has('peak') ? new Bitrate($value->needInt('peak')) : null,
+            quality: $value->int('quality'),
+            target: $value->int('target'),
+            buffer: $value->int('buffer'),
+        );
     }
 
     public function label(): string

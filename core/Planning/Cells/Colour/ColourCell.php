@@ -88,6 +88,11 @@ final readonly class ColourCell implements Cell, Explains
         );
     }
 
+    public function stored(Fields $value, Catalogue $catalogue): ColourValue
+    {
+        return ColourValue::fromArray($value);
+    }
+
     public function ruleSchema(): array
     {
         return ColourSchema::rule();

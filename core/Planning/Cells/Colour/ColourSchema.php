@@ -65,6 +65,18 @@ final class ColourSchema
             'hdr10' => Shape::text(),
             'mastering' => Shape::text(orNull: true),
             'light' => Shape::text(orNull: true),
+        ], [
+            'source' => Shape::object([
+                'primaries' => Shape::text(orNull: true),
+                'transfer' => Shape::text(orNull: true),
+                'matrix' => Shape::text(orNull: true),
+                'range' => Shape::text(),
+            ], ['primaries', 'transfer', 'matrix', 'range']),
+            'masteringDisplay' => ['type' => ['object', 'null'], 'additionalProperties' => Shape::text()],
+            'contentLight' => Shape::orNull(
+                Shape::object(['maxCll' => Shape::integer(), 'maxFall' => Shape::integer()], ['maxCll', 'maxFall']),
+            ),
+            'awaitsLight' => Shape::flag(),
         ]);
     }
 }

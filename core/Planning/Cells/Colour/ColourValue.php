@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Colour;
 
+use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Json\Fields;
+use OuterCrate\Json\MissingPart;
 use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Reading\ContentLight;
 use OuterCrate\Reading\MasteringDisplay;
@@ -63,6 +66,31 @@ final readonly class ColourValue implements Value
         );
     }
 
+    public static function fromArray(Fields $value): self
+    {
+        $light = $value->within('contentLight');
+
+        return new self(
+            colour: Colour::fromArray($value),
+            pixelFormat: new PixelFormat(
+                $value->needCase('chroma', Chroma::class),
+                $value->needInt('bitDepth'),
+                $value->bool('alpha') ?? false,
+            ),
+            source: $value->has('source') ? Colour::fromArray($value->within('source')) : throw new MissingPart('source'),
+            converts: $value->bool('converts') ?? false,
+            toneMap: $value->bool('toneMap') ?? false,
+            gamma: $value->float('gamma') ?? 1.0,
+            dither: $value->text('dither') ?? 'ordered',
+            mastering: $value->has('masteringDisplay') ? MasteringDisplay::fromProbe($value->within('masteringDisplay')) : null,
+            light: $value->has('contentLight') ? new ContentLight($light->needInt('maxCll'), $light->needInt('maxFall')) : null,
+            tag: $value->text('tag'),
+            convert: $value->text('convert'),
+            hdr10: $value->text('hdr10') ?? 'carry',
+            awaitsLight: $value->bool('awaitsLight') ?? false,
+        );
+    }
+
     public function label(): string
     {
         return implode(' · ', array_filter([
@@ -94,6 +122,10 @@ final readonly class ColourValue implements Value
             'hdr10' => $this->hdr10,
             'mastering' => $this->mastering?->label(),
             'light' => $this->light?->label(),
+            'source' => $this->source->toArray(),
+            'masteringDisplay' => $this->mastering?->toProbe(),
+            'contentLight' => $this->light?->toArray(),
+            'awaitsLight' => $this->awaitsLight,
         ];
     }
 }

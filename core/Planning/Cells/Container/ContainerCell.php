@@ -86,6 +86,11 @@ final readonly class ContainerCell implements Cell, Explains
         );
     }
 
+    public function stored(Fields $value, Catalogue $catalogue): ContainerValue
+    {
+        return ContainerValue::fromArray($value, $catalogue);
+    }
+
     public function ruleSchema(): array
     {
         return ContainerSchema::rule();

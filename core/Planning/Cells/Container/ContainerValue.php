@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Container;
 
+use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Containers\Container;
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Value;
 
 /** The box: which container, and whether its index comes first. */
@@ -12,6 +14,11 @@ final readonly class ContainerValue implements Value
 {
     public function __construct(public Container $container, public bool $fastStart)
     {
+    }
+
+    public static function fromArray(Fields $value, Catalogue $catalogue): self
+    {
+        return new self($catalogue->container($value->needText('set')), $value->bool('fastStart') ?? false);
     }
 
     public function label(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\File;
 
+use OuterCrate\Formats\Catalogue;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Explains;
@@ -63,6 +64,11 @@ final readonly class FileCell implements Cell, Explains
             $plan->file->path(),
             'A name that says “final” is true only once.',
         );
+    }
+
+    public function stored(Fields $value, Catalogue $catalogue): FileValue
+    {
+        return FileValue::fromArray($value);
     }
 
     public function ruleSchema(): array

@@ -27,6 +27,6 @@ final class FileSchema
             'folder' => Shape::text(about: 'Below the folder for deliveries.'),
             'template' => Shape::text(),
             'version' => Shape::integer(),
-        ]);
+        ], ['first' => Shape::text(about: 'Name of the first version.')]);
     }
 }

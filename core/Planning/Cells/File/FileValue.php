@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\File;
 
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Value;
 
 /** What the file is called and which folder it goes to. */
@@ -37,6 +38,17 @@ final readonly class FileValue implements Value
         return ltrim("{$this->folder}/{$this->first}", '/');
     }
 
+    public static function fromArray(Fields $value): self
+    {
+        return new self(
+            name: $value->needText('name'),
+            folder: $value->text('folder') ?? '',
+            template: $value->text('template') ?? '',
+            version: $value->int('version') ?? 1,
+            first: $value->text('first') ?? '',
+        );
+    }
+
     public function label(): string
     {
         return $this->path();
@@ -55,6 +67,7 @@ final readonly class FileValue implements Value
             'folder' => $this->folder,
             'template' => $this->template,
             'version' => $this->version,
+            'first' => $this->first,
         ];
     }
 }

@@ -85,6 +85,11 @@ final readonly class FrameRateCell implements Cell, Explains
         );
     }
 
+    public function stored(Fields $value, Catalogue $catalogue): FrameRateValue
+    {
+        return FrameRateValue::fromArray($value);
+    }
+
     public function ruleSchema(): array
     {
         return FrameRateSchema::rule();

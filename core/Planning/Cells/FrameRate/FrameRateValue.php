@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\FrameRate;
 
 use OuterCrate\Formats\Scan;
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Units\FrameRate;
 
@@ -30,6 +31,18 @@ final readonly class FrameRateValue implements Value
     public function deinterlaces(): bool
     {
         return $this->fields !== null;
+    }
+
+    public static function fromArray(Fields $value): self
+    {
+        return new self(
+            rate: FrameRate::parse($value->needText('rate')),
+            scan: $value->needCase('scan', Scan::class),
+            fields: $value->text('fields') === 'keep' ? null : $value->case('fields', FieldMethod::class),
+            convert: $value->bool('convert') ?? false,
+            by: $value->needCase('by', FrameRateMethod::class),
+            source: $value->needCase('source', Scan::class),
+        );
     }
 
     public function label(): string

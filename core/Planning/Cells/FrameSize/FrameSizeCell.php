@@ -92,6 +92,11 @@ final readonly class FrameSizeCell implements Cell, Explains
         );
     }
 
+    public function stored(Fields $value, Catalogue $catalogue): FrameSizeValue
+    {
+        return FrameSizeValue::fromArray($value);
+    }
+
     public function ruleSchema(): array
     {
         return FrameSizeSchema::rule();

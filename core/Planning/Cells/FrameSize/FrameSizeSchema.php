@@ -49,6 +49,13 @@ final class FrameSizeSchema
             'sampleAspect' => Shape::text(),
             'projection' => Shape::text(orNull: true),
             'bars' => Shape::text(about: 'trim: the cut’s black bars are left out.', orNull: true),
+        ], [
+            'scaled' => Shape::text(about: 'Size before edges are cut off; null where none are.', orNull: true),
+            'window' => Shape::orNull(Shape::object(
+                array_fill_keys(['left', 'top', 'width', 'height'], Shape::integer()),
+                ['left', 'top', 'width', 'height'],
+            )),
+            'edge' => Shape::flag(),
         ]);
     }
 }

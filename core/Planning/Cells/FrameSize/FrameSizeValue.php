@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\FrameSize;
 
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameSize;
@@ -58,6 +59,22 @@ final readonly class FrameSizeValue implements Value
         return ! $this->isPadded() && $this->scaled === null && ! $this->stretched && $this->window === null;
     }
 
+    public static function fromArray(Fields $value): self
+    {
+        $scaled = $value->text('scaled');
+
+        return new self(
+            frame: new FrameSize($value->needInt('width'), $value->needInt('height')),
+            picture: new FrameSize($value->needInt('pictureWidth'), $value->needInt('pictureHeight')),
+            sampleAspect: Fraction::parse($value->needText('sampleAspect')),
+            scaled: $scaled === null ? null : FrameSize::parse($scaled),
+            stretched: $value->text('shape') === 'stretch',
+            projection: $value->text('projection'),
+            window: $value->has('window') ? FrameWindow::fromArray($value->within('window')) : null,
+            edge: $value->bool('edge') ?? false,
+        );
+    }
+
     public function label(): string
     {
         $pixels = $this->sampleAspect->equals(new Fraction(1))
@@ -97,6 +114,9 @@ final readonly class FrameSizeValue implements Value
             'sampleAspect' => (string) $this->sampleAspect,
             'projection' => $this->projection,
             'bars' => $this->leavesBars() ? 'trim' : null,
+            'scaled' => $this->scaled === null ? null : (string) $this->scaled,
+            'window' => $this->window?->toArray(),
+            'edge' => $this->edge,
         ];
     }
 

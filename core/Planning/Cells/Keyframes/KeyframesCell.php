@@ -96,6 +96,11 @@ final readonly class KeyframesCell implements Cell, Explains
         );
     }
 
+    public function stored(Fields $value, Catalogue $catalogue): KeyframesValue
+    {
+        return KeyframesValue::fromArray($value);
+    }
+
     public function ruleSchema(): array
     {
         return KeyframesSchema::rule();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Keyframes;
 
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Units\Fraction;
 
@@ -30,6 +31,19 @@ final readonly class KeyframesValue implements Value
     public function isIntra(): bool
     {
         return $this->frames === 1;
+    }
+
+    public static function fromArray(Fields $value): self
+    {
+        return new self(
+            frames: $value->needInt('frames'),
+            seconds: Fraction::parse($value->needText('seconds')),
+            closed: $value->bool('closed') ?? true,
+            bFrames: $value->needInt('bFrames'),
+            pyramid: $value->bool('pyramid') ?? true,
+            references: $value->int('references'),
+            sceneCuts: $value->bool('sceneCuts') ?? true,
+        );
     }
 
     public function label(): string

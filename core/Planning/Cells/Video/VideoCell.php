@@ -117,6 +117,11 @@ final readonly class VideoCell implements Cell, Explains
         );
     }
 
+    public function stored(Fields $value, Catalogue $catalogue): VideoValue
+    {
+        return VideoValue::fromArray($value, $catalogue);
+    }
+
     public function ruleSchema(): array
     {
         return VideoSchema::rule();

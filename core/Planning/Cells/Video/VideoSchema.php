@@ -33,6 +33,6 @@ final class VideoSchema
             'effort' => Shape::text(),
             'tune' => Shape::text(orNull: true),
             'device' => Shape::text(),
-        ]);
+        ], ['encoder' => Shape::text(about: 'The engine’s encoder in a graphics chip.', orNull: true)]);
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Video;
 
+use OuterCrate\Formats\Catalogue;
+use OuterCrate\Formats\Video\NoVideo;
 use OuterCrate\Formats\Video\VideoCodec;
+use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Value;
 
 /** Codec, profile, level and how hard the coder tries. */
@@ -62,6 +65,20 @@ final readonly class VideoValue implements Value
         return $profile === null ? $this->codec->name() : $this->codec->name().' '.$profile;
     }
 
+    public static function fromArray(Fields $value, Catalogue $catalogue): self
+    {
+        $codec = $value->needText('codec');
+
+        return new self(
+            codec: $codec === NoVideo::ID ? new NoVideo : $catalogue->video($codec),
+            profile: $value->text('profile'),
+            level: $value->text('level'),
+            effort: $value->needText('effort'),
+            tune: $value->text('tune'),
+            hardware: $value->text('encoder'),
+        );
+    }
+
     public function label(): string
     {
         return $this->name().
@@ -85,6 +102,7 @@ final readonly class VideoValue implements Value
             'effort' => $this->effort,
             'tune' => $this->tune,
             'device' => $this->hardware === null ? 'software' : 'hardware',
+            'encoder' => $this->hardware,
         ];
     }
 }
