@@ -5,6 +5,7 @@ use App\Http\Controllers\AnalysisController;
 use App\Http\Controllers\ChoicesController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\CutController;
+use App\Http\Controllers\DeliveryController;
 use App\Http\Controllers\DispatchController;
 use App\Http\Controllers\HelpController;
 use App\Http\Controllers\HostController;
@@ -121,6 +122,9 @@ Route::get('files/pictures/{source}/{frame}', [CompareController::class, 'filesP
 Route::get('files/faults/{source}/{frame}', [CompareController::class, 'filesFaults']);
 Route::get('tests/{test}/csv', [TransitController::class, 'csv']);
 Route::get('tests/{test}/json', [TransitController::class, 'json']);
+
+Route::get('deliveries', [DeliveryController::class, 'index']);
+Route::get('deliveries/choices', [DeliveryController::class, 'choices']);
 
 Route::get('runs', [RunController::class, 'index']);
 Route::post('runs/clear', [RunController::class, 'clear']);

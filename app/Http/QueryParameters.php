@@ -19,6 +19,7 @@ enum QueryParameters
         'before' => self::Number, 'offset' => self::Number,
         'since' => self::Moment,
         'only' => self::Text, 'presets' => self::Text, 'hosts' => self::Text, 'search' => self::Text,
+        'preset' => self::Text, 'host' => self::Text,
         'text' => self::Flag, 'pack' => self::Flag, 'again' => self::Flag, 'large' => self::Flag,
         'from' => self::Day, 'until' => self::Day,
         'file' => self::Texts,

@@ -11,7 +11,7 @@ use Illuminate\Support\Carbon;
  *
  * @property int $id
  * @property string $host slug
- * @property array{hostName: string, host: array<mixed>, lessons: list<list<string>>} $asked the document of the host, and the files of each lesson
+ * @property array{hostName: string, host: array<mixed>, lessons: list<list<string>>} $asked the host's document, and the files
  * @property array<string, mixed>|null $result resources/schema/taught.json; null while it is not done
  * @property string|null $saved_as slug of the host that holds it now
  * @property list<array<string, mixed>>|null $renditions of its first lesson, where they alone were asked for

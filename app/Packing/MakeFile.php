@@ -13,6 +13,7 @@ use App\Media\CutFile;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Media\Scratch;
+use App\Models\Delivery;
 use App\Models\Run;
 use App\Models\Speed;
 use App\Models\Work;
@@ -340,6 +341,7 @@ class MakeFile implements Kind
     private static function recordPath(Run $run, string $path): void
     {
         $run->update(['file' => $path, 'gone_at' => null]);
+        Delivery::note($run);
         Run::query()->where('file', $run->getRawOriginal('file'))->where('id', '<>', $run->id)->whereNull('gone_at')
             ->whereHas('work', fn (Builder $work): Builder => $work->where('state', WorkState::Done))
             ->update(['gone_at' => now()]);

@@ -48,7 +48,8 @@ class Samples
                 return false;
             }
             $named = ['cut_id' => $cut->id, 'key' => $this->known->key($cut, $plan, $reading)];
-            $sample = Sample::query()->firstWhere($named) ?? Sample::query()->firstOrCreate($named, ['plan' => $this->documents->write($plan)]);
+            $sample = Sample::query()->firstWhere($named)
+                ?? Sample::query()->firstOrCreate($named, ['plan' => $this->documents->write($plan)]);
             if ($sample->result !== null) {
                 return false;
             }

@@ -2,6 +2,7 @@
 
 namespace App\SignIn;
 
+use App\Database\LikeWords;
 use App\Models\ActivityEntry;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
@@ -53,13 +54,11 @@ final class ActivityLog
         int $limit = 50,
     ): Collection {
         $query = ActivityEntry::query()->orderByDesc('id')->limit(min(self::MAX_PAGE, max(1, $limit)));
-        foreach (preg_split('~\s+~u', trim($words), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            // Not a backslash: with PostgreSQL, PDO takes it as escaping the quotation mark after it.
-            $like = '%'.mb_strtolower(str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $word)).'%';
+        foreach (LikeWords::of($words) as $like) {
             $query->where(fn (Builder $any) => $any
-                ->whereRaw("lower(who) like ? escape '!'", [$like])
-                ->orWhereRaw("lower(what) like ? escape '!'", [$like])
-                ->orWhereRaw("lower(subject) like ? escape '!'", [$like]));
+                ->whereRaw('lower(who) like ? '.LikeWords::ESCAPE, [$like])
+                ->orWhereRaw('lower(what) like ? '.LikeWords::ESCAPE, [$like])
+                ->orWhereRaw('lower(subject) like ? '.LikeWords::ESCAPE, [$like]));
         }
         $from === null ?: $query->where('at', '>=', $from->format('Y-m-d H:i:s.v'));
         $until === null ?: $query->where('at', '<', $until->format('Y-m-d H:i:s.v'));

@@ -58,7 +58,7 @@ final readonly class TestedUpload
             test: $upload->needInt('test'),
             host: $upload->needText('host'),
             hostVersion: $upload->needInt('hostVersion'),
-            range: FrameRange::fromArray($upload->within('range')),
+            range: $upload->within('range')->asRange(),
             frame: FrameSize::parse($upload->needText('frame')),
             codec: $upload->needText('codec'),
             average: $upload->has('average') ? new Bitrate($upload->needInt('average')) : null,

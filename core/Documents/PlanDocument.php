@@ -25,7 +25,6 @@ use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Units\Fraction;
-use OuterCrate\Units\FrameRange;
 use OutOfBoundsException;
 
 /**
@@ -129,7 +128,7 @@ final readonly class PlanDocument
             origins: $from,
             ofPicture: array_keys(array_filter($this->cells->all(), static fn (Cell $cell): bool => $cell->isOfPicture())),
             rules: Rules::fromArray($document->within('rules')),
-            range: FrameRange::fromArray($document->within('range')),
+            range: $document->within('range')->asRange(),
             frames: $document->needInt('frames'),
             duration: Fraction::parse($document->needText('duration')),
             refused: array_map(Refusal::fromArray(...), $document->rows('refused')),
@@ -142,7 +141,7 @@ final readonly class PlanDocument
             preset: Preset::fromArray($inputs->within('preset')),
             host: $inputs->has('host') ? $this->hosts->stored($inputs->within('host')) : null,
             edits: Rules::fromArray($inputs->within('edits')),
-            range: $inputs->has('range') ? FrameRange::fromArray($inputs->within('range')) : null,
+            range: $inputs->has('range') ? $inputs->within('range')->asRange() : null,
             ownRange: $inputs->bool('ownRange') ?? false,
             piece: $inputs->has('piece') ? Piece::fromArray($inputs->within('piece')) : null,
         );

@@ -7,6 +7,9 @@ namespace OuterCrate\Json;
 use BackedEnum;
 use InvalidArgumentException;
 use OuterCrate\Units\Fraction;
+use OuterCrate\Units\FrameRange;
+use OuterCrate\Units\FrameSize;
+use OuterCrate\Units\FrameWindow;
 
 /** Careful access to decoded JSON of which nothing may be taken for granted. */
 final readonly class Fields
@@ -63,6 +66,20 @@ final readonly class Fields
     public function fraction(string $key): ?Fraction
     {
         return Fraction::tryParse($this->text($key));
+    }
+
+    /** @throws InvalidArgumentException where first or last frame is missing or out of range */
+    public function asRange(): FrameRange
+    {
+        return new FrameRange($this->needInt('first'), $this->needInt('last'));
+    }
+
+    /** @throws InvalidArgumentException where a side or a corner is missing or out of range */
+    public function asWindow(): FrameWindow
+    {
+        $size = new FrameSize($this->needInt('width'), $this->needInt('height'));
+
+        return new FrameWindow($this->needInt('left'), $this->needInt('top'), $size);
     }
 
     public function has(string $key): bool

@@ -22,7 +22,7 @@ final readonly class Piece
     /** @throws InvalidArgumentException when it is none */
     public static function fromArray(Fields $piece): self
     {
-        return new self(FrameRange::fromArray($piece), $piece->needText('number'), $piece->text('name') ?? '');
+        return new self($piece->asRange(), $piece->needText('number'), $piece->text('name') ?? '');
     }
 
     /** @return array{first: int, last: int, number: string, name: string} */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace OuterCrate\Units;
 
 use InvalidArgumentException;
-use OuterCrate\Json\Fields;
 
 /**
  * First and last frame to deliver, counted from 0; both are included.
@@ -26,12 +25,6 @@ final readonly class FrameRange
     public static function whole(int $frames): self
     {
         return new self(0, $frames - 1);
-    }
-
-    /** @throws InvalidArgumentException when a part is missing or out of range */
-    public static function fromArray(Fields $range): self
-    {
-        return new self($range->needInt('first'), $range->needInt('last'));
     }
 
     /** @return array{first: int, last: int} */

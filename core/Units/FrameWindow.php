@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace OuterCrate\Units;
 
 use InvalidArgumentException;
-use OuterCrate\Json\Fields;
 
 /** A part of a picture, in its pixels, counted from the upper left corner. */
 final readonly class FrameWindow
@@ -16,14 +15,6 @@ final readonly class FrameWindow
         if ($left < 0 || $top < 0) {
             throw new InvalidArgumentException("A part of a picture cannot begin at {$left}, {$top}.");
         }
-    }
-
-    /** @throws InvalidArgumentException when a part is missing or out of range */
-    public static function fromArray(Fields $window): self
-    {
-        $size = new FrameSize($window->needInt('width'), $window->needInt('height'));
-
-        return new self($window->needInt('left'), $window->needInt('top'), $size);
     }
 
     /** @return array{left: int, top: int, width: int, height: int} */

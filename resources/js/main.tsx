@@ -12,7 +12,7 @@ import { QueuePage } from './queue/QueuePage';
 import { SettingsPage } from './settings/SettingsPage';
 import { SheetPage } from './sheet/SheetPage';
 import { ShelfPage } from './shelf/ShelfPage';
-import { PacksPage } from './slips/PacksPage';
+import { SlipList } from './slips/SlipList';
 import { SlipsPage } from './slips/SlipsPage';
 import { StorePage } from './store/StorePage';
 
@@ -36,7 +36,7 @@ createRoot(document.getElementById('page') as HTMLElement).render(
                         <Route path="cuts/:cut" element={<SheetPage />} />
                         <Route path="cuts/:cut/survives" element={<Loaded page={survivesPage} what="the test" />} />
                         <Route path="compare/:of/:id?" element={<Loaded page={comparePage} what="the pictures" />} />
-                        <Route path="slips" element={<PacksPage />} />
+                        <Route path="slips" element={<SlipList />} />
                         <Route path="slips/:pack" element={<SlipsPage />} />
                         <Route path="dispatch/:id?" element={<Loaded page={dispatchPage} what="what is sent" />} />
                         <Route path="queue" element={<QueuePage />} />

@@ -52,6 +52,16 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
         page.getByRole('row', { name: /^Lies at/ }).getByTitle(`${scratch()}/out/Bowl/Bowl master.mov`),
     ).toBeVisible();
 
+    // Among all that was made, the file is found by words of its names.
+    await page.getByRole('link', { name: 'Slips', exact: true }).click();
+    await page.getByLabel('Search').fill('bowl lantern');
+    await expect(page.getByRole('row')).toHaveCount(2);
+    await page.getByLabel('Host').selectOption('none');
+    await expect(page.getByText('No file matches')).toBeVisible();
+    await page.getByRole('button', { name: 'Show all files' }).click();
+    await page.getByRole('link', { name: 'Bowl Lanternwick.mp4' }).click();
+    await expect(page.getByRole('heading', { name: 'Slips of Bowl' })).toBeVisible();
+
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: 'Download' }).first().click();
     const path = await (await download).path();

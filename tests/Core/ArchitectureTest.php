@@ -15,7 +15,7 @@ const CORE = [
     ['Encoding', 'Measures'],
     ['Estimates'],
     ['Slips', 'Transit', 'Dispatch'],
-    ['Teaching'],
+    ['Teaching', 'Documents'],
     ['Checks'],
     ['Desk'],
 ];
@@ -32,7 +32,7 @@ const APP = [
     ['Packing', 'Analysis', 'Sampling', 'Uploads', 'Checking', 'Transit', 'QueueEnd'],
     ['Teaching'],
     ['Shelf'],
-    ['Watching', 'Store', 'Dispatch'],
+    ['Watching', 'Store', 'Dispatch', 'History'],
     ['Resources'],
     ['Http', 'Console'],
     ['Providers'],

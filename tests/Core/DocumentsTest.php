@@ -85,7 +85,10 @@ it('says why it cannot read a document', function (Closure $change, string $says
     expect(fn () => Desk::documents()->read($document))->toThrow(UnreadableDocument::class, $says);
 })->with([
     'nothing' => [fn (): array => [], 'What was stored is no plan.'],
-    'of a later version of the format' => [fn (array $plan): array => ['version' => 2] + $plan, 'stored by a later version of Outer Crate, in version 2 of its format.'],
+    'of a later version of the format' => [
+        fn (array $plan): array => ['version' => 2] + $plan,
+        'stored by a later version of Outer Crate, in version 2 of its format.',
+    ],
     'another kind' => [fn (array $plan): array => ['format' => 'outer-crate/host'] + $plan, 'no plan'],
     'a codec that is not there' => [
         fn (array $plan): array => array_replace_recursive($plan, ['values' => ['video' => ['codec' => 'x-1']]]),

@@ -25,7 +25,8 @@ it('makes what version 1 planned', function (string $file) {
 })->with(fn (): array => glob(dirname(__DIR__).'/fixtures/documents/1/*.json'));
 
 it('stores plans in their format', function () {
-    $run = $this->queued(app(CutShelf::class)->bringIn($this->clip(), null, false), [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
+    $cut = app(CutShelf::class)->bringIn($this->clip(), null, false);
+    $run = $this->queued($cut, [['preset' => 'lanternwick-even', 'host' => 'lanternwick']])[0];
     $stored = json_decode($run->refresh()->getRawOriginal('document'));
     expect(app(Contract::class)->faults($stored, 'plan-document'))->toBe([])
         ->and($stored->inputs->reading->probe->streams)->not->toBe([]);
@@ -37,6 +38,7 @@ it('makes runs that were waiting when the sheet got a row', function () {
     $this->app->instance(Cells::class, $cells);
     $this->make($run);
     expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error)
-        ->and(array_column($run->slip['notes'], 'text'))->toContain('Smell: decided when the file was made, as the stored plan did not say it.')
+        ->and(array_column($run->slip['notes'], 'text'))
+        ->toContain('Smell: decided when the file was made, as the stored plan did not say it.')
         ->and($run->plan['values']['smell']['strength'])->toEqual(3.0);
 });

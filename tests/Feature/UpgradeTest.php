@@ -62,6 +62,13 @@ it('carries what was made over, with its slips', function () {
         ->toBe($this->folder('out').'/Plain 180p25.mp4');
 });
 
+it('lists the files that were made before there was a list', function () {
+    $list = $this->answer($this->getJson('/api/deliveries?search=plain'), 'delivery-list')['deliveries'];
+    expect(array_column($list, 'role'))->toEqualCanonicalizing(['master', 'upload', 'sound'])
+        ->and(array_column($list, 'file'))->toContain('Plain 180p25.mp4')
+        ->and(array_column($list, 'bytes'))->each->toBeGreaterThan(0);
+});
+
 it('says of what waited that it is to be packed again, and shows what was planned', function () {
     $waiting = Run::underWay()->get();
     expect($waiting)->toHaveCount(2);

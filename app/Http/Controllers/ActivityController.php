@@ -2,13 +2,12 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Days;
 use App\Models\ActivityEntry;
 use App\Resources\Moment;
 use App\SignIn\ActivityLog;
-use DateTimeZone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Carbon;
 
 /** Who did what and when. */
 class ActivityController
@@ -17,14 +16,10 @@ class ActivityController
 
     public function __invoke(Request $request, ActivityLog $log): JsonResponse
     {
-        $zone = new DateTimeZone((string) config('crate.dispatch.zone'));
-        $day = fn (string $name): ?Carbon => $request->query($name) === null
-            ? null
-            : Carbon::createFromFormat('!Y-m-d', (string) $request->query($name), $zone)?->utc();
         $entries = $log->search(
             (string) $request->query('search', ''),
-            $day('from'),
-            $day('until')?->addDay(),
+            Days::start($request, 'from'),
+            Days::end($request, 'until'),
             $request->has('before') ? $request->integer('before') : null,
             self::PAGE,
         );

@@ -1,4 +1,5 @@
 import { untilSignedIn } from './signIn';
+import type { Sought } from './sought';
 import type {
     Activity,
     CaptionsAnswer,
@@ -11,6 +12,8 @@ import type {
     CutAnswer,
     CutList,
     DefaultAnswer,
+    DeliveryChoices,
+    DeliveryList,
     DetailsRequest,
     DispatchAnswer,
     DispatchCheckAnswer,
@@ -150,6 +153,11 @@ export const api = {
             'GET',
             `activity?search=${encodeURIComponent(search)}${before === undefined ? '' : `&before=${before}`}`,
         ),
+    deliveries: (sought: Sought, before?: number) => {
+        const query = new URLSearchParams({ ...sought, ...(before !== undefined && { before: String(before) }) });
+        return call<DeliveryList>('GET', `deliveries?${query}`);
+    },
+    deliveryChoices: () => call<DeliveryChoices>('GET', 'deliveries/choices'),
     settings: () => call<Settings>('GET', 'settings'),
     saveSettings: (change: SettingsRequest) => call<Settings>('PUT', 'settings', change),
     workers: () => call<WorkerList>('GET', 'workers'),

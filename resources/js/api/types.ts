@@ -1,5 +1,10 @@
 /* Generated from resources/schema by generate-types.mjs. Do not edit. */
 
+export type Names = {
+    slug: string;
+    name: string;
+}[];
+
 export interface Contract {
     activity: Activity;
     analysis: Analysis;
@@ -16,6 +21,9 @@ export interface Contract {
     cut: Cut;
     'default-answer': DefaultAnswer;
     'default-request': DefaultRequest;
+    'delivery-choices': DeliveryChoices;
+    'delivery-list': DeliveryList;
+    delivery: Delivery;
     'details-request': DetailsRequest;
     device: DeviceFile;
     'dispatch-answer': DispatchAnswer;
@@ -695,6 +703,66 @@ export interface DefaultAnswer {
 export interface DefaultRequest {
     for: string;
     preset: string | null;
+}
+/**
+ * Answer of GET /api/deliveries/choices: the presets and hosts that files were made with.
+ */
+export interface DeliveryChoices {
+    isAnyMade: boolean;
+    presets: Names;
+    hosts: Names;
+}
+/**
+ * Answer of GET /api/deliveries: the files that were made, the latest first, 50 at most. Search with ?search=, ?cut=, ?preset=, ?host= (empty for files that stay here), ?from= and ?until= (days); the next page with ?before=.
+ */
+export interface DeliveryList {
+    deliveries: Delivery[];
+    /**
+     * For the next page; null on the last one.
+     */
+    before: number | null;
+}
+/**
+ * A file that was made.
+ */
+export interface Delivery {
+    id: number;
+    run: number;
+    /**
+     * The slips of what was made together are under this.
+     */
+    pack: string;
+    cut: number | null;
+    cutName: string;
+    /**
+     * Its name, without folder.
+     */
+    file: string;
+    role: 'master' | 'upload' | 'review' | 'device' | 'stills' | 'sound';
+    preset: string;
+    /**
+     * As it was called then.
+     */
+    presetName: string;
+    host: string | null;
+    /**
+     * As it was called then.
+     */
+    hostName: string | null;
+    bytes: number;
+    bytesLabel: string;
+    /**
+     * From the plan.
+     */
+    differences: number;
+    /**
+     * RFC 3339.
+     */
+    madeAt: string;
+    /**
+     * The file is still where it was put.
+     */
+    onDisk: boolean;
 }
 /**
  * Details that are to be another; those not named stay.

@@ -70,7 +70,7 @@ final readonly class FrameSizeValue implements Value
             scaled: $scaled === null ? null : FrameSize::parse($scaled),
             stretched: $value->text('shape') === 'stretch',
             projection: $value->text('projection'),
-            window: $value->has('window') ? FrameWindow::fromArray($value->within('window')) : null,
+            window: $value->has('window') ? $value->within('window')->asWindow() : null,
             edge: $value->bool('edge') ?? false,
         );
     }

@@ -1,0 +1,71 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * A file that was made. It stays in the list whatever becomes of its run and of the file.
+ *
+ * @property int $id
+ * @property int $run_id
+ * @property string $pack
+ * @property ?int $cut_id
+ * @property string $cut_name
+ * @property string $file its name, without folder
+ * @property string $role
+ * @property string $preset slug
+ * @property string $preset_name as it was called then
+ * @property ?string $host slug
+ * @property ?string $host_name as it was called then
+ * @property int $bytes
+ * @property int $differences from the plan
+ * @property string $search names of file, cut, preset and host in small letters
+ * @property Carbon $made_at
+ * @property ?Run $run
+ */
+class Delivery extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    protected $table = 'deliveries';
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    /** @var array<string, string> */
+    protected $casts = ['made_at' => 'datetime', 'bytes' => 'integer', 'differences' => 'integer'];
+
+    /** @return BelongsTo<Run, $this> */
+    public function run(): BelongsTo
+    {
+        return $this->belongsTo(Run::class);
+    }
+
+    /** Lists the file of a run that has its slip. A run that is made once more in its place replaces its entry. */
+    public static function note(Run $run): void
+    {
+        ['plan' => $plan, 'slip' => $slip] = $run->only(['plan', 'slip']);
+        $names = [
+            'file' => mb_scrub(basename($run->file)),
+            'cut_name' => mb_scrub($run->cut_name),
+            'preset_name' => $plan['presetName'],
+            'host_name' => $plan['hostName'],
+        ];
+        self::query()->updateOrCreate(['run_id' => $run->id], [
+            ...$names,
+            'pack' => $run->pack,
+            'cut_id' => $run->cut_id,
+            'role' => $plan['role'],
+            'preset' => $plan['preset'],
+            'host' => $plan['host'],
+            'bytes' => $slip['bytes'],
+            'differences' => count($slip['differences']),
+            'search' => mb_strtolower(implode(' ', array_filter($names))),
+            'made_at' => now(),
+        ]);
+    }
+}
