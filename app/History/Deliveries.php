@@ -14,15 +14,21 @@ final class Deliveries
 {
     public const PAGE = 50;
 
-    /** @return Collection<int, Delivery> */
+    /**
+     * @param  int|null  $before  id of the last one of the page before
+     * @return Collection<int, Delivery>
+     */
     public function page(Sought $sought, ?int $before = null): Collection
     {
-        $query = Delivery::query()->orderByDesc('id')->limit(self::PAGE)
+        $query = Delivery::query()->orderByDesc('made_at')->orderByDesc('id')->limit(self::PAGE)
             ->with(['run' => fn (Relation $run) => $run->select(['id', 'file', 'gone_at'])->without('work')]);
         foreach (LikeWords::of($sought->text) as $like) {
             $query->whereRaw('search like ? '.LikeWords::ESCAPE, [$like]);
         }
-        $before === null ?: $query->where('id', '<', $before);
+        if ($before !== null) {
+            $last = DB::table('deliveries')->where('id', $before)->value('made_at');
+            $query->whereRaw('(made_at, id) < (?, ?)', [$last, $before]);
+        }
         $sought->cut === null ?: $query->where('cut_id', $sought->cut);
         $sought->preset === null ?: $query->where('preset', $sought->preset);
         $sought->host === null ?: $query->when(

@@ -26,10 +26,11 @@ return new class extends Migration
             $table->unsignedBigInteger('bytes');
             $table->unsignedInteger('differences');
             $table->text('search'); // names of file, cut, preset and host in small letters
-            $table->timestamp('made_at', 3)->index();
-            $table->index(['cut_id', 'id']);
-            $table->index(['preset', 'id']);
-            $table->index(['host', 'id']);
+            $table->timestamp('made_at', 3);
+            $table->index(['made_at', 'id']);
+            $table->index(['cut_id', 'made_at', 'id']);
+            $table->index(['preset', 'made_at', 'id']);
+            $table->index(['host', 'made_at', 'id']);
         });
         DB::table('runs')->join('works', fn ($works) => $works->on('works.subject', '=', 'runs.id')->where('works.kind', 'make'))
             ->where('works.state', 'done')->whereNotNull('runs.slip')
