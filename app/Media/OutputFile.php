@@ -144,14 +144,22 @@ final class OutputFile
      */
     public static function discardLeftovers(string $wanted, string $token, ?string $but = null, int $minAge = 0): void
     {
-        $name = mb_strcut(basename($wanted), 0, 180);
+        $pattern = '~^\.(.+)\.'.preg_quote($token, '~').'[^.]*\.partial(?:\.tagged|\.aside)?$~s';
         foreach (@scandir(dirname($wanted)) ?: [] as $left) {
-            if (str_starts_with($left, ".{$name}.{$token}") && preg_match('~\.partial(\.tagged|\.aside)?$~', $left) === 1) {
+            if (preg_match($pattern, $left, $m) === 1 && self::isNamedAfter(basename($wanted), $m[1])) {
                 $path = dirname($wanted)."/{$left}";
                 $isOld = $minAge === 0 || time() - (int) @filemtime($path) > $minAge;
                 $path === $but || ! $isOld || self::remove($path);
             }
         }
+    }
+
+    /** Whether a file that was begun under a name may have come to another: as it is, or as a later version of it. */
+    private static function isNamedAfter(string $name, string $begun): bool
+    {
+        $version = preg_match('~ v(\d{1,5})(\.\w{1,5})?$~', $name, $m) === 1 ? (int) $m[1] : 1;
+
+        return mb_strcut($name, 0, 180) === $begun || FileName::version($begun, $version) === $name;
     }
 
     /** Makes way for another attempt. */

@@ -9,7 +9,10 @@ use App\Models\WorkState;
 use App\Work\WorkEnded;
 use Throwable;
 
-/** Of a run that is not made, nothing stays beside its place: also where its worker was killed, and nobody took it up again. */
+/**
+ * Of a run that is over nothing stays beside its file: what a worker wrote that was killed and not taken up again, or that had lost the run to
+ * another one without knowing.
+ */
 final class ClearLeftovers
 {
     /** How long after its end a run is checked for leftovers. No engine works longer on one file. */
@@ -21,7 +24,7 @@ final class ClearLeftovers
     public function handle(WorkEnded $event): void
     {
         $work = $event->work;
-        if ($work->kind !== Run::WORK || ! in_array($work->state, [WorkState::Failed, WorkState::Stopped], true)) {
+        if ($work->kind !== Run::WORK || ! $work->state->isOver()) {
             return;
         }
         try {

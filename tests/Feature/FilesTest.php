@@ -33,6 +33,20 @@ it('gives a finished file its name or the next free version, never another’s',
         ->toHaveCount(3);
 });
 
+it('clears away what was begun for a file, whichever version it came to, and nothing of another', function () {
+    $names = fn (string $wanted): array => array_map(fn (string $end): string => ".{$wanted}.run7-{$end}", ['1.partial', '2.partial.aside']);
+    $own = [...$names('master.mov'), ...$names('master v3.mov')];
+    $others = [
+        '.master.mov.run70-1.partial', '.review.mov.run7-1.partial', '.master v2.mov.run7-1.partial', 'master.mov.run7-1.partial',
+        '.master.run7-1.partial.mov.run5-1.partial', '.master.mov.run7-1.part',
+    ];
+    foreach (['master v3 v2.mov' => $names('master v3.mov'), 'master v3.mov' => $own] as $name => $goes) {
+        array_map(fn (string $left): string => $this->file("../out/{$left}", 'x'), [...$own, ...$others]);
+        OutputFile::discardLeftovers($this->folder('out')."/{$name}", 'run7-');
+        expect($this->left('out'))->toEqualCanonicalizing([...array_diff($own, $goes), ...$others]);
+    }
+});
+
 it('says which folder cannot be used', function () {
     file_put_contents($this->folder('out').'/file', '');
     expect(fn () => OutputFile::at($this->folder('out').'/file/below/master.mov', 'x'))->toThrow(FileProblem::class, 'cannot be made');

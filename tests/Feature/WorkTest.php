@@ -486,6 +486,13 @@ it('builds the engine’s arguments where the run is made, for what that machine
     expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error);
 });
 
+it('clears away at the end what another worker wrote that had lost the run without knowing', function () {
+    $run = $this->queued(($this->cut)('long'), [['preset' => 'review-720']])[0];
+    $late = $this->folder('out').'/.'.basename($run->file).".run{$run->id}-9.partial";
+    $this->make($run, fn () => file_put_contents($late, 'half'));
+    expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error)->and($this->left('out'))->toBe([basename($run->file)]);
+});
+
 it('says why a stored plan cannot be read, keeps it, and shows what was planned', function (Closure $change, string $says) {
     $run = $this->queued(($this->cut)(), [['preset' => 'review-720']])[0];
     $document = $change($run->document);
