@@ -10,8 +10,8 @@ use App\Work\WorkEnded;
 use Throwable;
 
 /**
- * Of a run that is over nothing stays beside its file: what a worker wrote that was killed and not taken up again, or that had lost the run to
- * another one without knowing.
+ * Of a run that is over nothing stays beside its file: what a worker wrote that was killed and not taken up again, or that had lost the run
+ * to another one without knowing.
  */
 final class ClearLeftovers
 {

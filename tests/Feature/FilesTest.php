@@ -34,7 +34,7 @@ it('gives a finished file its name or the next free version, never another’s',
 });
 
 it('clears away what was begun for a file, whichever version it came to, and nothing of another', function () {
-    $names = fn (string $wanted): array => array_map(fn (string $end): string => ".{$wanted}.run7-{$end}", ['1.partial', '2.partial.aside']);
+    $names = fn (string $wanted): array => [".{$wanted}.run7-1.partial", ".{$wanted}.run7-2.partial.aside"];
     $own = [...$names('master.mov'), ...$names('master v3.mov')];
     $others = [
         '.master.mov.run70-1.partial', '.review.mov.run7-1.partial', '.master v2.mov.run7-1.partial', 'master.mov.run7-1.partial',
