@@ -58,10 +58,10 @@ abstract class LibraryCommand extends CrateCommand
         return $this->library->of($this->kind());
     }
 
-    private function list(string $sought): int
+    private function list(string $filter): int
     {
         $entries = $this->ranking->order($this->kind(), $this->collection()->entries());
-        $words = preg_split('~\s+~', mb_strtolower($sought), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        $words = preg_split('~\s+~', mb_strtolower($filter), -1, PREG_SPLIT_NO_EMPTY) ?: [];
         $found = array_values(array_filter($entries, function (Entry $entry) use ($words): bool {
             $in = mb_strtolower("{$entry->slug} {$entry->name()} {$this->summary($entry)}");
 

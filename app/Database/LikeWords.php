@@ -2,13 +2,13 @@
 
 namespace App\Database;
 
-/** Words that a person searches for, as patterns of LIKE. */
+/** Turns search words into LIKE patterns. */
 final class LikeWords
 {
-    /** Not a backslash: with PostgreSQL, PDO takes it as escaping the quotation mark after it. */
+    /** A backslash would not work: with PostgreSQL, PDO treats it as escaping the following quotation mark. */
     public const ESCAPE = "escape '!'";
 
-    /** @return list<string> a pattern for each word of a text, in small letters */
+    /** @return list<string> one lower-case pattern for each word */
     public static function of(string $text): array
     {
         $words = preg_split('~\s+~u', trim($text), -1, PREG_SPLIT_NO_EMPTY) ?: [];

@@ -2,13 +2,13 @@
 
 namespace App\Engine;
 
-/** The pauses between looks at work that is paused, possibly for days. A call ends them at once: somebody may have let it go on. */
+/** Waits between checks of paused work. A call ends the wait early, because somebody may have resumed the work. */
 final class Standstill
 {
-    /** Seconds at most: who calls from another machine is not heard without Redis. */
+    /** Seconds. Without Redis, calls from other machines do not arrive, so the work is checked at least this often. */
     private const LONGEST = 4.0;
 
-    /** Seconds at most after a call. It may have come too soon after the last look to be looked after. */
+    /** Seconds after a call. Meter checks a paused run at most once a second and may have skipped this one. */
     private const AFTER_CALL = 1.0;
 
     private float $longest = self::LONGEST;

@@ -9,41 +9,41 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Support\Facades\DB;
 
-/** The files that were made, the latest first, by page. */
+/** All files made so far, newest first, in pages. */
 final class Deliveries
 {
     public const PAGE = 50;
 
     /**
-     * @param  int|null  $before  id of the last one of the page before
+     * @param  int|null  $before  id of the last delivery on the previous page
      * @return Collection<int, Delivery>
      */
-    public function page(Sought $sought, ?int $before = null): Collection
+    public function page(DeliveryFilter $filter, ?int $before = null): Collection
     {
         $query = Delivery::query()->orderByDesc('made_at')->orderByDesc('id')->limit(self::PAGE)
             ->with(['run' => fn (Relation $run) => $run->select(['id', 'file', 'gone_at'])->without('work')]);
-        foreach (LikeWords::of($sought->text) as $like) {
+        foreach (LikeWords::of($filter->text) as $like) {
             $query->whereRaw('search like ? '.LikeWords::ESCAPE, [$like]);
         }
         if ($before !== null) {
             $last = DB::table('deliveries')->where('id', $before)->value('made_at');
             $query->whereRaw('(made_at, id) < (?, ?)', [$last, $before]);
         }
-        $sought->cut === null ?: $query->where('cut_id', $sought->cut);
-        $sought->preset === null ?: $query->where('preset', $sought->preset);
-        $sought->host === null ?: $query->when(
-            $sought->host === '',
+        $filter->cut === null ?: $query->where('cut_id', $filter->cut);
+        $filter->preset === null ?: $query->where('preset', $filter->preset);
+        $filter->host === null ?: $query->when(
+            $filter->host === '',
             fn (Builder $without): Builder => $without->whereNull('host'),
-            fn (Builder $with): Builder => $with->where('host', $sought->host),
+            fn (Builder $with): Builder => $with->where('host', $filter->host),
         );
-        $sought->from === null ?: $query->where('made_at', '>=', $sought->from->format('Y-m-d H:i:s.v'));
-        $sought->until === null ?: $query->where('made_at', '<', $sought->until->format('Y-m-d H:i:s.v'));
+        $filter->from === null ?: $query->where('made_at', '>=', $filter->from->format('Y-m-d H:i:s.v'));
+        $filter->until === null ?: $query->where('made_at', '<', $filter->until->format('Y-m-d H:i:s.v'));
 
         return $query->get();
     }
 
     /**
-     * What files were made with, as it was called last.
+     * Presets or hosts that files were made with, under their most recent names.
      *
      * @param  'preset'|'host'  $column
      * @return array<string, string> names by slug, in alphabetical order

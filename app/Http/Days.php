@@ -6,10 +6,10 @@ use DateTimeZone;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 
-/** Days of an address (`?from=2026-12-01`), in the configured time zone. */
+/** Dates in a query string (`?from=2026-12-01`), in the configured time zone. */
 final class Days
 {
-    /** When the day begins; null where none is named. */
+    /** Start of the day; null if the parameter is missing. */
     public static function start(Request $request, string $name): ?Carbon
     {
         $day = $request->query($name);
@@ -18,7 +18,7 @@ final class Days
         return is_string($day) && $day !== '' ? Carbon::createFromFormat('!Y-m-d', $day, $zone)?->utc() : null;
     }
 
-    /** When the day is over. */
+    /** End of the day; null if the parameter is missing. */
     public static function end(Request $request, string $name): ?Carbon
     {
         return self::start($request, $name)?->addDay();

@@ -154,7 +154,7 @@ final class OutputFile
         }
     }
 
-    /** Whether a file that was begun under a name may have come to another: as it is, or as a later version of it. */
+    /** Whether a finished file may have been started under the other name: the same name, or the name without its version. */
     private static function isNamedAfter(string $name, string $begun): bool
     {
         $version = preg_match('~ v(\d{1,5})(\.\w{1,5})?$~', $name, $m) === 1 ? (int) $m[1] : 1;

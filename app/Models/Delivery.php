@@ -7,7 +7,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * A file that was made. It stays in the list whatever becomes of its run and of the file.
+ * A file that was made. The entry stays if the run is cleared or the file is deleted.
  *
  * @property int $id
  * @property int $run_id
@@ -45,7 +45,7 @@ class Delivery extends Model
         return $this->belongsTo(Run::class);
     }
 
-    /** Lists the file of a run that has its slip. A run that is made once more in its place replaces its entry. */
+    /** Adds the finished file of a run to the list, or updates its entry if the run was made again. */
     public static function note(Run $run): void
     {
         ['plan' => $plan, 'slip' => $slip] = $run->only(['plan', 'slip']);

@@ -10,8 +10,8 @@ use App\Work\WorkEnded;
 use Throwable;
 
 /**
- * Of a run that is over nothing stays beside its file: what a worker wrote that was killed and not taken up again, or that had lost the run
- * to another one without knowing.
+ * Deletes partial files once a run has ended. They are left by workers that were killed, or that kept writing after another worker had taken
+ * over the run.
  */
 final class ClearLeftovers
 {

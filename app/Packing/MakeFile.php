@@ -294,7 +294,7 @@ class MakeFile implements Kind
         return $made;
     }
 
-    /** What its document holds; values that it lacks are in the run's plan from then on. */
+    /** Reads the stored plan. Values missing from it are added to the run's plan. */
     private function stored(Run $run): StoredPlan
     {
         $cut = $run->cut;

@@ -68,7 +68,7 @@ class PresetResource
             'usedAt' => ($this->uses[$entry->slug]['usedAt'] ?? null)?->toIso8601ZuluString(),
             'defaultFor' => $this->defaultFor[$entry->slug] ?? [],
             'key' => $key,
-            'words' => $this->sought($entry, $host),
+            'words' => $this->filter($entry, $host),
         ];
     }
 
@@ -110,7 +110,7 @@ class PresetResource
     }
 
     /** What it is found by: its rules in words, its host, what that asks where a rule leaves it to the host. */
-    private function sought(Entry $entry, ?string $host): string
+    private function filter(Entry $entry, ?string $host): string
     {
         $rules = $entry->file->content->rules ?? null;
         $words = [$host === null ? '' : $this->hostNames[$host] ?? $host];

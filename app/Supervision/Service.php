@@ -55,7 +55,7 @@ final class Service
         }
     }
 
-    /** Not below a hundredth, and infinite while it runs or has ended for good. */
+    /** At least 0.01; infinite if the service is running or will not be started again. */
     public function secondsUntilStart(): float
     {
         return $this->program !== null || $this->isOver ? INF : max(0.01, $this->due - Clock::seconds());

@@ -10,7 +10,7 @@ use Closure;
  */
 final class Supervisor
 {
-    /** Seconds between looks at the services, at most. The end of one wakes it at once, and it does not sleep past the next start. */
+    /** Longest time in seconds between checks of the services. It wakes earlier when one ends or is due to start. */
     private const LOOK_SECONDS = 1.0;
 
     /** Seconds that services have to end before they are killed; less than Guard::STOP_SECONDS. */

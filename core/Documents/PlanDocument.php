@@ -28,8 +28,8 @@ use OuterCrate\Units\Fraction;
 use OutOfBoundsException;
 
 /**
- * A plan as it is stored: its inputs, and every value that was decided, in the shape in which pages get it. No class is named in it, so
- * that a renamed one reads what was stored before. A value that an older document lacks is decided from the inputs.
+ * Stores a plan as JSON: its inputs and all decided values, in the same shape as in the API. The document contains no class names, so
+ * renaming a class does not make it unreadable. A value missing from an older document is decided from the inputs.
  */
 final readonly class PlanDocument
 {
@@ -50,7 +50,7 @@ final readonly class PlanDocument
 
     /**
      * @param  array{probe: array<mixed>, bytes: int, fastStart: ?bool}|null  $reading  what was read of the cut, as ProbeReader takes it;
-     *     null where whoever reads the document brings it along
+     *     null if the caller of read() supplies the reading
      * @return array<string, mixed> to be kept as JSON
      */
     public function write(Plan $plan, ?array $reading = null): array

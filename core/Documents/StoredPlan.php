@@ -6,10 +6,10 @@ namespace OuterCrate\Documents;
 
 use OuterCrate\Planning\Plan;
 
-/** A plan as its document holds it. */
+/** A plan read from its document. */
 final readonly class StoredPlan
 {
-    /** @param  list<string>  $decidedNow  cells that the document lacks, decided by today’s rules */
+    /** @param  list<string>  $decidedNow  cells missing from the document, decided by the current rules */
     public function __construct(public Plan $plan, public array $decidedNow = [])
     {
     }

@@ -3,20 +3,20 @@
 namespace App\Http\Controllers;
 
 use App\History\Deliveries;
-use App\History\Sought;
+use App\History\DeliveryFilter;
 use App\Http\Days;
 use App\Models\Delivery;
 use App\Resources\DeliveryResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-/** The files that were made. */
+/** The list of all files made so far. */
 class DeliveryController
 {
     public function index(Request $request, Deliveries $deliveries): JsonResponse
     {
         $text = fn (string $name): ?string => $request->has($name) ? (string) $request->query($name) : null;
-        $page = $deliveries->page(new Sought(
+        $page = $deliveries->page(new DeliveryFilter(
             text: (string) $text('search'),
             cut: $request->has('cut') ? $request->integer('cut') : null,
             preset: $text('preset'),
@@ -31,7 +31,7 @@ class DeliveryController
         ]);
     }
 
-    /** What they can be narrowed down by. */
+    /** Presets and hosts to filter by. */
     public function choices(Deliveries $deliveries): JsonResponse
     {
         $listed = fn (array $names): array => array_map(

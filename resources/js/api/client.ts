@@ -1,5 +1,5 @@
+import type { DeliveryFilter } from './deliveryFilter';
 import { untilSignedIn } from './signIn';
-import type { Sought } from './sought';
 import type {
     Activity,
     CaptionsAnswer,
@@ -153,8 +153,8 @@ export const api = {
             'GET',
             `activity?search=${encodeURIComponent(search)}${before === undefined ? '' : `&before=${before}`}`,
         ),
-    deliveries: (sought: Sought, before?: number) => {
-        const query = new URLSearchParams({ ...sought, ...(before !== undefined && { before: String(before) }) });
+    deliveries: (filter: DeliveryFilter, before?: number) => {
+        const query = new URLSearchParams({ ...filter, ...(before !== undefined && { before: String(before) }) });
         return call<DeliveryList>('GET', `deliveries?${query}`);
     },
     deliveryChoices: () => call<DeliveryChoices>('GET', 'deliveries/choices'),

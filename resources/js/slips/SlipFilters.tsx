@@ -1,21 +1,21 @@
 import { type ReactNode, useId } from 'react';
-import type { Sought } from '../api/sought';
+import type { DeliveryFilter } from '../api/deliveryFilter';
 import type { DeliveryChoices } from '../api/types';
 import { useTyped } from '../ui/useTyped';
 
 interface Props {
-    sought: Sought;
+    filter: DeliveryFilter;
     choices: DeliveryChoices;
     change: (address: Record<string, string>, how?: { replace: boolean }) => void;
 }
 
-/** What the list is narrowed down by; all of it stands in the address. */
-export function SlipFilters({ sought, choices, change }: Props) {
-    const set = (part: keyof Sought, value: string | null) => {
-        const { [part]: _, ...rest } = sought;
+/** Search field and filters of the list. Their values are part of the page's address. */
+export function SlipFilters({ filter, choices, change }: Props) {
+    const set = (part: keyof DeliveryFilter, value: string | null) => {
+        const { [part]: _, ...rest } = filter;
         change(value === null ? { ...rest } : { ...rest, [part]: value }, { replace: true });
     };
-    const search = useTyped(sought.search ?? '', (text) => set('search', text === '' ? null : text));
+    const search = useTyped(filter.search ?? '', (text) => set('search', text === '' ? null : text));
     const input = 'h-7 rounded border border-line bg-page px-2';
     return (
         <search className="mb-3 flex items-end gap-3 text-[13px]">
@@ -35,7 +35,7 @@ export function SlipFilters({ sought, choices, change }: Props) {
                 {(id) => (
                     <select
                         id={id}
-                        value={sought.host === undefined ? 'any' : `slug ${sought.host}`}
+                        value={filter.host === undefined ? 'any' : `slug ${filter.host}`}
                         onChange={({ target: { value } }) => set('host', value === 'any' ? null : value.slice(5))}
                         className={`${input} w-40`}
                     >
@@ -53,7 +53,7 @@ export function SlipFilters({ sought, choices, change }: Props) {
                 {(id) => (
                     <select
                         id={id}
-                        value={sought.preset ?? ''}
+                        value={filter.preset ?? ''}
                         onChange={({ target: { value } }) => set('preset', value === '' ? null : value)}
                         className={`${input} w-52`}
                     >
@@ -72,7 +72,7 @@ export function SlipFilters({ sought, choices, change }: Props) {
                         <input
                             id={id}
                             type="date"
-                            value={sought[part] ?? ''}
+                            value={filter[part] ?? ''}
                             onChange={({ target: { value } }) => set(part, value === '' ? null : value)}
                             className={input}
                         />

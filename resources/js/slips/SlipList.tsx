@@ -1,5 +1,5 @@
 import { Link, useSearchParams } from 'react-router';
-import { isNarrowed, soughtIn } from '../api/sought';
+import { filterFrom, isNarrowed } from '../api/deliveryFilter';
 import type { Delivery } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -11,12 +11,12 @@ import { useTitle } from '../ui/useTitle';
 import { SlipFilters } from './SlipFilters';
 import { useDeliveries, useDeliveryChoices } from './useDeliveries';
 
-/** Every file that was made, the latest first: each leads to its slip. */
+/** All files made so far, newest first. Each links to its slip. */
 export function SlipList() {
     const [address, setAddress] = useSearchParams();
-    const sought = soughtIn(address);
+    const filter = filterFrom(address);
     const choices = useDeliveryChoices();
-    const list = useDeliveries(sought);
+    const list = useDeliveries(filter);
     useTitle('Slips');
     const error = list.error ?? choices.error;
     if (error !== null && (list.data === undefined || choices.data === undefined)) {
@@ -42,16 +42,14 @@ export function SlipList() {
     const files = list.data.pages.flatMap((page) => page.deliveries);
     return (
         <div className="min-w-[1024px] px-5 py-4">
-            <Title about="Every file that was made, the latest first. A file keeps its slip when it is deleted">
-                Slips
-            </Title>
-            <SlipFilters sought={sought} choices={choices.data} change={setAddress} />
+            <Title about="All files made so far, newest first. A slip is kept even if its file is deleted">Slips</Title>
+            <SlipFilters filter={filter} choices={choices.data} change={setAddress} />
             {error !== null && <Trouble message={error.message} />}
             {files.length === 0 ? (
                 <Blank
                     title="No file matches"
                     within
-                    action={isNarrowed(sought) && <Button onClick={() => setAddress({})}>Show all files</Button>}
+                    action={isNarrowed(filter) && <Button onClick={() => setAddress({})}>Show all files</Button>}
                 >
                     Try fewer words, or another host, preset or day.
                 </Blank>
@@ -69,41 +67,31 @@ export function SlipList() {
     );
 }
 
+const columns: { label: string; width: string | number; look?: string }[] = [
+    { label: 'File', width: '30%', look: 'pl-0' },
+    { label: 'Cut', width: '18%' },
+    { label: 'Preset', width: '20%' },
+    { label: 'Host', width: 120 },
+    { label: 'Size', width: 88, look: 'text-right' },
+    { label: 'Made', width: 150 },
+    { label: 'State', width: 168 },
+];
+
 function Files({ files }: { files: Delivery[] }) {
     return (
         <table className="w-full table-fixed border-t-2 border-rule text-[13px]">
             <colgroup>
-                <col style={{ width: '30%' }} />
-                <col style={{ width: '18%' }} />
-                <col style={{ width: '20%' }} />
-                <col style={{ width: 120 }} />
-                <col style={{ width: 88 }} />
-                <col style={{ width: 150 }} />
-                <col style={{ width: 168 }} />
+                {columns.map(({ label, width }) => (
+                    <col key={label} style={{ width }} />
+                ))}
             </colgroup>
             <thead>
-                <tr className="border-b border-rule text-soft">
-                    <th scope="col" className="h-[30px] px-2 pl-0">
-                        File
-                    </th>
-                    <th scope="col" className="px-2">
-                        Cut
-                    </th>
-                    <th scope="col" className="px-2">
-                        Preset
-                    </th>
-                    <th scope="col" className="px-2">
-                        Host
-                    </th>
-                    <th scope="col" className="px-2 text-right">
-                        Size
-                    </th>
-                    <th scope="col" className="px-2">
-                        Made
-                    </th>
-                    <th scope="col" className="px-2">
-                        State
-                    </th>
+                <tr className="h-[30px] border-b border-rule text-soft">
+                    {columns.map(({ label, look = '' }) => (
+                        <th key={label} scope="col" className={`px-2 ${look}`}>
+                            {label}
+                        </th>
+                    ))}
                 </tr>
             </thead>
             <tbody>

@@ -1,15 +1,15 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
-import type { Sought } from '../api/sought';
+import type { DeliveryFilter } from '../api/deliveryFilter';
 
-/** The files that were made, the latest first, as many pages of them as were asked for. */
-export const useDeliveries = (sought: Sought) =>
+/** Loads deliveries page by page, newest first. */
+export const useDeliveries = (filter: DeliveryFilter) =>
     useInfiniteQuery({
-        queryKey: ['deliveries', sought],
-        queryFn: ({ pageParam }) => api.deliveries(sought, pageParam),
+        queryKey: ['deliveries', filter],
+        queryFn: ({ pageParam }) => api.deliveries(filter, pageParam),
         initialPageParam: undefined as number | undefined,
         getNextPageParam: (page) => page.before ?? undefined,
-        // What is being made meanwhile comes on top.
+        // Shows files that are finished while the page is open.
         refetchInterval: 15_000,
         placeholderData: keepPreviousData,
     });
