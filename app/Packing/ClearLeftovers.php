@@ -10,8 +10,8 @@ use App\Work\WorkEnded;
 use Throwable;
 
 /**
- * Deletes partial files once a run has ended. They are left by workers that were killed, or that kept writing after another worker had taken
- * over the run.
+ * Deletes partial files once a run has ended. They are left by workers that were killed, or that kept writing after another worker had
+ * taken over the run.
  */
 final class ClearLeftovers
 {
