@@ -5,6 +5,7 @@ namespace App\Dispatch;
 use App\Dispatch\Connections\Connections;
 use App\Library\Hosts;
 use App\Media\CutReader;
+use App\Models\ClearedFile;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Models\Run;
@@ -13,6 +14,7 @@ use App\Models\WorkState;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use InvalidArgumentException;
 use OuterCrate\Analysis\Severity;
@@ -86,17 +88,35 @@ class Dispatches
      */
     private function begin(HostAccount $account, array $with, ?Run $run = null, string $note = ''): Dispatch
     {
-        $isMade = $run === null || $run->work->state === WorkState::Done;
-        $dispatch = new Dispatch($with + [
-            'key' => (string) Str::uuid(),
-            'host_account_id' => $account->id,
-            'stage' => Stage::Waiting,
-            'problem' => $isMade ? null : 'It is sent when it is made.',
-        ]);
-        $dispatch->note(trim("To be sent to {$this->hosts->need($account->host)->name} as {$account->name}. {$note}"));
-        $isMade && $this->queue->put($this->send, $dispatch->id);
+        $note = trim("To be sent to {$this->hosts->need($account->host)->name} as {$account->name}. {$note}");
 
-        return $dispatch->refresh();
+        return DB::transaction(function () use ($account, $with, $run, $note): Dispatch {
+            $run === null || self::needFile($run);
+            $isMade = $run === null || $run->work->state === WorkState::Done;
+            $dispatch = new Dispatch($with + [
+                'key' => (string) Str::uuid(),
+                'host_account_id' => $account->id,
+                'stage' => Stage::Waiting,
+                'problem' => $isMade ? null : 'It is sent when it is made.',
+            ]);
+            $dispatch->note($note);
+            $isMade && $this->queue->put($this->send, $dispatch->id);
+
+            return $dispatch->refresh();
+        });
+    }
+
+    /**
+     * Locks the run, so that its file is not cleared away before its sending is recorded.
+     *
+     * @throws SendingFailed when its file was cleared away or deleted
+     */
+    private static function needFile(Run $run): void
+    {
+        $isGone = Run::query()->whereKey($run->id)->lockForUpdate()->value('gone_at') !== null;
+        if ($isGone || ClearedFile::query()->where('run_id', $run->id)->exists()) {
+            throw SendingFailed::over('gone', 'This file was cleared away.', 'Put it back or make it again, then send it.');
+        }
     }
 
     /** What was to be sent when it is made is sent now; of what could not be made, that is said. */

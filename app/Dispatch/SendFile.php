@@ -8,6 +8,7 @@ use App\Engine\Clock;
 use App\Engine\Standstill;
 use App\Engine\Stopped;
 use App\Media\Checksum;
+use App\Media\Drive;
 use App\Models\Dispatch;
 use App\Models\Work;
 use App\Settings\Settings;
@@ -113,8 +114,11 @@ class SendFile implements Kind
     /** Its bytes and its checksum, as it is now: what was made is not sent where it has been changed since. */
     private function know(Dispatch $dispatch, Meter $meter): void
     {
+        if (! Drive::holds(dirname($dispatch->file))) {
+            throw SendingFailed::later('The folder of this file is not there. Its drive may not be connected.');
+        }
         if ($dispatch->run?->gone_at !== null || ! is_file($dispatch->file)) {
-            throw SendingFailed::over('gone', 'The file is not where it was.', 'Make it again, then send it.');
+            throw SendingFailed::over('gone', 'The file is not where it was.', 'Put it back or make it again, then send it.');
         }
         clearstatcache(true, $dispatch->file);
         $bytes = (int) filesize($dispatch->file);

@@ -9,11 +9,14 @@ use App\Media\FileProblem;
 use App\Media\StepStore;
 use App\Media\Workspace;
 use App\Models\ClearedFile;
+use App\Models\Dispatch;
 use App\Models\Run;
 use App\Models\WorkState;
 use App\Packing\PackRefused;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use OuterCrate\Dispatch\Stage;
 use OuterCrate\Presets\Role;
 use OuterCrate\Store\Keeping;
 use OuterCrate\Store\StoredFile;
@@ -55,9 +58,9 @@ class Store
      */
     public function kept(Collection $runs): array
     {
-        [$stored, $gone, $kept] = [self::stored($runs), self::gone($runs), []];
+        [$stored, $gone, $sending, $kept] = [self::stored($runs), self::gone($runs), self::sending($runs), []];
         foreach ($runs as $run) {
-            $kept += Keeping::of($stored, [$run->id], $gone);
+            $kept += Keeping::of($stored, [$run->id], $gone, $sending);
         }
 
         return $kept;
@@ -73,20 +76,42 @@ class Store
      */
     public function clear(array $ids): void
     {
-        $runs = $this->runs();
-        foreach (Keeping::of(self::stored($runs), $ids, self::gone($runs)) as $id => $why) {
-            $name = mb_scrub(basename($runs->firstOrFail('id', $id)->file));
-            throw new PackRefused("{$name} stays, and so does all else. {$why}", 'Leave it out.');
+        foreach ($this->noteCleared($this->runs(), $ids) as $file) {
+            // Another request may have moved it already, from the same note.
+            file_exists($file->path) && ! file_exists($file->cleared) && Bin::put($file->path, $file->cleared);
         }
-        foreach ($runs->whereIn('id', $ids) as $run) {
-            $cleared = Bin::place($run->file);
-            // Written down before it is done: whoever is ended in between loses nothing.
-            ClearedFile::query()->updateOrCreate(
-                ['run_id' => $run->id],
-                ['path' => $run->file, 'cleared' => $cleared, 'bytes' => Bin::bytes($run->file)],
-            );
-            Bin::put($run->file, $cleared);
-        }
+    }
+
+    /**
+     * Records what is to be cleared before anything is moved, so that a killed process loses nothing. Meanwhile nobody can queue one of
+     * these files for sending, or clear the other master of a cut.
+     *
+     * @param  Collection<int, Run>  $runs
+     * @param  list<int>  $ids
+     * @return list<ClearedFile>
+     *
+     * @throws PackRefused when one of them has to stay
+     */
+    private function noteCleared(Collection $runs, array $ids): array
+    {
+        // The disks are read before the transaction: others wait while it holds the lock.
+        [$going, $gone] = [$runs->whereIn('id', $ids), self::gone($runs)];
+        $notes = $going->mapWithKeys(fn (Run $run): array => [$run->id => [
+            'run_id' => $run->id, 'path' => $run->file, 'cleared' => Bin::place($run->file), 'bytes' => Bin::bytes($run->file),
+        ]]);
+
+        return DB::transaction(function () use ($runs, $ids, $going, $gone, $notes): array {
+            Run::query()->whereIn('cut_id', $going->pluck('cut_id'))->orWhereIn('id', $ids)->orderBy('id')->lockForUpdate()->pluck('id');
+            $already = ClearedFile::query()->get()->keyBy('run_id');
+            $lying = $runs->reject(fn (Run $run): bool => $already->has($run->id));
+            foreach (Keeping::of(self::stored($lying), $ids, $gone, self::sending($going)) as $id => $why) {
+                $name = mb_scrub(basename($runs->firstOrFail('id', $id)->file));
+                throw new PackRefused("{$name} stays, and so does all else. {$why}", 'Leave it out.');
+            }
+
+            return array_values($notes->map(fn (array $note): ClearedFile => $already[$note['run_id']]
+                ?? ClearedFile::query()->create($note))->all());
+        });
     }
 
     /** @throws FileProblem */
@@ -148,5 +173,16 @@ class Store
         $gone = $runs->unique('cut_id')->filter(fn (Run $run): bool => $run->cut === null || ! CutFile::isHere($run->cut));
 
         return array_values($gone->map(fn (Run $run): int => (int) $run->cut_id)->all());
+    }
+
+    /**
+     * @param  Collection<int, Run>  $runs
+     * @return list<int> ids of those that are still to be sent
+     */
+    private static function sending(Collection $runs): array
+    {
+        $open = Dispatch::query()->withoutEagerLoads()->whereIn('stage', Stage::needingFile());
+
+        return array_values(array_map('intval', $open->whereIn('run_id', $runs->modelKeys())->distinct()->pluck('run_id')->all()));
     }
 }

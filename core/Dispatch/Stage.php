@@ -43,6 +43,12 @@ enum Stage: string
         return in_array($this, [self::Held, self::Released], true);
     }
 
+    /** @return list<self> in which its file is still to be read */
+    public static function needingFile(): array
+    {
+        return [self::Waiting, self::Sending, self::NeedsYou];
+    }
+
     public function isOver(): bool
     {
         return in_array($this, [self::Released, self::Failed, self::Stopped, self::Removed], true);

@@ -167,6 +167,27 @@ it('goes on from the byte that arrived when the line is cut, and when the host i
         ->and($this->host->videos())->toHaveCount(1);
 });
 
+it('clears no file that is still to be sent, sends none that was cleared, and waits for a folder that is away', function () {
+    [$run, $account] = [($this->upload)(), ($this->signedIn)()];
+    $asked = ['run' => $run->id, 'account' => $account->id, 'details' => $this->details];
+    $clear = fn () => $this->postJson('/api/store/clear', ['runs' => [$run->id]]);
+    $dispatch = Dispatch::query()->findOrFail($this->postJson('/api/dispatches', $asked)->assertStatus(202)->json('dispatch.id'));
+    $clear()->assertStatus(422)->assertSee('has not been sent yet');
+    expect($this->answer($this->getJson('/api/store'), 'store')['files'][0]['kept'])->toContain('stop sending it');
+
+    rename(dirname($run->file), dirname($run->file).' away');
+    $this->work('send');
+    expect($dispatch->refresh()->stage)->toBe(Stage::Waiting)->and($dispatch->problem)->toContain('drive may not be connected');
+    rename(dirname($run->file).' away', dirname($run->file));
+    ($this->until)($dispatch, fn (Dispatch $one): bool => $one->stage === Stage::Held);
+
+    $clear()->assertOk();
+    expect($this->postJson('/api/dispatches', $asked)->assertStatus(422)->json('error.message'))->toContain('cleared away');
+    $this->postJson('/api/store/empty')->assertOk();
+    $this->postJson('/api/dispatches', $asked)->assertStatus(422);
+    expect(Dispatch::query()->count())->toBe(1);
+});
+
 it('lets go of the line when it is stopped, and goes on from there', function () {
     $path = $this->file('noise.bin', random_bytes(900_000));
     $account = ($this->signedIn)();
