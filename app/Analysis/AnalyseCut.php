@@ -7,51 +7,40 @@ use App\Media\Workspace;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Work;
+use App\Work\Activity;
 use App\Work\CutAtHand;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Priority;
+use App\Work\ShownInStrip;
+use App\Work\WorkerGroup;
 use OuterCrate\Analysis\Analysis;
 
 /** Looks at a cut, behind every run and every sample: the one whose sheet was opened last. What is finished of it is kept. */
-class AnalyseCut implements Kind
+class AnalyseCut implements Kind, ShownInStrip
 {
     public function __construct(private readonly Analyser $analyser, private readonly CutAtHand $atHand)
     {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return CutAnalysis::WORK;
+        return new Declaration(
+            name: CutAnalysis::WORK,
+            does: 'looks at cuts',
+            failure: 'Something broke inside Outer Crate while this cut was analysed. storage/logs says more; the cut is untouched.',
+            group: WorkerGroup::Files,
+            priority: Priority::Analysis,
+            yields: true,
+        );
     }
 
-    public function does(): string
+    public function activities(array $subjects): array
     {
-        return 'looks at cuts';
-    }
-
-    public function priority(): int
-    {
-        return 10;
-    }
-
-    public function givesWay(): bool
-    {
-        return true;
-    }
-
-    public function atOnce(): ?int
-    {
-        return null;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while this cut was analysed. storage/logs says more; the cut is untouched.';
+        return CutAnalysis::query()->with('cut:id,name')->whereKey($subjects)->get(['id', 'cut_id'])->mapWithKeys(
+            fn (CutAnalysis $one): array => [$one->id => new Activity($one->cut->name, 'analysis', "/cuts/{$one->cut_id}")],
+        )->all();
     }
 
     public function run(Work $work, Meter $meter): void

@@ -20,12 +20,12 @@ use PDOException;
 /** The last step of bin/start: brings the database up to date, writes down which services there are, and becomes their guard. */
 class StartCommand extends Command
 {
-    /** What the workers take: two make files and look at cuts, one of them tests too; the third must not wait for a run of hours. */
+    /** Groups of work (App\Work\WorkerGroup) by worker. */
     private const WORKERS = [
-        'files-1' => 'make,part,hash,tell,after,transit,teach,analyse',
-        'files-2' => 'make,part,hash,tell,after,analyse',
-        'samples' => 'sample',
-        'sending' => 'send,follow,bring',
+        'files-1' => 'files,tests',
+        'files-2' => 'files',
+        'samples' => 'samples',
+        'sending' => 'sending',
     ];
 
     /** Workers run at lower priority than the pages, so that the pages answer first after a restart. */
@@ -141,9 +141,9 @@ class StartCommand extends Command
         $php = ['PHP_INI_SCAN_DIR' => ':'.base_path('config/php/worker')];
         $log = storage_path('logs/worker.log');
         $services = [];
-        foreach (self::WORKERS as $name => $kinds) {
+        foreach (self::WORKERS as $name => $groups) {
             $services[] = new ServiceDefinition(
-                "worker {$name}", [...self::LOWER_PRIORITY, PHP_BINARY, 'artisan', 'crate:work', "--kinds={$kinds}", '--quiet'],
+                "worker {$name}", [...self::LOWER_PRIORITY, PHP_BINARY, 'artisan', 'crate:work', "--groups={$groups}", '--quiet'],
                 base_path(), $log, $php, WorkCommand::ALL_DONE,
             );
         }

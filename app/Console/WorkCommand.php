@@ -8,6 +8,7 @@ use App\Models\Work;
 use App\Models\WorkState;
 use App\Work\Kinds;
 use App\Work\Worker;
+use App\Work\WorkerGroup;
 use Illuminate\Console\Command;
 
 /** A worker: takes work in hand until it is told to end, has run for an hour, or has grown large. */
@@ -20,23 +21,27 @@ class WorkCommand extends Command
 
     private const LARGEST = 256 * 1024 * 1024;
 
-    protected $signature = 'crate:work {--kinds= : Which kinds, with commas; all when left out}';
+    protected $signature = 'crate:work {--groups= : Which groups of work, separated by commas; all when left out}';
 
     protected $description = 'Make files, look at cuts and encode pieces for estimates, as they are asked for';
 
     public function handle(Worker $worker, Kinds $kinds): int
     {
-        $named = $this->option('kinds') === null ? $kinds->names() : explode(',', $this->option('kinds'));
-        $unknown = array_diff($named, $kinds->names());
+        $groups = array_column(WorkerGroup::cases(), null, 'value');
+        $asked = $this->option('groups') === null ? array_keys($groups) : explode(',', $this->option('groups'));
+        $unknown = array_diff($asked, array_keys($groups));
         if ($unknown !== []) {
-            $this->error('There is no kind of work “'.implode('”, “', $unknown).'”. There is: '.implode(', ', $kinds->names()).'.');
+            $this->error('There is no group “'.implode('”, “', $unknown).'”. The groups are '.implode(', ', array_keys($groups)).'.');
 
             return self::INVALID;
         }
+        $named = $kinds->of(...array_values(array_intersect_key($groups, array_flip($asked))));
         $ending = false;
         $begun = Clock::seconds();
         $last = QueueEnd::query()->max('id');
-        $hasEnded = fn (): bool => QueueEnd::query()->max('id') !== $last && ! self::isAnythingLeft();
+        $waitedFor = $kinds->delayingEnd();
+        $hasEnded = fn (): bool => QueueEnd::query()->max('id') !== $last
+            && ! Work::query()->whereIn('kind', $waitedFor)->whereIn('state', WorkState::underWay())->exists();
         $isAllDone = fn (): bool => config('crate.end.quits') && $hasEnded();
         $this->trap([SIGINT, SIGTERM, SIGQUIT], function () use (&$ending): void {
             $ending = true;
@@ -48,11 +53,5 @@ class WorkCommand extends Command
         });
 
         return ! $ending && $isAllDone() ? self::ALL_DONE : self::SUCCESS;
-    }
-
-    /** What was asked for by somebody, or follows the end of the queue; all else can wait for the next start. */
-    private static function isAnythingLeft(): bool
-    {
-        return Work::query()->whereIn('kind', ['make', 'tell', 'after'])->whereIn('state', WorkState::underWay())->exists();
     }
 }

@@ -9,17 +9,18 @@ use App\Media\OutputFile;
 use App\Models\Dispatch;
 use App\Models\Work;
 use App\Teaching\Teachings;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Postponed;
+use App\Work\Priority;
+use App\Work\WorkerGroup;
 use Closure;
 use OuterCrate\Dispatch\Patience;
 
 /** Fetches what a host made of an upload, to be looked at beside the cut, and teaches the host by it. */
 class BringBack implements Kind
 {
-    use OverTheLine;
-
     public function __construct(
         private readonly Connections $connections,
         private readonly Teachings $teachings,
@@ -27,19 +28,16 @@ class BringBack implements Kind
     ) {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return Dispatch::BRINGS;
-    }
-
-    public function does(): string
-    {
-        return 'fetches what hosts made';
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while this was fetched. storage/logs says more; at its host it is as it was.';
+        return new Declaration(
+            name: Dispatch::BRINGS,
+            does: 'fetches what hosts made',
+            failure: 'Something broke inside Outer Crate while this was fetched. storage/logs says more; at its host it is as it was.',
+            group: WorkerGroup::Sending,
+            priority: Priority::Sending,
+            atOnce: 1,
+        );
     }
 
     public function run(Work $work, Meter $meter): void

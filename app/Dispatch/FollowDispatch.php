@@ -5,9 +5,12 @@ namespace App\Dispatch;
 use App\Dispatch\Connections\Connections;
 use App\Models\Dispatch;
 use App\Models\Work;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Postponed;
+use App\Work\Priority;
+use App\Work\WorkerGroup;
 use OuterCrate\Dispatch\Patience;
 use OuterCrate\Dispatch\ReleaseList;
 use OuterCrate\Dispatch\RemoteVideo;
@@ -16,8 +19,6 @@ use OuterCrate\Dispatch\Stage;
 /** Looks after what is held at a host: which sizes are there, what was changed here meanwhile, and whether it may be released. */
 class FollowDispatch implements Kind
 {
-    use OverTheLine;
-
     /** Seconds between looks while its sizes are made, and afterwards. */
     private const SOON = 2;
 
@@ -30,19 +31,16 @@ class FollowDispatch implements Kind
     {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return Dispatch::FOLLOWS;
-    }
-
-    public function does(): string
-    {
-        return 'looks after what is held';
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while a video was looked after. storage/logs says more; at its host it is as it was.';
+        return new Declaration(
+            name: Dispatch::FOLLOWS,
+            does: 'looks after what is held',
+            failure: 'Something broke inside Outer Crate while a video was looked after. storage/logs says more; at its host it is as it was.',
+            group: WorkerGroup::Sending,
+            priority: Priority::Sending,
+            atOnce: 1,
+        );
     }
 
     public function run(Work $work, Meter $meter): void

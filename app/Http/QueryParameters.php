@@ -15,7 +15,7 @@ enum QueryParameters
     case Texts;
 
     private const KINDS = [
-        'cut' => self::Number, 'first' => self::Number, 'last' => self::Number, 'latest' => self::Number, 'columns' => self::Number,
+        'cut' => self::Number, 'first' => self::Number, 'last' => self::Number, 'columns' => self::Number,
         'before' => self::Number, 'offset' => self::Number,
         'since' => self::Moment,
         'only' => self::Text, 'presets' => self::Text, 'hosts' => self::Text, 'search' => self::Text,

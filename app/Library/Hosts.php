@@ -12,4 +12,14 @@ class Hosts extends Collection
     {
         parent::__construct(Kind::Host, $shipped, $contract);
     }
+
+    /** The slug itself where there is no such host any more, or its file cannot be read. */
+    public function nameOf(string $slug): string
+    {
+        try {
+            return $this->need($slug)->name;
+        } catch (UnknownName|BrokenFile) {
+            return $slug;
+        }
+    }
 }

@@ -64,7 +64,7 @@ class Run extends Model
     ];
 
     /**
-     * What belt and queue show of a run: neither plan nor slip is taken apart for it.
+     * What strip and queue show of a run: neither plan nor slip is taken apart for it.
      *
      * @param  array<mixed>  $plan
      * @param  array<mixed>|null  $slip

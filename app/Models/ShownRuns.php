@@ -8,7 +8,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * What belt and queue show of runs and their work, as rows of the database: they are asked for twice a second, and two models for each run
+ * What strip and queue show of runs and their work, as rows of the database: they are asked for twice a second, and two models for each run
  * take several times as long.
  *
  * @phpstan-type ShownRun object{id: int, pack: string, cleared_at: ?string, output: ?string, recalled: bool|int, cut_id: ?int,

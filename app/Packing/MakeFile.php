@@ -18,9 +18,12 @@ use App\Models\Run;
 use App\Models\Speed;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Work\Declaration;
 use App\Work\Ending;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Priority;
+use App\Work\WorkerGroup;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
 use OuterCrate\Documents\PlanDocument;
@@ -59,39 +62,17 @@ class MakeFile implements Kind
     ) {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return Run::WORK;
-    }
-
-    public function does(): string
-    {
-        return 'makes files';
-    }
-
-    public function priority(): int
-    {
-        return 30;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    public function atOnce(): int
-    {
-        return (int) config('crate.work.at_once');
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while this file was made. storage/logs says more; the cut is untouched.';
+        return new Declaration(
+            name: Run::WORK,
+            does: 'makes files',
+            failure: 'Something broke inside Outer Crate while this file was made. storage/logs says more; the cut is untouched.',
+            group: WorkerGroup::Files,
+            priority: Priority::File,
+            atOnce: (int) config('crate.work.at_once'),
+            delaysEnd: true,
+        );
     }
 
     public function run(Work $work, Meter $meter): void

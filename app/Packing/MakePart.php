@@ -12,9 +12,12 @@ use App\Media\Scratch;
 use App\Models\Part;
 use App\Models\Run;
 use App\Models\Work;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\OncePerMachine;
+use App\Work\Priority;
+use App\Work\WorkerGroup;
 use Closure;
 use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Documents\UnreadableDocument;
@@ -35,45 +38,20 @@ class MakePart implements Kind, OncePerMachine
     ) {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return Part::WORK;
-    }
-
-    public function does(): string
-    {
-        return 'makes parts of files';
-    }
-
-    /** Before the next file is begun. */
-    public function priority(): int
-    {
-        return 32;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    public function atOnce(): ?int
-    {
-        return null;
+        return new Declaration(
+            name: Part::WORK,
+            does: 'makes parts of files',
+            failure: 'Something broke inside Outer Crate while this part was made. storage/logs says more.',
+            group: WorkerGroup::Files,
+            priority: Priority::PartOfFile,
+        );
     }
 
     public function fills(): array
     {
         return [Part::WORK, Run::WORK];
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while this part was made. storage/logs says more.';
     }
 
     public function run(Work $work, Meter $meter): void

@@ -4,8 +4,11 @@ namespace App\Packing;
 
 use App\Models\Run;
 use App\Models\Work;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Priority;
+use App\Work\WorkerGroup;
 
 /** Writes the hash list of a delivery. Reading its files can take as long as copying them. */
 final class WriteHashList implements Kind
@@ -16,40 +19,17 @@ final class WriteHashList implements Kind
     {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return self::NAME;
-    }
-
-    public function does(): string
-    {
-        return 'writes hash lists';
-    }
-
-    public function priority(): int
-    {
-        return 40;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    /** Two at once would write lists with the same generation number. */
-    public function atOnce(): int
-    {
-        return 1;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while a hash list was written. storage/logs says more; the files are untouched.';
+        return new Declaration(
+            name: self::NAME,
+            does: 'writes hash lists',
+            failure: 'Something broke inside Outer Crate while a hash list was written. storage/logs says more; the files are untouched.',
+            group: WorkerGroup::Files,
+            priority: Priority::Notice,
+            // Two at once would write lists with the same generation number.
+            atOnce: 1,
+        );
     }
 
     /** Its subject is the first run of the delivery. */

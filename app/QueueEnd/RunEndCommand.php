@@ -6,8 +6,11 @@ use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Models\QueueEnd;
 use App\Models\Work;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Priority;
+use App\Work\WorkerGroup;
 
 /** Runs the command that the configuration names when all of the queue is done; it reads what was made from its standard input. */
 class RunEndCommand implements Kind
@@ -19,39 +22,17 @@ class RunEndCommand implements Kind
     {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return 'after';
-    }
-
-    public function does(): string
-    {
-        return 'runs the command at the end';
-    }
-
-    public function priority(): int
-    {
-        return 40;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    public function atOnce(): ?int
-    {
-        return 1;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'The command for the end of the queue broke down. storage/logs says more; what was made is untouched.';
+        return new Declaration(
+            name: 'after',
+            does: 'runs the command at the end',
+            failure: 'The command for the end of the queue broke down. storage/logs says more; what was made is untouched.',
+            group: WorkerGroup::Files,
+            priority: Priority::Notice,
+            atOnce: 1,
+            delaysEnd: true,
+        );
     }
 
     public function isAsked(): bool

@@ -6,9 +6,12 @@ use App\Engine\EngineFailed;
 use App\Models\QueueEnd;
 use App\Models\Work;
 use App\Settings\WebhookTarget;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Postponed;
+use App\Work\Priority;
+use App\Work\WorkerGroup;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\Http;
@@ -22,39 +25,16 @@ class TellQueueEnd implements Kind
     /** Seconds that an answer may take. */
     private const PATIENCE = 10;
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return 'tell';
-    }
-
-    public function does(): string
-    {
-        return 'tells the webhook';
-    }
-
-    public function priority(): int
-    {
-        return 40;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    public function atOnce(): ?int
-    {
-        return null;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while a webhook was told. storage/logs says more; what was made is untouched.';
+        return new Declaration(
+            name: 'tell',
+            does: 'tells the webhook',
+            failure: 'Something broke inside Outer Crate while a webhook was told. storage/logs says more; what was made is untouched.',
+            group: WorkerGroup::Files,
+            priority: Priority::Notice,
+            delaysEnd: true,
+        );
     }
 
     public function isAsked(): bool

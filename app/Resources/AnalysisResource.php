@@ -30,12 +30,6 @@ final class AnalysisResource
         ];
     }
 
-    /** @return array<string, mixed> as the belt shows it */
-    public static function onBelt(CutAnalysis $analysis): array
-    {
-        return ['cut' => $analysis->cut_id, 'cutName' => $analysis->cut->name, ...self::progress($analysis)];
-    }
-
     /** @return array{state: string, percent: int, secondsLeftLabel: ?string, error: ?string} */
     private static function progress(?CutAnalysis $analysis): array
     {

@@ -94,18 +94,6 @@ final class DispatchResource
         ];
     }
 
-    /** @return array<string, mixed> what of it is told while it is on its way */
-    public static function onBelt(Dispatch $dispatch): array
-    {
-        return [
-            'name' => $dispatch->said()->title ?: $dispatch->cut_name,
-            'what' => 'to '.(self::host($dispatch->account->host)->name ?? $dispatch->account->host),
-            'page' => "/dispatch/{$dispatch->id}",
-            'running' => $dispatch->work->state === WorkState::Running && ! $dispatch->work->paused,
-            'percent' => $dispatch->work->percent,
-        ];
-    }
-
     /** @return array<string, mixed> */
     public static function account(HostAccount $account, ?Host $host = null): array
     {

@@ -10,25 +10,33 @@ use OuterCrate\Estimates\Timetable;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 
-/** The queue as a timetable (resources/schema/queue.json): when each run is likely to begin and to end, and all of them together. */
+/**
+ * The queue as a timetable: when each run is likely to start and end (resources/schema/queue.json), and all of them together
+ * (resources/schema/queue-summary.json).
+ *
+ * @phpstan-type QueuedRunRow object{id: int, state: string, paused: bool|int, percent: int, seconds_left: ?int, started_at: ?string,
+ *     expected_seconds: float|string|null}
+ */
 final class QueueResource
 {
     /**
-     * @param  Collection<int, object{id: int, state: string, paused: bool|int, percent: int, seconds_left: ?int, started_at: ?string,
-     *     expected_seconds: float|string|null}>  $runs  under way, in their order
-     * @param  int  $atOnce  how many are made at once
-     * @param  int|null  $told  of how many of the first the times are told; null for all
+     * @param  Collection<int, QueuedRunRow>  $runs  under way, in their order
+     * @return list<array{run: int, begins: ?string, ends: ?string}>
+     */
+    public static function times(Collection $runs): array
+    {
+        [$table, $now] = [self::table($runs), time()];
+
+        return array_values($runs->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now))->all());
+    }
+
+    /**
+     * @param  Collection<int, QueuedRunRow>  $runs  under way, in their order
      * @return array<string, mixed>
      */
-    public static function of(Collection $runs, int $atOnce, ?int $told = null): array
+    public static function summary(Collection $runs): array
     {
-        $table = Timetable::of($runs->map(fn (object $run): QueuedRun => new QueuedRun(
-            (float) $run->expected_seconds,
-            $run->percent / 100,
-            $run->seconds_left,
-            (bool) $run->paused,
-        )), $atOnce);
-        $now = time();
+        $table = self::table($runs);
         $left = (int) ceil($table->left);
         $waits = $paused = 0;
         foreach ($runs as $run) {
@@ -36,17 +44,25 @@ final class QueueResource
         }
 
         return [
-            'times' => $runs->take($told ?? $runs->count())
-                ->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now)),
             'secondsLeft' => $left,
             'secondsLeftLabel' => (string) new Duration(new Fraction($left)),
-            'ends' => $left === 0 ? null : Moment::at($now + $left),
+            'ends' => $left === 0 ? null : Moment::at(time() + $left),
             'going' => $runs->count() - $waits - $paused,
             'waiting' => $waits,
             'paused' => $paused,
             'percent' => (int) floor(100 * $table->share),
-            'ended' => self::ended(),
         ];
+    }
+
+    /** @param  Collection<int, QueuedRunRow>  $runs */
+    private static function table(Collection $runs): Timetable
+    {
+        return Timetable::of($runs->map(fn (object $run): QueuedRun => new QueuedRun(
+            (float) $run->expected_seconds,
+            $run->percent / 100,
+            $run->seconds_left,
+            (bool) $run->paused,
+        )), (int) config('crate.work.at_once'));
     }
 
     /**
@@ -66,7 +82,7 @@ final class QueueResource
     }
 
     /** @return array<string, mixed>|null the last time that nothing was left to make */
-    private static function ended(): ?array
+    public static function ended(): ?array
     {
         $end = DB::table('queue_ends')->latest('id')->first(['id', 'ended_at', 'told']);
         if ($end === null) {

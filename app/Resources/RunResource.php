@@ -13,7 +13,7 @@ use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 
 /**
- * A run as belt, queue and slips show it (resources/schema/run.json).
+ * A run as strip, queue and slips show it (resources/schema/run.json).
  *
  * @phpstan-import-type ShownRun from ShownRuns
  */

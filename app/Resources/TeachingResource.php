@@ -3,7 +3,6 @@
 namespace App\Resources;
 
 use App\Models\Teaching;
-use App\Models\WorkState;
 
 /** A teaching as the API tells it (resources/schema/teaching.json). */
 final class TeachingResource
@@ -30,18 +29,6 @@ final class TeachingResource
             ),
             'savedAs' => $teaching->saved_as,
             'result' => $result,
-        ];
-    }
-
-    /** @return array<string, mixed> for the belt (resources/schema/run-list.json) */
-    public static function onBelt(Teaching $teaching): array
-    {
-        return [
-            'name' => $teaching->asked['hostName'],
-            'what' => 'is learnt',
-            'page' => "/hosts/{$teaching->host}/teach",
-            'running' => $teaching->work->state === WorkState::Running,
-            'percent' => $teaching->work->percent,
         ];
     }
 

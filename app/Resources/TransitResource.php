@@ -3,7 +3,6 @@
 namespace App\Resources;
 
 use App\Models\TransitTest;
-use App\Models\WorkState;
 
 /** A transit test as the API tells it (resources/schema/transit-test.json). */
 final class TransitResource
@@ -31,18 +30,6 @@ final class TransitResource
                 $test->card['candidates'],
             ),
             'result' => $test->result,
-        ];
-    }
-
-    /** @return array<string, mixed> for the belt (resources/schema/run-list.json) */
-    public static function onBelt(TransitTest $test): array
-    {
-        return [
-            'name' => $test->cut->name,
-            'what' => "test through {$test->card['hostName']}",
-            'page' => "/cuts/{$test->cut_id}/survives",
-            'running' => $test->work->state === WorkState::Running,
-            'percent' => $test->work->percent,
         ];
     }
 

@@ -2,11 +2,11 @@
 
 namespace App\Resources;
 
-use App\Models\CutAnalysis;
 use App\Models\PresentWorker;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Work\Activity;
 use App\Work\Kinds;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Collection as Listed;
@@ -21,12 +21,13 @@ final class WorkersResource
     public static function of(Collection $workers, Kinds $kinds): array
     {
         $inHand = Work::query()->whereIn('owner', $workers->pluck('owner'))->whereIn('state', WorkState::inHand())->get()->groupBy('owner');
-        $subjects = fn (string $kind): Listed => $inHand->flatten()->where('kind', $kind)->pluck('subject');
-        $names = [
-            Run::WORK => Run::query()->whereKey($subjects(Run::WORK))->pluck('name', 'id')->all(),
-            CutAnalysis::WORK => CutAnalysis::query()->with('cut:id,name')->whereKey($subjects(CutAnalysis::WORK))->get(['id', 'cut_id'])
-                ->mapWithKeys(fn (CutAnalysis $analysis): array => [$analysis->id => "{$analysis->cut->name} analysis"])->all(),
-        ];
+        $names = [];
+        foreach ($inHand->flatten()->groupBy('kind') as $kind => $works) {
+            $subjects = $works->pluck('subject')->all();
+            $names[$kind] = $kind === Run::WORK
+                ? Run::query()->whereKey($subjects)->pluck('name', 'id')->all()
+                : array_map(fn (Activity $one): string => "{$one->name} {$one->what}", $kinds->shown($kind)?->activities($subjects) ?? []);
+        }
 
         return ['workers' => $workers->map(fn (PresentWorker $worker): array => [
             'owner' => $worker->owner,

@@ -9,8 +9,11 @@ use App\Models\Run;
 use App\Models\Sample;
 use App\Models\Work;
 use App\Work\CutAtHand;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Priority;
+use App\Work\WorkerGroup;
 use App\Work\WorkQueue;
 use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Documents\UnreadableDocument;
@@ -30,39 +33,16 @@ class SamplePieces implements Kind
     ) {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return Sample::WORK;
-    }
-
-    public function does(): string
-    {
-        return 'encodes pieces for estimates';
-    }
-
-    public function priority(): int
-    {
-        return 20;
-    }
-
-    public function givesWay(): bool
-    {
-        return false;
-    }
-
-    public function atOnce(): ?int
-    {
-        return null;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return self::STALE;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while pieces were encoded for an estimate. storage/logs says more.';
+        return new Declaration(
+            name: Sample::WORK,
+            does: 'encodes pieces for estimates',
+            failure: 'Something broke inside Outer Crate while pieces were encoded for an estimate. storage/logs says more.',
+            group: WorkerGroup::Samples,
+            priority: Priority::Sample,
+            staleAfter: self::STALE,
+        );
     }
 
     public function run(Work $work, Meter $meter): void

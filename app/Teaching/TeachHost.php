@@ -5,14 +5,19 @@ namespace App\Teaching;
 use App\Media\StepStore;
 use App\Models\Teaching;
 use App\Models\Work;
+use App\Work\Activity;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Priority;
+use App\Work\ShownInStrip;
+use App\Work\WorkerGroup;
 use InvalidArgumentException;
 use OuterCrate\Hosts\HostFile;
 use OuterCrate\Json\Fields;
 
 /** Learns hosts from files. Every step is kept, so that one that was put down goes on where it was. */
-class TeachHost implements Kind
+class TeachHost implements Kind, ShownInStrip
 {
     public function __construct(
         private readonly Teacher $teacher,
@@ -21,39 +26,23 @@ class TeachHost implements Kind
     ) {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return Teaching::WORK;
+        return new Declaration(
+            name: Teaching::WORK,
+            does: 'learns hosts',
+            failure: 'Something broke inside Outer Crate while these files were looked at. storage/logs says more; what was made is kept.',
+            group: WorkerGroup::Tests,
+            priority: Priority::Lesson,
+            yields: true,
+        );
     }
 
-    public function does(): string
+    public function activities(array $subjects): array
     {
-        return 'learns hosts';
-    }
-
-    public function priority(): int
-    {
-        return 14;
-    }
-
-    public function givesWay(): bool
-    {
-        return true;
-    }
-
-    public function atOnce(): ?int
-    {
-        return null;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while these files were looked at. storage/logs says more; what was made is kept.';
+        return Teaching::query()->whereKey($subjects)->get(['id', 'host', 'asked'])->mapWithKeys(
+            fn (Teaching $one): array => [$one->id => new Activity($one->asked['hostName'], 'lesson', "/hosts/{$one->host}/teach")],
+        )->all();
     }
 
     public function run(Work $work, Meter $meter): void

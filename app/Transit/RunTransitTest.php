@@ -8,9 +8,14 @@ use App\Media\StepStore;
 use App\Models\Cut;
 use App\Models\TransitTest;
 use App\Models\Work;
+use App\Work\Activity;
 use App\Work\CutAtHand;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
+use App\Work\Priority;
+use App\Work\ShownInStrip;
+use App\Work\WorkerGroup;
 use OuterCrate\Documents\CandidateDocument;
 use OuterCrate\Hosts\HostFile;
 use OuterCrate\Json\Fields;
@@ -20,7 +25,7 @@ use OuterCrate\Transit\Weights;
 use OuterCrate\Units\FrameRange;
 
 /** Makes transit tests. Every step is kept, so that one that was put down goes on where it was. */
-class RunTransitTest implements Kind
+class RunTransitTest implements Kind, ShownInStrip
 {
     public function __construct(
         private readonly Tester $tester,
@@ -31,39 +36,25 @@ class RunTransitTest implements Kind
     ) {
     }
 
-    public function name(): string
+    public function declaration(): Declaration
     {
-        return TransitTest::WORK;
+        return new Declaration(
+            name: TransitTest::WORK,
+            does: 'tests what survives',
+            failure: 'Something broke inside Outer Crate while this was tested. storage/logs says more; what was made is kept.',
+            group: WorkerGroup::Tests,
+            priority: Priority::Test,
+            yields: true,
+        );
     }
 
-    public function does(): string
+    public function activities(array $subjects): array
     {
-        return 'tests what survives';
-    }
-
-    public function priority(): int
-    {
-        return 15;
-    }
-
-    public function givesWay(): bool
-    {
-        return true;
-    }
-
-    public function atOnce(): ?int
-    {
-        return null;
-    }
-
-    public function staleAfter(): ?int
-    {
-        return null;
-    }
-
-    public function brokeDown(): string
-    {
-        return 'Something broke inside Outer Crate while this was tested. storage/logs says more; what was made is kept.';
+        return TransitTest::query()->with('cut:id,name')->whereKey($subjects)->get(['id', 'cut_id', 'card'])->mapWithKeys(
+            fn (TransitTest $one): array => [
+                $one->id => new Activity($one->cut->name, "test through {$one->card['hostName']}", "/cuts/{$one->cut_id}/survives"),
+            ],
+        )->all();
     }
 
     public function run(Work $work, Meter $meter): void

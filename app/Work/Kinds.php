@@ -13,7 +13,7 @@ final readonly class Kinds
     {
         $named = [];
         foreach ($kinds as $kind) {
-            $named[$kind->name()] = $kind;
+            $named[$kind->declaration()->name] = $kind;
         }
         $this->kinds = $named;
     }
@@ -24,17 +24,37 @@ final readonly class Kinds
         return array_keys($this->kinds);
     }
 
-    /** What workers of these kinds do; what an older or newer one takes is nothing that is known here. */
+    /** @return list<string> names of the kinds that workers of these groups do */
+    public function of(WorkerGroup ...$groups): array
+    {
+        return $this->named(fn (Declaration $kind): bool => in_array($kind->group, $groups, true));
+    }
+
+    /** @return list<string> names of the kinds that are done before workers stop at the end of the queue */
+    public function delayingEnd(): array
+    {
+        return $this->named(fn (Declaration $kind): bool => $kind->delaysEnd);
+    }
+
+    /** What workers of these kinds do; kinds of an older or newer version are left out. */
     public function does(string ...$names): string
     {
-        $known = array_filter(array_map(fn (string $name): ?Kind => $this->kinds[$name] ?? null, array_values($names)));
+        $known = array_intersect_key($this->kinds, array_flip($names));
 
-        return implode(', ', array_map(fn (Kind $kind): string => $kind->does(), $known));
+        return implode(', ', array_map(fn (Kind $kind): string => $kind->declaration()->does, $known));
     }
 
     public function get(string $name): Kind
     {
         return $this->kinds[$name];
+    }
+
+    /** Null for a kind that the strip does not show, or that this version does not know. */
+    public function shown(string $name): ?ShownInStrip
+    {
+        $kind = $this->kinds[$name] ?? null;
+
+        return $kind instanceof ShownInStrip ? $kind : null;
     }
 
     /**
@@ -44,8 +64,17 @@ final readonly class Kinds
     public function only(array $names): array
     {
         $kinds = array_values(array_intersect_key($this->kinds, array_flip($names)));
-        usort($kinds, fn (Kind $a, Kind $b): int => $b->priority() <=> $a->priority());
+        usort($kinds, fn (Kind $a, Kind $b): int => $b->declaration()->priority->value <=> $a->declaration()->priority->value);
 
         return $kinds;
+    }
+
+    /**
+     * @param  callable(Declaration): bool  $which
+     * @return list<string>
+     */
+    private function named(callable $which): array
+    {
+        return array_keys(array_filter($this->kinds, fn (Kind $kind): bool => $which($kind->declaration())));
     }
 }

@@ -43,7 +43,7 @@ $queue();
 $lively = ['CRATE_WORK_LEASE' => '0.3', 'CRATE_WORK_MOST_LOST' => '100000', 'PHP_INI_SCAN_DIR' => false];
 $engines = 0;
 for ($kill = 0; $kill < $kills; $kill++) {
-    $worker = new Process(['php', 'artisan', 'crate:work', '--kinds=make'], base_path(), $surroundings + $lively);
+    $worker = new Process(['php', 'artisan', 'crate:work', '--groups=files'], base_path(), $surroundings + $lively);
     $worker->start();
     // From before it has booted to after a run or two.
     usleep(mt_rand(100_000, 1_300_000));

@@ -35,7 +35,7 @@ $output = ['preset' => 'lossless-vault', 'edits' => [
     'keyframes' => ['seconds' => 2, 'closed' => true, 'bFrames' => 3],
 ]];
 $worker = function (int $core) use ($surroundings): Process {
-    $command = ['taskset', '--cpu-list', (string) $core, PHP_BINARY, 'artisan', 'crate:work', '--kinds=make,part'];
+    $command = ['taskset', '--cpu-list', (string) $core, PHP_BINARY, 'artisan', 'crate:work', '--groups=files'];
     $process = new Process($command, base_path(), $surroundings + ['CRATE_MACHINE' => "core-{$core}"], timeout: null);
     $process->start();
 

@@ -41,7 +41,7 @@ $address = serve($scratch);
 // So that all of them were written before.
 sleep(3);
 $at = rawurlencode(Work::now(-2));
-$asked = ['the belt' => 'runs?latest=8&first=4', 'the queue, asked again' => "runs?since={$at}", 'the queue, at first' => 'runs'];
+$asked = ['the strip' => 'strip', 'the queue, asked again' => "queue/changes?since={$at}", 'the queue, at first' => 'queue'];
 foreach ($asked as $what => $path) {
     $empty = array_map(fn (): float => milliseconds('GET', "{$address}/api/machine"), range(1, 30));
     $times = array_map(fn (): float => milliseconds('GET', "{$address}/api/{$path}"), range(1, 40));
@@ -50,7 +50,7 @@ foreach ($asked as $what => $path) {
     figure('an answer that asks for next to nothing, median', sprintf('%.1f ms', percentile($empty, 0.5)), '');
 }
 Work::query()->delete();
-$worker = new Process(['php', 'artisan', 'crate:work', '--kinds=make,tell,analyse'], base_path(), $surroundings);
+$worker = new Process(['php', 'artisan', 'crate:work', '--groups=files'], base_path(), $surroundings);
 $worker->start();
 // Once it has booted.
 sleep(8);

@@ -51,7 +51,7 @@ $bytes = fn (): array => [
 
 $visit = function (int $times) use ($address, $cut): int {
     $paths = [
-        '', 'api/cuts', 'api/runs', 'api/machine', 'api/store', 'api/media', 'api/media?search=few', 'api/settings', 'api/uploads',
+        '', 'api/cuts', 'api/queue', 'api/strip', 'api/machine', 'api/store', 'api/media', 'api/media?search=few', 'api/settings', 'api/uploads',
         'api/none', "api/cuts/{$cut->id}/sheet", "api/cuts/{$cut->id}/reading", "api/cuts/{$cut->id}/poster",
     ];
     $jar = '';
@@ -86,7 +86,7 @@ $make = function (int $times) use ($cut, $scratch, $surroundings): void {
     $workers = [];
     for ($i = 0; $i < 2; $i++) {
         $worker = new Process(
-            ['php', 'artisan', 'crate:work', '--kinds=make'], base_path(), $surroundings + ['CRATE_RUNS_AT_ONCE' => '2'], timeout: null,
+            ['php', 'artisan', 'crate:work', '--groups=files'], base_path(), $surroundings + ['CRATE_RUNS_AT_ONCE' => '2'], timeout: null,
         );
         $worker->start();
         $workers[] = $worker;

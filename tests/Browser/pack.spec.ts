@@ -30,7 +30,7 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
     await expect(page.getByText(/A 10-bit master of .* and a review file of/)).toBeVisible();
 
     await page.getByRole('button', { name: 'Pack 3 files' }).click();
-    const belt = page.getByRole('region', { name: 'Belt' });
+    const belt = page.getByRole('region', { name: 'Strip' });
     await expect(belt.getByText('master').first()).toBeVisible();
     await expect(belt.getByRole('link', { name: 'Slips of Bowl' })).toBeVisible({ timeout: 60_000 });
     await belt.getByRole('link', { name: 'Slips of Bowl' }).click();
@@ -150,7 +150,7 @@ test('what is no cut is shown for what it is, and said plainly', async ({ page }
 test('a run shows its progress and is stopped from the belt, leaving nothing behind', async ({ page }) => {
     await openSheet(page, 'long-turn.mp4', 'Long turn');
     await page.getByRole('button', { name: 'Pack 2 files' }).click();
-    const belt = page.getByRole('region', { name: 'Belt' });
+    const belt = page.getByRole('region', { name: 'Strip' });
     // Both are made of one decoding.
     for (const name of ['Long turn master', 'Long turn Lanternwick']) {
         await expect(belt.getByRole('progressbar', { name })).toHaveAttribute('aria-valuenow', /[1-9]/);

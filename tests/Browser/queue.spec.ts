@@ -33,7 +33,7 @@ test('runs are put in order, paused, stopped, taken back and read up in the queu
     const upload = underWay.getByRole('row', { name: 'Long turn Lanternwick' });
     await expect(page.getByLabel('All of the queue')).toContainText(/being made|wait/);
     await page.unrouteAll({ behavior: 'ignoreErrors' });
-    const [run] = (await (await page.request.get('/api/runs')).json()).runs;
+    const [run] = (await (await page.request.get('/api/queue')).json()).runs;
     const sheet = await (await page.request.get(`/api/cuts/${run.cut}/sheet`)).json();
     expect(sheet.outputs[1].plan.edits.bitrate.average).toEqual({ kbps: 300 });
 

@@ -107,7 +107,7 @@ test('what is no frame stays with its reason; the handles and undo move the rang
     await expect(page.getByRole('group', { name: 'Range strip' })).toHaveAttribute('data-frames', '12');
 });
 
-test('the analysis shows on the belt, suggests the range, and its proxy plays', async ({ page }) => {
+test('the analysis shows on the strip, suggests the range, and its proxy plays', async ({ page }) => {
     await openSheet(page, 'stray.mp4', 'Stray');
     await expect(page.getByRole('button', { name: 'Leave it out' })).toBeVisible({ timeout: 75_000 });
     await expect(page.getByText('Footage after a gap', { exact: true })).toBeVisible();

@@ -30,7 +30,7 @@ test('an upload is sent over a line that drops, described meanwhile, held, and r
     execFileSync('ffmpeg', ['-v', 'error', '-nostdin', '-y', ...picture, ...coded]);
     await openSheet(page, 'ember.mp4', 'Ember');
     await page.getByRole('button', { name: /^Pack/ }).click();
-    const belt = page.getByRole('region', { name: 'Belt' });
+    const belt = page.getByRole('region', { name: 'Strip' });
     await belt.getByRole('link', { name: 'Slips of Ember' }).click({ timeout: 60_000 });
     await page.getByRole('link', { name: /^Send .*Lanternwick.* to a host/ }).click();
 

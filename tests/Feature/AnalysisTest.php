@@ -220,15 +220,16 @@ it('makes a proxy whose frames are those of the cut, one for one', function (str
 
 it('analyses on the queue behind every run, shows it, and gives way', function () {
     $cut = $this->bringIn('leftover');
-    expect($this->answer($this->getJson('/api/runs'), 'run-list')['analyses'])
+    expect($this->answer($this->getJson('/api/strip'), 'strip')['activities'])
         ->toMatchArray([
             [
-                'cut' => $cut['id'],
-                'cutName' => 'Leftover',
-                'state' => 'waiting',
+                'kind' => 'analyse',
+                'name' => 'Leftover',
+                'what' => 'analysis',
+                'page' => "/cuts/{$cut['id']}",
+                'running' => false,
                 'percent' => 0,
                 'secondsLeftLabel' => null,
-                'error' => null,
             ],
         ])
         ->and($this->answer($this->getJson("/api/cuts/{$cut['id']}/analysis"), 'cut-analysis')['state'])
@@ -262,7 +263,7 @@ it('analyses on the queue behind every run, shows it, and gives way', function (
         ->toStartWith('bytes 0-')
         ->and($this->get($done['strip'])->assertOk()->headers->get('content-type'))
         ->toBe('image/jpeg')
-        ->and($this->answer($this->getJson('/api/runs'), 'run-list')['analyses'])
+        ->and($this->answer($this->getJson('/api/strip'), 'strip')['activities'])
         ->toBe([]);
     $curves = $this->answer($this->getJson("/api/cuts/{$cut['id']}/curves?columns=30"), 'curves');
     expect($curves['detail'])->toHaveCount(30)->and($curves['peak'][22])->toBe(0)->and($curves['peak'][2])->toBeGreaterThan(0.05);

@@ -209,7 +209,7 @@ it('takes a cut off the shelf and leaves its file', function () {
     $this->deleteJson("/api/cuts/{$cut['id']}")->assertNoContent();
     expect(is_file($cut['path']))
         ->toBeTrue()
-        ->and($this->answer($this->getJson('/api/runs'), 'run-list')['runs'])
+        ->and($this->answer($this->getJson('/api/queue'), 'queue')['runs'])
         ->toHaveCount(2);
 });
 
@@ -220,8 +220,8 @@ it('answers each question in its format', function (string $address, string $sch
     ['presets', 'preset-list'],
     ['hosts', 'host-list'],
     ['choices', 'choices'],
-    ['runs', 'run-list'],
-    ['runs?latest=2', 'run-list'],
+    ['strip', 'strip'],
+    ['queue', 'queue'],
 ]);
 
 it('reckons sending with the speed of your line', function () {

@@ -241,7 +241,7 @@ it('makes an image of every frame, in a folder that names them all', function (
             ->and($run->slip['reading']['video'][0]['bitDepth'])
             ->toBe($depth);
     }
-    $shown = $this->answer($this->getJson('/api/runs'), 'run-list')['runs'][0];
+    $shown = $this->answer($this->getJson('/api/queue'), 'queue')['runs'][0];
     expect([$shown['onDisk'], $shown['isFolder']])
         ->toBe([true, true])
         ->and($this->getJson("/api/runs/{$run->id}/file")->getStatusCode())

@@ -279,7 +279,7 @@ it('goes on after its machine has slept, beside one that took over meanwhile', f
     $this->host->fault('slow', ['bytes' => 400_000]);
     $dispatch = app(Dispatches::class)->ofFile($path, $account, $this->details, 'private');
     $knows = ['CRATE_HOSTS_AT' => "lanternwick={$this->host->address}", 'APP_KEY' => config('app.key')];
-    $asleep = Elsewhere::artisan($folder, ['crate:work', '--kinds=send'], $knows);
+    $asleep = Elsewhere::artisan($folder, ['crate:work', '--groups=sending'], $knows);
     for ($i = 0; $i < 200 && $dispatch->refresh()->sent === 0; $i++) {
         usleep(50_000);
     }
@@ -319,7 +319,7 @@ it('keeps to the hours and the order that a person says', function () {
         ->sortBy('place')->pluck('id')->all();
     $this->answer($this->putJson("/api/dispatches/{$third->id}/place", ['before' => $first->id]), 'dispatch-answer');
     expect($order())->toBe([$third->id, $first->id, $second->id])
-        ->and(array_column($this->answer($this->getJson('/api/runs'), 'run-list')['tests'], 'name'))->toBe(['one', 'two', 'three']);
+        ->and(array_column($this->answer($this->getJson('/api/strip'), 'strip')['activities'], 'name'))->toBe(['three', 'one', 'two']);
 
     $this->answer($this->putJson('/api/settings', ['sendHours' => '22 to 6']), 'error', 422);
     $this->answer($this->putJson('/api/settings', ['sendSpeed' => 12]), 'error', 422);

@@ -109,7 +109,7 @@ it('waits for a drive that says nothing at all, and its pages do not wait with i
         ->and($waits->work->error)->toContain('does not answer: '.dirname($waits->file))
         ->and(Drive::freeBytes($this->drive->path))->toBeNull();
 
-    $runs = $this->answer($this->getJson('/api/runs'), 'run-list')['runs'];
+    $runs = $this->answer($this->getJson('/api/queue'), 'queue')['runs'];
     expect(array_column($runs, 'onDisk', 'id')[$run->id])->toBeFalse();
     $this->getJson('/api/machine')->assertOk()->assertJsonPath('freeBytes', null);
     $this->getJson('/api/settings')->assertOk();
@@ -123,7 +123,7 @@ it('waits for a drive that says nothing at all, and its pages do not wait with i
     ($this->goOn)($this->drive);
     usleep(1_200_000);
     expect(($this->again)($waits)->work->state)->toBe(WorkState::Done)
-        ->and(array_column($this->getJson('/api/runs')->json('runs'), 'onDisk', 'id')[$run->id])->toBeTrue();
+        ->and(array_column($this->getJson('/api/queue')->json('runs'), 'onDisk', 'id')[$run->id])->toBeTrue();
 });
 
 it('says of a cut whose own drive went silent that it did, has what reads it wait, and goes on when it is back', function () {

@@ -111,7 +111,7 @@ it('lets a broken file stop neither the shelf nor the queue', function () {
     config(['crate.presets' => $this->folder('media')]);
     $this->file('broken.json', '{"format": ');
     $this->getJson('/api/cuts')->assertOk();
-    $this->getJson('/api/runs')->assertOk();
+    $this->getJson('/api/queue')->assertOk();
     expect($this->answer($this->getJson('/api/presets'), 'preset-list')['broken'][0]['fault'])->toContain('broken.json');
 });
 

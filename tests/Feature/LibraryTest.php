@@ -191,9 +191,9 @@ it('names the version in what is made', function () {
     $plan = Run::query()->find($run->id)->plan;
     expect($plan['presetVersion'])->toBe(2)
         ->and($plan['values']['container']['label'])->toBe('MOV')
-        ->and($this->getJson('/api/runs')->json('runs.0.preset'))->toBe('Kiln pieces, version 2')
-        ->and($this->getJson("/api/runs?cut={$cut['id']}")->json('runs.*.id'))->toBe([$run->id])
-        ->and($this->getJson('/api/runs?cut='.($cut['id'] + 1))->json('runs'))->toBe([]);
+        ->and($this->getJson('/api/queue')->json('runs.0.preset'))->toBe('Kiln pieces, version 2')
+        ->and($this->getJson("/api/cuts/{$cut['id']}/runs")->json('runs.*.id'))->toBe([$run->id])
+        ->and($this->getJson("/api/cuts/{$this->bringIn('few')['id']}/runs")->json('runs'))->toBe([]);
 });
 
 it('plans open sheets anew when a host changes, marks what that changed, and leaves waiting runs alone', function () {

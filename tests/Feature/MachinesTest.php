@@ -50,7 +50,7 @@ beforeEach(function (): void {
         ...$this->servers->surroundings(),
     ];
     $this->begin = function (string $machine, array $more = []): Process {
-        $command = [PHP_BINARY, base_path('artisan'), 'crate:work', '--kinds=make,part'];
+        $command = [PHP_BINARY, base_path('artisan'), 'crate:work', '--groups=files'];
         $this->workers[] = $worker = new Process($command, base_path(), $more + ($this->surroundings)($machine), timeout: null);
         $worker->start();
 
@@ -106,7 +106,7 @@ it('makes twenty files once each on two machines, while one vanishes and its ser
     ($this->until)(fn (): bool => $count() >= 7, 'the other goes on without Redis');
     $this->servers->endPostgres();
     DB::purge();
-    $this->getJson('/api/runs')->assertStatus(503)->assertJsonPath('error.id', 'database-gone');
+    $this->getJson('/api/queue')->assertStatus(503)->assertJsonPath('error.id', 'database-gone');
     sleep(3);
     $this->servers->beginPostgres();
     DB::purge();
@@ -149,10 +149,10 @@ it('serves its pages by nginx and PHP-FPM with the files that we give, and asks 
         $signIn = [...$elsewhere, ...$jar, ...$json, '-d', '{"name":"mira","password":"crates of walnut"}'];
         expect($pages->ask('/api/machine', $elsewhere)[0])->toBe(401)
             ->and($pages->ask('/api/sign-in', $signIn)[0])->toBe(200)
-            ->and($pages->ask('/api/runs', [...$elsewhere, ...$jar])[0])->toBe(200)
+            ->and($pages->ask('/api/queue', [...$elsewhere, ...$jar])[0])->toBe(200)
             // What ends the server of bin/start is refused here, and nothing else comes out of the folder.
             ->and($pages->ask('/api/uploads', [...$elsewhere, '-H', 'Content-Length: 99999999999999', '-d', 'x'])[0])->toBe(413)
-            ->and($pages->ask('/api/runs', [...$elsewhere, ...$jar])[0])->toBe(200)
+            ->and($pages->ask('/api/queue', [...$elsewhere, ...$jar])[0])->toBe(200)
             ->and($pages->ask('/.env')[0])->toBe(404)
             ->and($pages->ask('/../.env', ['--path-as-is'])[0])->toBeIn([400, 404]);
     } finally {

@@ -115,7 +115,7 @@ it('tells a webhook once when all of the queue is done, signed, and tries again 
         ->and($headers['X-Outer-Crate-Signature'])->toBe($signature)
         ->and(app(Contract::class)->faults(json_decode($body), 'queue-done'))->toBe([])
         ->and(json_decode($body, true)['made'])->toHaveCount(2)
-        ->and($this->getJson('/api/runs')->json('queue.ended.words'))->toBe('2 files are made.');
+        ->and($this->getJson('/api/strip')->json('ended.words'))->toBe('2 files are made.');
 });
 
 it('sends no notification to an address that is not on the internet, wherever it comes from', function () {

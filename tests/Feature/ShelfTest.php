@@ -86,7 +86,7 @@ it('brings in and packs a file whose name is not UTF-8', function () {
     $output = ['preset' => 'sound-wav', 'host' => null, 'edits' => (object) []];
     $this->postJson("/api/cuts/{$cut['id']}/pack", ['outputs' => [$output]])->assertStatus(202);
     $this->work();
-    expect($this->getJson('/api/runs')->json('runs.0.state'))->toBe('done')->and($this->left('out'))->toHaveCount(1);
+    expect($this->getJson('/api/queue')->json('runs.0.state'))->toBe('done')->and($this->left('out'))->toHaveCount(1);
 });
 
 it('reads what pages bring in in a process of its own, and names the limit that it met', function () {

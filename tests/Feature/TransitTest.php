@@ -391,15 +391,16 @@ it('cites no proof that an earlier version kept, and keeps none of a cut that wa
     expect($proof->fresh())->toBeNull();
 });
 
-it('is seen on the belt while it is under way', function () {
+it('is seen in the strip while it is under way', function () {
     $cut = $this->bringIn('few');
     ($this->ask)($cut, $this->quick);
-    $belt = fn (): array => $this->answer($this->getJson('/api/runs?latest=8'), 'run-list')['tests'];
-    expect($belt())->toBe([[
-        'name' => 'Few', 'what' => 'test through Platen', 'page' => "/cuts/{$cut['id']}/survives", 'running' => false, 'percent' => 0,
+    $strip = fn (): array => $this->answer($this->getJson('/api/strip'), 'strip')['activities'];
+    expect($strip())->toBe([[
+        'kind' => 'transit', 'name' => 'Few', 'what' => 'test through Platen', 'page' => "/cuts/{$cut['id']}/survives",
+        'running' => false, 'percent' => 0, 'secondsLeftLabel' => null,
     ]]);
     $this->work('transit');
-    expect($belt())->toBe([]);
+    expect($strip())->toBe([]);
 });
 
 it('is put down and taken up again, and stopped', function () {

@@ -44,7 +44,7 @@ it('carries sheets over, with what was changed in them', function () {
 });
 
 it('carries what was made over, with its slips', function () {
-    $list = $this->answer($this->getJson('/api/runs'), 'run-list')['runs'];
+    $list = $this->answer($this->getJson('/api/queue'), 'queue')['runs'];
     expect(array_count_values(array_column($list, 'state')))
         ->toEqualCanonicalizing(['waiting' => 2, 'failed' => 1, 'done' => 3])
         ->and(array_column($list, 'expectedSeconds'))->each->toBeGreaterThan(0);

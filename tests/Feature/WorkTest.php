@@ -13,13 +13,16 @@ use App\Models\WorkState;
 use App\Packing\ClearLeftovers;
 use App\Packing\MakeFile;
 use App\Work\Conclusion;
+use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Kinds;
 use App\Work\Meter;
 use App\Work\Owner;
 use App\Work\Presence;
+use App\Work\Priority;
 use App\Work\SideBySide;
 use App\Work\Worker;
+use App\Work\WorkerGroup;
 use App\Work\WorkQueue;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -296,39 +299,9 @@ it('goes on through a moment in which the database cannot be asked', function ()
     {
         public int $ran = 0;
 
-        public function name(): string
+        public function declaration(): Declaration
         {
-            return 'made-up';
-        }
-
-        public function does(): string
-        {
-            return 'makes things up';
-        }
-
-        public function priority(): int
-        {
-            return 1;
-        }
-
-        public function givesWay(): bool
-        {
-            return false;
-        }
-
-        public function atOnce(): ?int
-        {
-            return null;
-        }
-
-        public function staleAfter(): ?int
-        {
-            return null;
-        }
-
-        public function brokeDown(): string
-        {
-            return 'It broke.';
+            return new Declaration('made-up', 'makes things up', 'It broke.', WorkerGroup::Files, Priority::Analysis);
         }
 
         public function run(Work $work, Meter $meter): void
@@ -374,7 +347,7 @@ it('survives a kill at any moment of a run', function () {
     $runs = $this->queued($cut, $outputs);
     $lively = ['CRATE_WORK_LEASE' => '0.3', 'CRATE_WORK_MOST_LOST' => '1000'];
     for ($kill = 0; $kill < 25; $kill++) {
-        $worker = Elsewhere::artisan($folder, ['crate:work', '--kinds=make'], $lively);
+        $worker = Elsewhere::artisan($folder, ['crate:work', '--groups=files'], $lively);
         // From before it has booted to after a run or two.
         usleep(mt_rand(100_000, 900_000));
         $worker->signal(SIGKILL);
@@ -439,7 +412,7 @@ it('takes over nothing of what another process is making', function () {
 
 it('waits for a run that another worker took from bin/crate pack', function () {
     $folder = shared();
-    $worker = Elsewhere::artisan($folder, ['crate:work', '--kinds=make']);
+    $worker = Elsewhere::artisan($folder, ['crate:work', '--groups=files']);
     $pack = Elsewhere::crate($folder, ['pack', $this->clip(), '--output=review-720', '--output=sound-wav', "--to={$folder}/out", '--json']);
     $pack->wait();
     $worker->signal(SIGTERM);
@@ -454,7 +427,7 @@ it('waits for a run that another worker took from bin/crate pack', function () {
 
 it('lets workers end with the queue where that is configured, and not begin anew', function () {
     $folder = shared();
-    $worker = Elsewhere::artisan($folder, ['crate:work', '--kinds=make'], ['CRATE_END_QUITS' => 'true']);
+    $worker = Elsewhere::artisan($folder, ['crate:work', '--groups=files'], ['CRATE_END_QUITS' => 'true']);
     Elsewhere::crate($folder, ['pack', $this->clip(), '--output=sound-wav', "--to={$folder}/out"])->wait();
     expect($worker->wait())->toBe(86);
 });
@@ -549,7 +522,7 @@ it('lets nothing that uses this machine give way to what waits for a host', func
 
 it('says when no worker is there', function () {
     config(['crate.work.idle' => 0.1]);
-    $there = fn (): bool => $this->answer($this->getJson('/api/runs'), 'run-list')['worker'];
+    $there = fn (): bool => $this->answer($this->getJson('/api/strip'), 'strip')['worker'];
     expect($there())->toBeFalse();
     app(Worker::class)->run(['make'], fn (): bool => false, function () use (&$looks, &$while, $there): bool {
         $while = $looks === 1 ? $there() : $while;

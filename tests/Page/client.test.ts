@@ -43,7 +43,7 @@ describe('a call', () => {
         });
         const output = { key: 'a', preset: 'x', host: null, edits: {}, range: null };
         const sheet = (outputs: number) => ({ range: null, outputs: Array.from({ length: outputs }, () => output) });
-        await api.runs();
+        await api.queue();
         await api.pack(1);
         await api.saveSheet(1, sheet(1));
         await api.saveSheet(1, sheet(2_000));

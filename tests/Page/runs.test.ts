@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { newerRuns } from '../../resources/js/api/runs';
-import type { Run, RunList } from '../../resources/js/api/types';
+import type { Queue, Run } from '../../resources/js/api/types';
 
 const run = (id: number, state: Run['state'], more: Partial<Run> = {}) =>
     ({ id, state, cleared: false, ...more }) as Run;
 
-const list = (order: number[], runs: Run[], at = '1') => ({ at, order, runs }) as RunList;
+const list = (order: number[], runs: Run[], at = '1') => ({ at, order, runs }) as Queue;
 
-const told = (answer: RunList | null) => answer?.runs.map(({ id, state }) => `${id} ${state}`);
+const told = (answer: Queue | null) => answer?.runs.map(({ id, state }) => `${id} ${state}`);
 
 describe('what is known of the runs, and what changed since', () => {
     const known = list(

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, type Kind } from './client';
 import { isUnderWay, newerRuns } from './runs';
-import type { CutAnalysis, RunList } from './types';
+import type { CutAnalysis, Queue, QueueSummary } from './types';
 
 export { isUnderWay };
 
@@ -24,29 +24,35 @@ export const useChoices = () =>
 
 export const useMachine = () => useQuery({ queryKey: ['machine'], queryFn: api.machine, refetchInterval: 15_000 });
 
-/** Asked twice a second while something is being made, seldom otherwise. */
-const pace = (list: RunList | undefined) =>
-    list?.order.length || list?.analyses.length || list?.tests.length ? 500 : 4_000;
+/** Twice a second while something is being made, seldom otherwise. */
+const pace = (isBusy: boolean) => (isBusy ? 500 : 4_000);
 
-export const useBelt = () =>
+const underWayIn = (queue: QueueSummary) => queue.going + queue.waiting + queue.paused;
+
+export const useStrip = () =>
     useQuery({
-        queryKey: ['runs', 'belt'],
-        queryFn: api.belt,
-        refetchInterval: (query) => pace(query.state.data),
+        queryKey: ['runs', 'strip'],
+        queryFn: api.strip,
+        refetchInterval: ({ state: { data } }) =>
+            pace(data !== undefined && underWayIn(data.queue) + data.activities.length > 0),
     });
 
-/** All runs: of those that are known, only what changed is asked for. */
-async function newer(known: RunList | undefined): Promise<RunList> {
-    const next = known === undefined ? null : newerRuns(known, await api.runsSince(known.at));
-    return next ?? api.runs();
+/** All of the queue: of the runs that are known, only what changed is asked for. */
+async function newer(known: Queue | undefined): Promise<Queue> {
+    const next = known === undefined ? null : newerRuns(known, await api.queueChanges(known.at));
+    return next ?? api.queue();
 }
 
-export const useRuns = () =>
+export const useQueue = () =>
     useQuery({
-        queryKey: ['runs', 'all'],
-        queryFn: ({ client }) => newer(client.getQueryData<RunList>(['runs', 'all'])),
-        refetchInterval: (query) => pace(query.state.data),
+        queryKey: ['runs', 'queue'],
+        queryFn: ({ client }) => newer(client.getQueryData<Queue>(['runs', 'queue'])),
+        refetchInterval: ({ state: { data } }) => pace(data !== undefined && data.order.length > 0),
     });
+
+/** Runs of one cut: under way first, then the latest finished ones. */
+export const useRunsOf = (cut: number) =>
+    useQuery({ queryKey: ['runs', 'of', cut], queryFn: () => api.runsOf(cut) }).data?.runs ?? [];
 
 export const useSlips = (pack: string) =>
     useQuery({

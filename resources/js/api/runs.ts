@@ -1,4 +1,4 @@
-import type { Run, RunList } from './types';
+import type { Queue, Run } from './types';
 
 const underWay: readonly Run['state'][] = ['waiting', 'running', 'checking'];
 
@@ -10,7 +10,7 @@ export const isUnderWay = (run: Run) => underWay.includes(run.state);
  * @param next an answer that holds what changed, and the order of all that is under way
  * @returns null where it tells of a run that nobody knows: all have to be asked for
  */
-export function newerRuns(known: RunList, next: RunList): RunList | null {
+export function newerRuns(known: Queue, next: Queue): Queue | null {
     const byId = new Map([...known.runs, ...next.runs].map((run) => [run.id, run]));
     const queued = next.order.flatMap((id) => byId.get(id) ?? []);
     if (queued.length < next.order.length) {

@@ -18,6 +18,7 @@ export interface Contract {
     'cut-answer': CutAnswer;
     'cut-list': CutList;
     'cut-request': CutRequest;
+    'cut-runs': CutRuns;
     cut: Cut;
     'default-answer': DefaultAnswer;
     'default-request': DefaultRequest;
@@ -72,6 +73,7 @@ export interface Contract {
     'preset-request': PresetRequest;
     preset: PresetFile;
     'queue-done': QueueDone;
+    'queue-summary': QueueSummary;
     queue: Queue;
     range: Range;
     'reading-in-words': ReadingInWords;
@@ -81,7 +83,6 @@ export interface Contract {
     'row-help': RowHelp;
     rules: Rules;
     'run-answer': RunAnswer;
-    'run-list': RunList;
     'run-log': RunLog;
     'run-move-request': RunMoveRequest;
     run: Run;
@@ -99,6 +100,8 @@ export interface Contract {
     span: Span;
     'store-clear-request': StoreClearRequest;
     store: Store;
+    'strip-activity': StripActivity;
+    strip: Strip;
     'table-answer': TableAnswer;
     'table-request': TableRequest;
     taught: Taught;
@@ -688,6 +691,77 @@ export interface CutList {
  */
 export interface CutRequest {
     path: string;
+}
+/**
+ * Answer of GET /api/cuts/{cut}/runs: under way first, then the latest finished ones.
+ */
+export interface CutRuns {
+    runs: Run[];
+}
+/**
+ * The making of one output.
+ */
+export interface Run {
+    id: number;
+    pack: string;
+    cut: number | null;
+    cutName: string;
+    name: string;
+    role: string;
+    preset: string;
+    state: 'waiting' | 'running' | 'checking' | 'done' | 'failed' | 'stopped';
+    frames: number;
+    framesTotal: number;
+    percent: number;
+    speed: number | null;
+    secondsLeft: number | null;
+    secondsLeftLabel: string | null;
+    expectedSeconds: number;
+    error: string | null;
+    file: string;
+    path: string;
+    onDisk: boolean;
+    stopAsked: boolean;
+    endedAt: string | null;
+    bytesLabel: string | null;
+    differences: number | null;
+    /**
+     * A folder of images in place of a file; it cannot be downloaded.
+     */
+    isFolder: boolean;
+    /**
+     * It is left alone where it waits, and stands still where it is being made.
+     */
+    paused: boolean;
+    /**
+     * The pass under way, such as `pass 1 of 2`; null where there is one, or none yet.
+     */
+    pass: string | null;
+    /**
+     * File size so far.
+     */
+    soFarLabel: string | null;
+    /**
+     * File size that it is likely to come to.
+     */
+    toComeLabel: string | null;
+    startedAt: string | null;
+    /**
+     * In the queue: the lower is made first.
+     */
+    place: number;
+    /**
+     * Key of its column on the sheet.
+     */
+    output: string | null;
+    /**
+     * It was sent back to its sheet, and waits for what is made of it.
+     */
+    recalled: boolean;
+    /**
+     * It was taken off the page of the queue.
+     */
+    cleared: boolean;
 }
 /**
  * What sheets begin with.
@@ -2187,71 +2261,6 @@ export interface PackAnswer {
     runs: Run[];
 }
 /**
- * The making of one output.
- */
-export interface Run {
-    id: number;
-    pack: string;
-    cut: number | null;
-    cutName: string;
-    name: string;
-    role: string;
-    preset: string;
-    state: 'waiting' | 'running' | 'checking' | 'done' | 'failed' | 'stopped';
-    frames: number;
-    framesTotal: number;
-    percent: number;
-    speed: number | null;
-    secondsLeft: number | null;
-    secondsLeftLabel: string | null;
-    expectedSeconds: number;
-    error: string | null;
-    file: string;
-    path: string;
-    onDisk: boolean;
-    stopAsked: boolean;
-    endedAt: string | null;
-    bytesLabel: string | null;
-    differences: number | null;
-    /**
-     * A folder of images in place of a file; it cannot be downloaded.
-     */
-    isFolder: boolean;
-    /**
-     * It is left alone where it waits, and stands still where it is being made.
-     */
-    paused: boolean;
-    /**
-     * The pass under way, such as `pass 1 of 2`; null where there is one, or none yet.
-     */
-    pass: string | null;
-    /**
-     * File size so far.
-     */
-    soFarLabel: string | null;
-    /**
-     * File size that it is likely to come to.
-     */
-    toComeLabel: string | null;
-    startedAt: string | null;
-    /**
-     * In the queue: the lower is made first.
-     */
-    place: number;
-    /**
-     * Key of its column on the sheet.
-     */
-    output: string | null;
-    /**
-     * It was sent back to its sheet, and waits for what is made of it.
-     */
-    recalled: boolean;
-    /**
-     * It was taken off the page of the queue.
-     */
-    cleared: boolean;
-}
-/**
  * Printed by `bin/crate pack --json`.
  */
 export interface PackCommand {
@@ -3262,9 +3271,33 @@ export interface QueueDone {
     }[];
 }
 /**
- * The queue as a timetable: when each run is likely to begin and to end, and all of them together.
+ * All runs under way together.
+ */
+export interface QueueSummary {
+    secondsLeft: number;
+    secondsLeftLabel: string;
+    ends: string | null;
+    going: number;
+    waiting: number;
+    paused: number;
+    /**
+     * Of all that is under way.
+     */
+    percent: number;
+}
+/**
+ * Answer of GET /api/queue and of GET /api/queue/changes: runs under way in their order, then finished ones, or only the runs that changed.
  */
 export interface Queue {
+    /**
+     * `since` of the next GET /api/queue/changes.
+     */
+    at: string;
+    /**
+     * Runs under way, in their order.
+     */
+    order: number[];
+    runs: Run[];
     /**
      * Of each run under way, in their order.
      */
@@ -3273,27 +3306,7 @@ export interface Queue {
         begins: string | null;
         ends: string | null;
     }[];
-    secondsLeft: number;
-    secondsLeftLabel: string;
-    ends: string | null;
-    waiting: number;
-    paused: number;
-    /**
-     * Of all that is under way.
-     */
-    percent: number;
-    /**
-     * The last time that all of it was done.
-     */
-    ended: {
-        id: number;
-        endedAt: string;
-        made: number;
-        failed: number;
-        words: string;
-        sound: string;
-    } | null;
-    going: number;
+    queue: QueueSummary;
 }
 /**
  * Answer of GET /api/cuts/{cut}/reading.
@@ -3335,43 +3348,6 @@ export interface RowHelp {
  */
 export interface RunAnswer {
     run: Run;
-}
-/**
- * Answer of GET /api/runs.
- */
-export interface RunList {
-    runs: Run[];
-    analyses: {
-        cut: number;
-        cutName: string;
-        state: 'none' | 'waiting' | 'running' | 'done' | 'failed';
-        percent: number;
-        secondsLeftLabel: string | null;
-        error: string | null;
-    }[];
-    /**
-     * Someone is there to take work in hand.
-     */
-    worker: boolean;
-    /**
-     * Transit tests and teachings that are under way.
-     */
-    tests: {
-        name: string;
-        what: string;
-        page: string;
-        running: boolean;
-        percent: number;
-    }[];
-    queue: Queue;
-    /**
-     * What `since` asks from.
-     */
-    at: string;
-    /**
-     * Runs under way, in their order.
-     */
-    order: number[];
 }
 /**
  * Answer of GET /api/runs/{run}/log.
@@ -3674,6 +3650,50 @@ export interface Store {
         bytes: number;
         label: string;
     }[];
+}
+/**
+ * Work under way other than making files: an analysis, a test, a lesson, a sending.
+ */
+export interface StripActivity {
+    kind: string;
+    /**
+     * Of the cut, host or video.
+     */
+    name: string;
+    what: string;
+    /**
+     * Path of the page that shows it.
+     */
+    page: string;
+    running: boolean;
+    percent: number;
+    secondsLeftLabel: string | null;
+}
+/**
+ * Answer of GET /api/strip: what the strip at the bottom of every page shows.
+ */
+export interface Strip {
+    /**
+     * A worker is running.
+     */
+    worker: boolean;
+    /**
+     * The first runs under way, then the latest finished ones.
+     */
+    runs: Run[];
+    activities: StripActivity[];
+    queue: QueueSummary;
+    /**
+     * The last time that all of it was done.
+     */
+    ended: {
+        id: number;
+        endedAt: string;
+        made: number;
+        failed: number;
+        words: string;
+        sound: string;
+    } | null;
 }
 /**
  * What was understood of a pasted table of rates.

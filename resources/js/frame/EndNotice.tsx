@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { useBelt } from '../api/queries';
+import { useStrip } from '../api/queries';
 import { play } from '../settings/play';
 import { Mark } from '../ui/Mark';
 
@@ -11,7 +11,7 @@ const look =
 
 /** Says on every page when all of the queue is done: what was made, a sound, and a notification where the browser may. */
 export function EndNotice() {
-    const ended = useBelt().data?.queue.ended;
+    const ended = useStrip().data?.ended;
     const known = useRef<number | null | undefined>(undefined);
     const [dismissed, setDismissed] = useState<number | null>(null);
     const [fresh, setFresh] = useState<number | null>(null);

@@ -5,10 +5,10 @@ import { api } from '../api/client';
 import { useFollowedLibrary } from '../api/library';
 import { useMachine } from '../api/queries';
 import { Figures } from '../ui/Figures';
-import { Belt } from './Belt';
 import { EndNotice } from './EndNotice';
 import { KeyList } from './KeyList';
 import { SignIn } from './SignIn';
+import { Strip } from './Strip';
 import { currentTheme, setTheme } from './theme';
 import { useKeptScroll } from './useKeptScroll';
 
@@ -74,7 +74,7 @@ export function Frame() {
             <main ref={main} tabIndex={-1} className="relative min-h-0 overflow-y-auto outline-none" id="main">
                 <Outlet />
             </main>
-            <Belt />
+            <Strip />
             <EndNotice />
             <SignIn />
         </div>

@@ -2,8 +2,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
-import { isUnderWay, useRuns } from '../api/queries';
-import type { Queue, Run } from '../api/types';
+import { isUnderWay, useQueue } from '../api/queries';
+import type { Queue, QueueSummary, Run } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Blank, Failed, Loading } from '../ui/States';
@@ -21,7 +21,7 @@ const inOrder = (a: Run, b: Run) => Number(isGoing(b)) - Number(isGoing(a)) || a
 
 /** All runs, as a timetable: those under way in their order, then those that are done. */
 export function QueuePage() {
-    const { data, isError, error, refetch } = useRuns();
+    const { data, isError, error, refetch } = useQueue();
     useTitle('Queue');
     const [cleared, setCleared] = useState<number[]>([]);
     const client = useQueryClient();
@@ -88,14 +88,14 @@ export function QueuePage() {
             )}
             {undo}
             {active.some(isUnderWay) && <Total queue={data.queue} going={active.filter(isGoing).length} />}
-            {active.length > 0 && <Table name="Under way" runs={active} queue={data.queue} />}
-            {done.length > 0 && <Table name="Done" runs={done} queue={data.queue} />}
+            {active.length > 0 && <Table name="Under way" runs={active} times={data.times} />}
+            {done.length > 0 && <Table name="Done" runs={done} times={data.times} />}
         </div>
     );
 }
 
 /** One line about all of it. */
-function Total({ queue, going }: { queue: Queue; going: number }) {
+function Total({ queue, going }: { queue: QueueSummary; going: number }) {
     const ends = queue.ends === null ? null : new Date(queue.ends);
     const parts = [
         going === 0 ? null : `${going} being made`,
@@ -114,7 +114,7 @@ function Total({ queue, going }: { queue: Queue; going: number }) {
     );
 }
 
-function Table({ name, runs, queue }: { name: string; runs: Run[]; queue: Queue }) {
+function Table({ name, runs, times }: { name: string; runs: Run[]; times: Queue['times'] }) {
     const { move } = useRunActions();
     const waiting = runs.filter((run) => run.state === 'waiting').map(({ id }) => id);
     const moveTo = (run: number, before: number | null) => move.mutate({ run, before });
@@ -154,12 +154,7 @@ function Table({ name, runs, queue }: { name: string; runs: Run[]; queue: Queue 
             </thead>
             <tbody>
                 {runs.map((run) => (
-                    <QueueRow
-                        key={run.id}
-                        run={run}
-                        time={queue.times.find((time) => time.run === run.id)}
-                        {...wayOf(run)}
-                    />
+                    <QueueRow key={run.id} run={run} time={times.find((time) => time.run === run.id)} {...wayOf(run)} />
                 ))}
             </tbody>
         </table>

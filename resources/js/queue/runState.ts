@@ -3,7 +3,7 @@ import { api } from '../api/client';
 import type { Run } from '../api/types';
 import type { MarkKind } from '../ui/Mark';
 
-/** The one mark of a run's state wherever it is shown: on the belt, in the queue, at its slip, among packs. */
+/** The one mark of a run's state wherever it is shown: on the strip, in the queue, at its slip, among packs. */
 export function runMark({ state, differences }: Pick<Run, 'state' | 'differences'>): MarkKind | null {
     switch (state) {
         case 'failed':
@@ -17,7 +17,7 @@ export function runMark({ state, differences }: Pick<Run, 'state' | 'differences
     }
 }
 
-/** What the belt and the queue say of a run: `194/313 · 62 % · 24.3 fps · 0:14`; in brief, where there are several, `62 % · 0:14`. */
+/** What the strip and the queue say of a run: `194/313 · 62 % · 24.3 fps · 0:14`; in brief, where there are several, `62 % · 0:14`. */
 export function stateText(run: Run, brief = false): string {
     if (run.stopAsked) {
         return 'stopping';

@@ -1,11 +1,11 @@
 import { Send } from 'lucide-react';
 import { Link } from 'react-router';
+import { useRunsOf } from '../api/queries';
 import type { Output } from './outputs';
-import { useLatestRuns } from './useLatestRuns';
 
 /** From a column to the sending of what it made last, or is making; nothing where it made nothing for a host. */
 export function SendOutput({ cut, output, number }: { cut: number; output: Output; number: number }) {
-    const run = useLatestRuns(cut).find(
+    const run = useRunsOf(cut).find(
         (one) => one.output === output.key && one.role === 'upload' && !['failed', 'stopped'].includes(one.state),
     );
     if (run === undefined) {

@@ -26,7 +26,7 @@ interface Props {
 }
 
 /** From the results to the bottom of the window, in pixels: an editor never covers what it changes. */
-function resultsAndBelt(): number {
+function resultsAndStrip(): number {
     const results = document.querySelector('#sheet tfoot')?.getBoundingClientRect();
     return results === undefined ? 12 : Math.max(12, window.innerHeight - results.top + 4);
 }
@@ -114,7 +114,7 @@ function Cell({ cut, row, at, number, first, plan, output, columns, planning }: 
                     // Above its cell it leaves the results in sight.
                     side="top"
                     tall
-                    clear={open ? resultsAndBelt() : undefined}
+                    clear={open ? resultsAndStrip() : undefined}
                 >
                     <CellEditor
                         cut={cut}

@@ -1,5 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { useRunsOf } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Trouble } from '../ui/States';
 
@@ -14,7 +15,7 @@ interface Props {
 /** Runs that were sent back to this sheet to be changed: each keeps its place in the queue until it is put back there. */
 export function TakenBack({ cut, keys, settled }: Props) {
     const client = useQueryClient();
-    const runs = useQuery({ queryKey: ['runs', 'back', cut], queryFn: () => api.runsOf(cut) }).data?.runs ?? [];
+    const runs = useRunsOf(cut);
     const onSettled = () => client.invalidateQueries({ queryKey: ['runs'] });
     const put = useMutation({
         mutationFn: async (key: string) => {

@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
-import { useLatestRuns } from './useLatestRuns';
+import { useRunsOf } from '../api/queries';
 
 /** From a sheet to what came out of it last. */
 export function ToSlips({ cut }: { cut: number }) {
-    const [run] = useLatestRuns(cut);
+    const [run] = useRunsOf(cut);
     return run === undefined ? null : (
         <Link
             to={`/slips/${run.pack}`}

@@ -80,7 +80,7 @@ final class User
         $cut = $this->cut();
         $run = $this->run(fn (): bool => true)['id'] ?? null;
         $paths = [
-            '', 'api/cuts', 'api/runs', 'api/machine', 'api/store', 'api/dispatches', 'api/workers', 'api/media', 'api/settings',
+            '', 'api/cuts', 'api/strip', 'api/queue', 'api/machine', 'api/store', 'api/dispatches', 'api/workers', 'api/media', 'api/settings',
             'api/choices', 'api/presets', 'api/hosts', 'api/watch-folders', 'api/uploads',
             ...$cut === null ? [] : array_map(
                 fn (string $what): string => "api/cuts/{$cut}/{$what}",
@@ -297,7 +297,7 @@ final class User
     /** @return list<array<string, mixed>> */
     private function runs(): array
     {
-        return $this->get('api/runs')['runs'] ?? [];
+        return $this->get('api/queue')['runs'] ?? [];
     }
 
     /**

@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
-import { isUnderWay, useBelt } from '../api/queries';
-import type { Run } from '../api/types';
+import { isUnderWay, useStrip } from '../api/queries';
+import type { Run, StripActivity } from '../api/types';
 import { runMark, stateText, useStop } from '../queue/runState';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
@@ -12,23 +12,14 @@ const SHOWN = 3;
 const item = 'relative flex min-w-[180px] items-center gap-2.5 border-x border-line bg-surface';
 
 /** The strip along the bottom of every page: what is being made, or what came of it last. */
-export function Belt() {
-    const { data } = useBelt();
+export function Strip() {
+    const { data } = useStrip();
     const runs = data?.runs ?? [];
     const active = runs.filter(isUnderWay);
     const latest = runs.find((run) => !isUnderWay(run));
     const shown = active.length > 0 ? active : runs.filter((run) => run.pack === latest?.pack).reverse();
-    const looks: LookProps[] = [
-        ...(data?.tests ?? []).map((test) => ({ ...test, percent: test.running ? test.percent : null })),
-        ...(data?.analyses ?? []).map((analysis) => ({
-            page: `/cuts/${analysis.cut}`,
-            name: analysis.cutName,
-            what: 'analysis',
-            percent: analysis.state === 'running' ? analysis.percent : null,
-            left: analysis.secondsLeftLabel,
-        })),
-    ];
-    const queued = data?.order.length ?? 0;
+    const activities = data?.activities ?? [];
+    const queued = data === undefined ? 0 : data.queue.going + data.queue.waiting + data.queue.paused;
     const left = data?.queue.secondsLeft ? data.queue.secondsLeftLabel : null;
     const percent = active.length === 0 ? undefined : data?.queue.percent;
     const unmanned = data?.worker === false;
@@ -40,7 +31,7 @@ export function Belt() {
 
     return (
         <section
-            aria-label="Belt"
+            aria-label="Strip"
             className="flex items-stretch gap-px border-t border-line bg-sunk px-5 text-[12.5px]"
         >
             {unmanned && (
@@ -52,13 +43,13 @@ export function Belt() {
                     No worker is running. Start Outer Crate again.
                 </span>
             )}
-            {(looks.length > 0 && active.length === 0 ? [] : shown.slice(0, room)).map((run) => (
+            {(activities.length > 0 && active.length === 0 ? [] : shown.slice(0, room)).map((run) => (
                 <Item key={run.id} run={run} brief={active.filter(isGoing).length > 1} />
             ))}
-            {looks.slice(0, Math.max(0, room - active.length)).map((look) => (
-                <Look key={`${look.page} ${look.what}`} {...look} />
+            {activities.slice(0, Math.max(0, room - active.length)).map((activity) => (
+                <Doing key={`${activity.page} ${activity.what}`} activity={activity} />
             ))}
-            {shown.length === 0 && looks.length === 0 && !unmanned && (
+            {shown.length === 0 && activities.length === 0 && !unmanned && (
                 <span className="self-center text-faint">Nothing is being made.</span>
             )}
             <span className="ml-auto flex items-center gap-4 pl-4 text-soft">
@@ -82,24 +73,22 @@ export function Belt() {
     );
 }
 
-interface LookProps {
-    page: string;
-    name: string;
-    what: string;
-    /** Null while it waits. */
-    percent: number | null;
-    left?: string | null;
-}
-
-/** Something that is looked at, tested or learnt, or waits for it. */
-function Look({ page, name, what, percent, left }: LookProps) {
+/** An analysis, a test, a lesson or a sending, under way or waiting. */
+function Doing({
+    activity: { name, what, page, running, percent: made, secondsLeftLabel },
+}: {
+    activity: StripActivity;
+}) {
+    const percent = running ? made : null;
     return (
         <div className={`w-[250px] px-3 ${item} ${percent === null ? 'text-soft' : ''}`}>
             <Link to={page} className="min-w-0 truncate hover:underline" title={`${name} ${what}`}>
                 <b className="font-medium">{name}</b> {what}
             </Link>
             <span className="ml-auto flex-none whitespace-nowrap">
-                <Figures text={percent === null ? 'waiting' : [`${percent} %`, left].filter(Boolean).join(' · ')} />
+                <Figures
+                    text={percent === null ? 'waiting' : [`${percent} %`, secondsLeftLabel].filter(Boolean).join(' · ')}
+                />
             </span>
             {percent !== null && (
                 <span

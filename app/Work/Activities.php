@@ -1,0 +1,68 @@
+<?php
+
+namespace App\Work;
+
+use App\Models\Work;
+use App\Models\WorkState;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use OuterCrate\Units\Duration;
+use OuterCrate\Units\Fraction;
+
+/** Work under way besides making files: analyses, tests, lessons, sendings (resources/schema/strip-activity.json). */
+final readonly class Activities
+{
+    /** Seconds. Work that starts later than this is left out. */
+    private const MAX_WAIT = 60.0;
+
+    /** More than any window has room for. */
+    private const LIMIT = 24;
+
+    public function __construct(private Kinds $kinds)
+    {
+    }
+
+    /** @return list<array<string, mixed>> running first, then by priority and place */
+    public function list(): array
+    {
+        // As rows: this is asked twice a second.
+        $works = DB::table('works')
+            ->whereIn('state', WorkState::underWay())
+            ->whereIn('kind', array_filter($this->kinds->names(), fn (string $name): bool => $this->kinds->shown($name) !== null))
+            ->where(fn (Builder $soon): Builder => $soon->whereNull('not_before')->orWhere('not_before', '<=', Work::now(self::MAX_WAIT)))
+            ->orderByRaw("case when state = 'waiting' or paused then 1 else 0 end")->orderByDesc('priority')->orderBy('place')->orderBy('id')
+            ->limit(self::LIMIT)
+            ->get(['kind', 'subject', 'state', 'paused', 'percent', 'seconds_left']);
+        $named = $works->groupBy('kind')->map(
+            fn (Collection $ofKind, string $kind): array => $this->kinds->shown($kind)?->activities($ofKind->pluck('subject')->all()) ?? [],
+        );
+        $list = [];
+        foreach ($works as $work) {
+            if (isset($named[$work->kind][$work->subject])) {
+                $list[] = self::described($named[$work->kind][$work->subject], $work);
+            }
+        }
+
+        return $list;
+    }
+
+    /**
+     * @param  object{kind: string, state: string, paused: bool|int, percent: int, seconds_left: ?int}  $work
+     * @return array<string, mixed>
+     */
+    private static function described(Activity $activity, object $work): array
+    {
+        $left = $work->seconds_left;
+
+        return [
+            'kind' => $work->kind,
+            'name' => $activity->name,
+            'what' => $activity->what,
+            'page' => $activity->page,
+            'running' => $work->state === WorkState::Running->value && ! $work->paused,
+            'percent' => $work->percent,
+            'secondsLeftLabel' => $left === null ? null : (string) new Duration(new Fraction($left)),
+        ];
+    }
+}
