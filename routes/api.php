@@ -94,6 +94,7 @@ Route::middleware(TusAnswers::class)->group(function (): void {
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::post('packs', [PackController::class, 'several']);
 Route::get('store', [StoreController::class, 'show']);
+Route::get('store/derived', [StoreController::class, 'derived']);
 Route::post('store/clear', [StoreController::class, 'clear']);
 Route::post('store/take-back', [StoreController::class, 'takeBack']);
 Route::post('store/empty', [StoreController::class, 'empty']);

@@ -19,8 +19,8 @@ enum QueryParameters
         'before' => self::Number, 'offset' => self::Number,
         'since' => self::Moment,
         'only' => self::Text, 'presets' => self::Text, 'hosts' => self::Text, 'search' => self::Text,
-        'preset' => self::Text, 'host' => self::Text,
-        'text' => self::Flag, 'pack' => self::Flag, 'again' => self::Flag, 'large' => self::Flag,
+        'preset' => self::Text, 'host' => self::Text, 'sort' => self::Text, 'cursor' => self::Text,
+        'text' => self::Flag, 'pack' => self::Flag, 'again' => self::Flag, 'large' => self::Flag, 'down' => self::Flag,
         'from' => self::Day, 'until' => self::Day,
         'file' => self::Texts,
     ];

@@ -10,6 +10,7 @@ use OuterCrate\Analysis\Found;
 use OuterCrate\Json\Fields;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\Reading;
+use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRange;
 
 /**
@@ -52,6 +53,33 @@ class Cut extends Model
         'modified' => 'integer',
         'sheet_version' => 'integer',
     ];
+
+    protected static function booted(): void
+    {
+        static::saving(function (self $cut): void {
+            if ($cut->isDirty(['name', 'path', 'card'])) {
+                $cut->forceFill($cut->sortedBy());
+            }
+        });
+    }
+
+    /** @return array<string, string|int|float> what the shelf is searched and sorted by */
+    private function sortedBy(): array
+    {
+        ['values' => $values] = $card = $this->card;
+        $rate = Fraction::parse($card['frameRate'])->toFloat();
+        $text = fn (string $label): string => mb_substr($label, 0, 255);
+
+        return [
+            'search' => mb_strtolower("{$this->name} ".mb_scrub(basename($this->path))." {$values['video']}"),
+            'pixels' => $card['width'] * $card['height'],
+            'frame_rate' => $rate,
+            'video' => $text($values['video']),
+            'colour' => $text($values['colour']),
+            'audio' => $text($values['audio']),
+            'seconds' => $rate > 0 ? $card['frames'] / $rate : 0.0,
+        ];
+    }
 
     public function reading(): Reading
     {

@@ -22,6 +22,9 @@ use Illuminate\Support\Carbon;
  * @property ?string $host_name as it was called then
  * @property int $bytes
  * @property int $differences from the plan
+ * @property bool $is_stored neither cleared away nor deleted by this application
+ * @property int $first_frame of the cut
+ * @property int $last_frame
  * @property string $search names of file, cut, preset and host in small letters
  * @property Carbon $made_at
  * @property ?Run $run
@@ -37,7 +40,7 @@ class Delivery extends Model
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     /** @var array<string, string> */
-    protected $casts = ['made_at' => 'datetime', 'bytes' => 'integer', 'differences' => 'integer'];
+    protected $casts = ['made_at' => 'datetime', 'bytes' => 'integer', 'differences' => 'integer', 'is_stored' => 'boolean'];
 
     /** @return BelongsTo<Run, $this> */
     public function run(): BelongsTo
@@ -64,8 +67,17 @@ class Delivery extends Model
             'host' => $plan['host'],
             'bytes' => $slip['bytes'],
             'differences' => count($slip['differences']),
+            'is_stored' => true,
+            'first_frame' => $plan['range']['first'],
+            'last_frame' => $plan['range']['last'],
             'search' => mb_strtolower(implode(' ', array_filter($names))),
             'made_at' => now(),
         ]);
+    }
+
+    /** @param  list<int>  $runs  whose files were cleared away, deleted or put back */
+    public static function setStored(array $runs, bool $isStored): void
+    {
+        self::query()->whereIn('run_id', $runs)->update(['is_stored' => $isStored]);
     }
 }

@@ -323,9 +323,11 @@ class MakeFile implements Kind
     {
         $run->update(['file' => $path, 'gone_at' => null]);
         Delivery::note($run);
-        Run::query()->where('file', $run->getRawOriginal('file'))->where('id', '<>', $run->id)->whereNull('gone_at')
+        $earlier = Run::query()->where('file', $run->getRawOriginal('file'))->where('id', '<>', $run->id)->whereNull('gone_at')
             ->whereHas('work', fn (Builder $work): Builder => $work->where('state', WorkState::Done))
-            ->update(['gone_at' => now()]);
+            ->pluck('id')->all();
+        Run::query()->whereKey($earlier)->update(['gone_at' => now()]);
+        Delivery::setStored($earlier, false);
     }
 
     /** The file is there, whatever becomes of this. */

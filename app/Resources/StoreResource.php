@@ -2,57 +2,71 @@
 
 namespace App\Resources;
 
+use App\Media\Drive;
 use App\Models\ClearedFile;
-use App\Models\Run;
+use App\Models\Delivery;
 use App\Store\Store;
+use Illuminate\Database\Eloquent\Collection;
 use OuterCrate\Units\ByteCount;
 
-/** What takes room, as its page shows it (resources/schema/store.json). */
+/** What takes room, as its page shows it (resources/schema/store.json, store-derived.json). */
 final class StoreResource
 {
-    /** @return array<string, mixed> */
-    public static function of(Store $store): array
+    /** Names of cleared files in an answer. */
+    private const MAX_NAMES = 24;
+
+    /** @return array<string, mixed> a page of files, and what all of them take */
+    public static function of(Store $store, ?string $cursor): array
     {
-        $runs = $store->runs();
-        $kept = $store->kept($runs);
+        $page = $store->page($cursor);
+        $files = new Collection($page->items());
+        [$kept, $ofCuts] = [$store->kept($files), $store->bytesOf($files->pluck('cut_id')->unique()->values()->all())];
         $cleared = $store->cleared();
-        $files = $runs->map(fn (Run $run): array => self::file($run) + ['kept' => $kept[$run->id] ?? null])->all();
-        $ofCuts = [];
-        foreach ($files as $file) {
-            $ofCuts[$file['cut']] = ($ofCuts[$file['cut']] ?? 0) + $file['bytes'];
-        }
-        $files = array_map(fn (array $file): array => $file + ['cutBytesLabel' => self::label($ofCuts[$file['cut']])], $files);
-        $derived = $store->derived();
 
         return [
-            'files' => $files,
-            'filesLabel' => self::label(array_sum(array_column($files, 'bytes'))),
-            'cleared' => $cleared->map(fn (ClearedFile $file): string => mb_scrub(basename($file->path)))->all(),
-            'clearedLabel' => self::label((int) $cleared->sum('bytes')),
-            'derived' => array_map(
-                fn (string $what, int $bytes): array => ['what' => $what, 'bytes' => $bytes, 'label' => self::label($bytes)],
-                array_keys($derived),
-                $derived,
-            ),
+            'files' => $files->map(fn (Delivery $file): array => self::file($file) + [
+                'kept' => $kept[$file->run_id] ?? null,
+                'cutBytesLabel' => self::label($ofCuts[(int) $file->cut_id] ?? $file->bytes),
+            ])->all(),
+            'cursor' => $page->nextCursor()?->encode(),
+            'filesLabel' => self::label($store->bytes()),
+            'cleared' => [
+                'files' => $cleared->count(),
+                'names' => $cleared->take(self::MAX_NAMES)->map(fn (ClearedFile $file): string => mb_scrub(basename($file->path)))->all(),
+                'label' => self::label((int) $cleared->sum('bytes')),
+            ],
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function file(Run $run): array
+    public static function derived(Store $store): array
     {
-        $bytes = (int) $run->getAttribute('made_bytes');
+        $derived = $store->derived();
+
+        return ['derived' => array_map(
+            fn (string $what, int $bytes): array => ['what' => $what, 'bytes' => $bytes, 'label' => self::label($bytes)],
+            array_keys($derived),
+            $derived,
+        )];
+    }
+
+    /** @return array<string, mixed> */
+    private static function file(Delivery $file): array
+    {
+        $path = (string) $file->run?->file;
 
         return [
-            'run' => $run->id,
-            'pack' => $run->pack,
-            'cut' => $run->cut_id,
-            'cutName' => $run->cut_name,
-            'role' => $run->card['role'],
-            'file' => mb_scrub(basename($run->file)),
-            'path' => mb_scrub($run->file),
-            'bytes' => $bytes,
-            'bytesLabel' => self::label($bytes),
-            'endedAt' => $run->work->ended_at?->toIso8601ZuluString(),
+            'run' => $file->run_id,
+            'pack' => $file->pack,
+            'cut' => $file->cut_id,
+            'cutName' => $file->cut_name,
+            'role' => $file->role,
+            'file' => $file->file,
+            'path' => mb_scrub($path),
+            'onDisk' => $path !== '' && Drive::holds($path),
+            'bytes' => $file->bytes,
+            'bytesLabel' => self::label($file->bytes),
+            'endedAt' => Moment::at($file->made_at->getTimestamp()),
         ];
     }
 

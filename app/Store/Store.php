@@ -9,12 +9,14 @@ use App\Media\FileProblem;
 use App\Media\StepStore;
 use App\Media\Workspace;
 use App\Models\ClearedFile;
+use App\Models\Cut;
+use App\Models\Delivery;
 use App\Models\Dispatch;
 use App\Models\Run;
-use App\Models\WorkState;
 use App\Packing\PackRefused;
-use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Contracts\Pagination\CursorPaginator;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Support\Facades\DB;
 use OuterCrate\Dispatch\Stage;
 use OuterCrate\Presets\Role;
@@ -22,26 +24,39 @@ use OuterCrate\Store\Keeping;
 use OuterCrate\Store\StoredFile;
 use OuterCrate\Units\FrameRange;
 
-/** What was made and takes room: looked through, cleared away, put back, and in the end deleted. */
+/** Made files that take room: listed, cleared away, put back, and in the end deleted. */
 class Store
 {
-    /** Of plan and slip, which are large, what is asked for here. */
-    private const COLUMNS = [
-        'id', 'pack', 'cut_id', 'cut_name', 'file', 'card', 'plan->range->first as first_frame', 'plan->range->last as last_frame',
-        'slip->bytes as made_bytes',
-    ];
+    public const PAGE = 60;
 
-    /** @return Collection<int, Run> whose files lie where they were made, with COLUMNS */
-    public function runs(): Collection
+    /**
+     * By name of the cut, then in the order in which they were made.
+     *
+     * @param  string|null  $cursor  of the page before
+     * @return CursorPaginator<int, Delivery>
+     */
+    public function page(?string $cursor): CursorPaginator
     {
-        return Run::query()
-            ->whereHas('work', fn (Builder $work): Builder => $work->where('state', WorkState::Done))
-            ->whereNull('gone_at')
-            ->with('cut')
-            ->orderBy('cut_name')->orderBy('cut_id')->orderBy('id')
-            ->get(self::COLUMNS)
-            ->filter(fn (Run $run): bool => Drive::holds($run->file))
-            ->values();
+        return Delivery::query()->where('is_stored', true)
+            ->with(['run' => fn (Relation $run) => $run->select(['id', 'file', 'cut_id'])->without('work')])
+            ->orderBy('cut_name')->orderBy('run_id')
+            ->cursorPaginate(self::PAGE, cursor: $cursor);
+    }
+
+    /** Bytes of all stored files. */
+    public function bytes(): int
+    {
+        return (int) Delivery::query()->where('is_stored', true)->sum('bytes');
+    }
+
+    /**
+     * @param  list<int|null>  $cuts
+     * @return array<int, int> bytes of the stored files of each cut
+     */
+    public function bytesOf(array $cuts): array
+    {
+        return Delivery::query()->where('is_stored', true)->whereIn('cut_id', $cuts)->groupBy('cut_id')
+            ->selectRaw('cut_id, sum(bytes) as total')->pluck('total', 'cut_id')->map(intval(...))->all();
     }
 
     /** @return Collection<int, ClearedFile> */
@@ -53,14 +68,14 @@ class Store
     /**
      * Why files cannot be cleared, each by itself.
      *
-     * @param  Collection<int, Run>  $runs
+     * @param  Collection<int, Delivery>  $files
      * @return array<int, string> by run
      */
-    public function kept(Collection $runs): array
+    public function kept(Collection $files): array
     {
-        [$stored, $gone, $sending, $kept] = [self::stored($runs), self::gone($runs), self::sending($runs), []];
-        foreach ($runs as $run) {
-            $kept += Keeping::of($stored, [$run->id], $gone, $sending);
+        [$stored, $gone, $sending, $kept] = [self::withMasters($files), self::gone($files), self::sending($files), []];
+        foreach ($files as $file) {
+            $kept += Keeping::of($stored, [$file->run_id], $gone, $sending);
         }
 
         return $kept;
@@ -76,7 +91,7 @@ class Store
      */
     public function clear(array $ids): void
     {
-        foreach ($this->noteCleared($this->runs(), $ids) as $file) {
+        foreach ($this->noteCleared($ids) as $file) {
             // Another request may have moved it already, from the same note.
             file_exists($file->path) && ! file_exists($file->cleared) && Bin::put($file->path, $file->cleared);
         }
@@ -86,43 +101,54 @@ class Store
      * Records what is to be cleared before anything is moved, so that a killed process loses nothing. Meanwhile nobody can queue one of
      * these files for sending, or clear the other master of a cut.
      *
-     * @param  Collection<int, Run>  $runs
      * @param  list<int>  $ids
      * @return list<ClearedFile>
      *
      * @throws PackRefused when one of them has to stay
      */
-    private function noteCleared(Collection $runs, array $ids): array
+    private function noteCleared(array $ids): array
     {
         // The disks are read before the transaction: others wait while it holds the lock.
-        [$going, $gone] = [$runs->whereIn('id', $ids), self::gone($runs)];
-        $notes = $going->mapWithKeys(fn (Run $run): array => [$run->id => [
-            'run_id' => $run->id, 'path' => $run->file, 'cleared' => Bin::place($run->file), 'bytes' => Bin::bytes($run->file),
-        ]]);
+        $files = Delivery::query()->whereIn('run_id', $ids)->where('is_stored', true)->with('run')->get();
+        $files = $files->filter(self::isThere(...));
+        [$stored, $gone] = [self::withMasters($files), self::gone($files)];
+        $notes = $files->mapWithKeys(fn (Delivery $file): array => [$file->run_id => self::note($file)])->all();
 
-        return DB::transaction(function () use ($runs, $ids, $going, $gone, $notes): array {
-            Run::query()->whereIn('cut_id', $going->pluck('cut_id'))->orWhereIn('id', $ids)->orderBy('id')->lockForUpdate()->pluck('id');
-            $already = ClearedFile::query()->get()->keyBy('run_id');
-            $lying = $runs->reject(fn (Run $run): bool => $already->has($run->id));
-            foreach (Keeping::of(self::stored($lying), $ids, $gone, self::sending($going)) as $id => $why) {
-                $name = mb_scrub(basename($runs->firstOrFail('id', $id)->file));
-                throw new PackRefused("{$name} stays, and so does all else. {$why}", 'Leave it out.');
+        return DB::transaction(function () use ($files, $ids, $stored, $gone, $notes): array {
+            Run::query()->whereIn('cut_id', $files->pluck('cut_id'))->orWhereIn('id', $ids)->orderBy('id')->lockForUpdate()->pluck('id');
+            $already = ClearedFile::query()->whereIn('run_id', array_column($stored, 'id'))->get()->keyBy('run_id');
+            $lying = array_values(array_filter($stored, fn (StoredFile $file): bool => ! $already->has($file->id)));
+            foreach (Keeping::of($lying, $ids, $gone, self::sending($files)) as $id => $why) {
+                throw new PackRefused(mb_scrub(basename($notes[$id]['path']))." stays, and so does all else. {$why}", 'Leave it out.');
             }
+            Delivery::setStored(array_keys($notes), false);
 
-            return array_values($notes->map(fn (array $note): ClearedFile => $already[$note['run_id']]
-                ?? ClearedFile::query()->create($note))->all());
+            return array_map(
+                fn (array $note): ClearedFile => $already[$note['run_id']] ?? ClearedFile::query()->create($note),
+                array_values($notes),
+            );
         });
+    }
+
+    /** @return array{run_id: int, path: string, cleared: string, bytes: int} */
+    private static function note(Delivery $file): array
+    {
+        $path = (string) $file->run?->file;
+
+        return ['run_id' => $file->run_id, 'path' => $path, 'cleared' => Bin::place($path), 'bytes' => Bin::bytes($path)];
     }
 
     /** @throws FileProblem */
     public function takeBack(): void
     {
         foreach ($this->cleared() as $file) {
-            if (file_exists($file->cleared) || ! file_exists($file->path)) {
+            $isMoved = file_exists($file->cleared) || ! file_exists($file->path);
+            if ($isMoved) {
                 Bin::takeBack($file->cleared, $file->path);
                 // Another run may have used its path meanwhile.
                 Run::query()->whereKey($file->run_id)->update(['gone_at' => null]);
             }
+            Delivery::setStored([$file->run_id], $isMoved || $file->run->gone_at === null);
             $file->delete();
         }
     }
@@ -133,7 +159,9 @@ class Store
         foreach ($this->cleared() as $file) {
             Bin::empty($file->cleared);
             // The file is still in place if the process that cleared it was killed before moving it.
-            file_exists($file->path) ?: Run::query()->whereKey($file->run_id)->update(['gone_at' => now()]);
+            $isThere = file_exists($file->path) && $file->run->gone_at === null;
+            $isThere || Run::query()->whereKey($file->run_id)->update(['gone_at' => now()]);
+            Delivery::setStored([$file->run_id], $isThere);
             $file->delete();
         }
     }
@@ -151,38 +179,50 @@ class Store
     }
 
     /**
-     * @param  Collection<int, Run>  $runs
+     * These files and all masters of their cuts, as far as they are there: a master that a person deleted by hand replaces no other.
+     *
+     * @param  Collection<int, Delivery>  $files
      * @return list<StoredFile>
      */
-    private static function stored(Collection $runs): array
+    private static function withMasters(Collection $files): array
     {
-        return array_values($runs->map(fn (Run $run): StoredFile => new StoredFile(
-            $run->id,
-            (int) $run->cut_id,
-            Role::from($run->card['role']),
-            new FrameRange((int) $run->getAttribute('first_frame'), (int) $run->getAttribute('last_frame')),
+        $masters = Delivery::query()->where(['is_stored' => true, 'role' => Role::Master->value])->whereIn('cut_id', $files->pluck('cut_id'))
+            ->with(['run' => fn (Relation $run) => $run->select(['id', 'file'])->without('work')])->get();
+        $there = $files->concat($masters)->unique('run_id')->filter(self::isThere(...));
+
+        return array_values($there->map(fn (Delivery $file): StoredFile => new StoredFile(
+            $file->run_id,
+            (int) $file->cut_id,
+            Role::from($file->role),
+            new FrameRange($file->first_frame, $file->last_frame),
         ))->all());
     }
 
     /**
-     * @param  Collection<int, Run>  $runs
+     * @param  Collection<int, Delivery>  $files
      * @return list<int> ids of their cuts whose own file is not there
      */
-    private static function gone(Collection $runs): array
+    private static function gone(Collection $files): array
     {
-        $gone = $runs->unique('cut_id')->filter(fn (Run $run): bool => $run->cut === null || ! CutFile::isHere($run->cut));
+        $ids = $files->pluck('cut_id')->unique()->map(intval(...));
+        $cuts = Cut::query()->whereKey($ids->all())->get(['id', 'path', 'bytes', 'modified'])->keyBy('id');
 
-        return array_values($gone->map(fn (Run $run): int => (int) $run->cut_id)->all());
+        return array_values($ids->reject(fn (int $id): bool => $cuts->has($id) && CutFile::isHere($cuts[$id]))->all());
     }
 
     /**
-     * @param  Collection<int, Run>  $runs
-     * @return list<int> ids of those that are still to be sent
+     * @param  Collection<int, Delivery>  $files
+     * @return list<int> runs whose files are still to be sent
      */
-    private static function sending(Collection $runs): array
+    private static function sending(Collection $files): array
     {
         $open = Dispatch::query()->withoutEagerLoads()->whereIn('stage', Stage::needingFile());
 
-        return array_values(array_map('intval', $open->whereIn('run_id', $runs->modelKeys())->distinct()->pluck('run_id')->all()));
+        return array_values(array_map(intval(...), $open->whereIn('run_id', $files->pluck('run_id'))->distinct()->pluck('run_id')->all()));
+    }
+
+    private static function isThere(Delivery $file): bool
+    {
+        return $file->run !== null && Drive::holds($file->run->file);
     }
 }

@@ -1,12 +1,19 @@
 <?php
 
 /*
- * A long history: so many files that were made, of 10,000 cuts, with 1,000 presets, for 100 hosts. How fast a page of the list is answered.
+ * A long history: so many files that were made, of 10,000 cuts, with 1,000 presets, for 100 hosts. How fast the pages of history, shelf,
+ * store and presets, the strip and the queue are answered.
  *
  * usage: bin/bench history [FILES]      100,000 when left out
  */
 
+use App\Library\Hosts;
+use App\Library\Presets;
+use App\Models\Cut;
+use App\Models\Work;
+use App\Shelf\CutShelf;
 use Illuminate\Support\Facades\DB;
+use Symfony\Component\Process\Process;
 
 require __DIR__.'/bench.php.inc';
 
@@ -36,6 +43,30 @@ DB::transaction(function () use ($count, $row): void {
         DB::table('deliveries')->insert(array_map($row, $numbers));
     }
 });
+// One cut is read; the others are its copies under other names.
+$path = "{$scratch}/media/Kiln Diary 0 firing.mov";
+$encode = ['ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=320x180:r=25:d=1', '-pix_fmt', 'yuv420p', $path];
+(new Process($encode))->mustRun();
+$first = Cut::query()->findOrFail(app(CutShelf::class)->bringIn($path, null, false)->id);
+$columns = DB::table('cuts')->find($first->id);
+DB::transaction(function () use ($columns): void {
+    foreach (array_chunk(range(2, CUTS), AT_ONCE) as $numbers) {
+        DB::table('cuts')->insert(array_map(fn (int $i): array => [
+            'id' => $i, 'name' => "Kiln Diary {$i} firing", 'path' => "/media/Kiln Diary {$i} firing.mov", 'bytes' => 1_000 * $i,
+            'search' => "kiln diary {$i} firing kiln diary {$i} firing.mov h.264", 'seconds' => $i / 25,
+        ] + (array) $columns, $numbers));
+    }
+});
+$preset = json_decode((string) json_encode(app(Presets::class)->entry('review-720')->file->content), true);
+$host = json_decode((string) json_encode(app(Hosts::class)->entry('lanternwick')->file->content), true);
+foreach ([[app(Presets::class), $preset, PRESETS, 'Preset number'], [app(Hosts::class), $host, HOSTS, 'Host number']] as $kind) {
+    [$library, $content, $many, $name] = $kind;
+    DB::transaction(function () use ($library, $content, $many, $name): void {
+        foreach (range(1, $many) as $i) {
+            $library->create((object) json_decode((string) json_encode(['name' => "{$name} {$i}"] + $content)));
+        }
+    });
+}
 $address = serve($scratch);
 $oldest = DB::table('deliveries')->orderBy('id')->skip(100)->value('id');
 foreach ([
@@ -56,3 +87,18 @@ foreach ([
 }
 $choices = fn (): float => milliseconds('GET', "{$address}/api/deliveries/choices");
 figure('Presets and hosts to choose from, median', sprintf('%.1f ms', percentile(array_map($choices, range(1, 10)), 0.5)), '–');
+$pages = [
+    'The shelf' => 'cuts', 'The shelf, by length' => 'cuts?sort=durationLabel&down=1', 'The shelf, a word in all of them' => 'cuts?search=firing',
+    'The shelf, a word in none' => 'cuts?search=glaze', 'The store' => 'store', 'The presets' => 'presets', 'The hosts' => 'hosts',
+];
+foreach ($pages as $what => $path) {
+    $page = fn (): float => milliseconds('GET', "{$address}/api/{$path}");
+    array_map($page, range(1, 3));
+    figure("{$what}, a page, median", sprintf('%.1f ms', percentile(array_map($page, range(1, 20)), 0.5)), 'at most 60 ms');
+}
+$since = rawurlencode(Work::now(-2));
+foreach (['The strip' => 'strip', 'The queue, what changed' => "queue/changes?since={$since}", 'An empty answer' => 'machine'] as $what => $path) {
+    $page = fn (): float => milliseconds('GET', "{$address}/api/{$path}");
+    array_map($page, range(1, 5));
+    figure("{$what}, median", sprintf('%.1f ms', percentile(array_map($page, range(1, 40)), 0.5)), $path === 'machine' ? '–' : 'at most 10 ms');
+}

@@ -42,6 +42,35 @@ it('takes a cut back with its sheet, and finds it by its file however that is ca
     }],
 ]);
 
+it('finds, sorts and pages cuts', function () {
+    $names = ['Bowl', 'Ähre', 'ember', 'Kiln'];
+    $first = Cut::query()->findOrFail($this->bringIn('plain', 'Ash.mp4')['id']);
+    foreach (range(1, 64) as $i) {
+        $copy = $first->replicate(['search'])->fill(['name' => $names[$i % 4]." {$i}", 'path' => "{$first->path}.{$i}", 'bytes' => 1000 - $i]);
+        $copy->card = ['frames' => $i] + $copy->card;
+        $copy->save();
+    }
+    $page = fn (string $query): array => $this->answer($this->getJson("/api/cuts?{$query}"), 'cut-list');
+    $pages = function (string $query) use ($page): array {
+        $list = $page($query);
+        $next = $list['cursor'] === null ? [] : $page($query.'&cursor='.urlencode($list['cursor']))['cuts'];
+
+        return [...$list['cuts'], ...$next];
+    };
+    expect(count($page('')['cuts']))->toBe(60)
+        ->and(array_column($pages(''), 'id'))->toBe(Cut::query()->orderByDesc('id')->pluck('id')->all())
+        ->and(array_column($pages('sort=durationLabel'), 'frames'))->toBe([...range(1, 50), ...range(50, 64)])
+        ->and(array_column($pages('sort=bytesLabel&down=1'), 'bytes'))->toBe([$first->bytes, ...range(999, 936)])
+        ->and(array_column(array_slice($pages('sort=name'), 0, 2), 'name'))->toBe(['Ash', 'Bowl 12'])
+        ->and(array_column($page('search=%C3%84HRE%201&sort=frameSize')['cuts'], 'name'))->toContain('Ähre 1', 'Ähre 13', 'Ähre 61')
+        ->and($page('search=ash.mp4+h.264')['found'])->toBe(1 + 64)
+        ->and(collect($page('search=kiln'))->only('total', 'found')->all())->toBe(['total' => 65, 'found' => 16]);
+    $this->answer($this->getJson('/api/cuts?sort=name&cursor='.urlencode($page('sort=bytesLabel')['cursor'])), 'error', 422);
+    expect($page('cursor=x')['cuts'])->toHaveCount(60);
+    $first->update(['name' => 'Glaze']);
+    expect(array_column($page('search=glaze')['cuts'], 'id'))->toBe([$first->id]);
+});
+
 it('takes a cut back whose file has gone, and says so', function () {
     $cut = $this->bringIn('plain', 'night.mp4');
     $this->deleteJson("/api/cuts/{$cut['id']}")->assertNoContent();

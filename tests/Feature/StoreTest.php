@@ -3,6 +3,8 @@
 use App\Models\ClearedFile;
 use App\Models\Cut;
 use App\Models\Run;
+use Illuminate\Support\Facades\DB;
+use OuterCrate\Units\ByteCount;
 
 beforeEach(function (): void {
     $this->cut = Cut::query()->findOrFail($this->bringIn('few')['id']);
@@ -19,12 +21,12 @@ it('clears made files away, puts them back, and deletes them in the end', functi
     $this->work();
     $before = ($this->store)();
     expect(array_column($before['files'], 'kept', 'role'))->toBe(['master' => 'It is the only master of these frames.', 'sound' => null])
-        ->and($before['cleared'])->toBe([]);
+        ->and($before['cleared']['files'])->toBe(0);
     $bytes = file_get_contents($sound->refresh()->file);
 
     $cleared = ($this->clear)([$sound]);
     expect(is_file($sound->file))->toBeFalse()
-        ->and($cleared['cleared'])->toBe([basename($sound->file)])
+        ->and($cleared['cleared']['names'])->toBe([basename($sound->file)])
         ->and(array_column($cleared['files'], 'run'))->toBe([$master->id])
         ->and($this->getJson("/api/packs/{$sound->pack}")->json('runs.1.onDisk'))->toBeFalse();
     $this->answer($this->postJson('/api/store/take-back'), 'store');
@@ -85,12 +87,42 @@ it('never clears the only master, nor what could not be made again', function ()
     rename("{$this->cut->path}.away", $this->cut->path);
 });
 
+it('counts no master that somebody deleted by hand, and says what is no longer there', function () {
+    [$one, $two] = $this->queued($this->cut, [['preset' => 'archive-10-bit'], ['preset' => 'light-lossless']])->all();
+    $this->work();
+    unlink($one->refresh()->file);
+    $files = array_column(($this->store)()['files'], null, 'run');
+    expect(array_column($files, 'onDisk', 'run'))->toBe([$one->id => false, $two->id => true])
+        ->and($files[$two->id]['kept'])->toContain('only master');
+    ($this->clear)([$two], 422);
+    // There is nothing to clear of the other one, and nothing is lost by asking.
+    ($this->clear)([$one]);
+    expect(is_file($two->refresh()->file))->toBeTrue();
+});
+
+it('lists stored files in pages, with what all of them take', function () {
+    $run = $this->made($this->cut, ['preset' => 'sound-wav']);
+    $rows = array_map(fn (int $i): array => [
+        'run_id' => 1_000 + $i, 'pack' => 'p', 'cut_id' => $i % 3, 'cut_name' => 'Kiln '.($i % 3), 'file' => "{$i}.wav", 'role' => 'sound',
+        'preset' => 'x', 'preset_name' => 'x', 'bytes' => 1_000_000, 'differences' => 0, 'search' => 'x', 'made_at' => '2026-12-01 10:00:00',
+        'is_stored' => $i !== 7,
+    ], range(1, 70));
+    DB::table('deliveries')->insert($rows);
+    $first = ($this->store)();
+    $second = $this->answer($this->getJson('/api/store?cursor='.urlencode($first['cursor'])), 'store');
+    $runs = array_column([...$first['files'], ...$second['files']], 'run');
+    expect($first['files'])->toHaveCount(60)->and($second['cursor'])->toBeNull()
+        ->and($runs)->toHaveCount(70)->and(array_unique($runs))->toHaveCount(70)->and($runs)->not->toContain(1_007)
+        ->and(collect($first['files'])->firstWhere('cut', 1)['cutBytesLabel'])->not->toBe($first['filesLabel'])
+        ->and($first['filesLabel'])->toBe((string) new ByteCount(69_000_000 + $run->slip['bytes']));
+});
+
 it('lets go of what is taken again at any time', function () {
     $this->get("/api/cuts/{$this->cut->id}/frames/3");
-    $derived = fn (): array => array_column(($this->store)()['derived'], 'bytes', 'what');
+    $derived = fn (): array => array_column($this->answer($this->getJson('/api/store/derived'), 'store-derived')['derived'], 'bytes', 'what');
     expect($derived()['pictures'])->toBeGreaterThan(0);
-    $this->answer($this->postJson('/api/store/derived/pictures'), 'store');
-    $this->answer($this->postJson('/api/store/derived/steps'), 'store');
+    $this->answer($this->postJson('/api/store/derived/pictures'), 'store-derived');
+    $this->answer($this->postJson('/api/store/derived/steps'), 'store-derived');
     expect($derived())->toBe(['pictures' => 0, 'steps' => 0])
         ->and($this->postJson('/api/store/derived/everything')->status())->toBe(404);
 });

@@ -394,7 +394,10 @@ it('cites no proof that an earlier version kept, and keeps none of a cut that wa
 it('is seen in the strip while it is under way', function () {
     $cut = $this->bringIn('few');
     ($this->ask)($cut, $this->quick);
-    $strip = fn (): array => $this->answer($this->getJson('/api/strip'), 'strip')['activities'];
+    $strip = fn (): array => array_values(array_filter(
+        $this->answer($this->getJson('/api/strip'), 'strip')['activities'],
+        fn (array $activity): bool => $activity['kind'] === 'transit',
+    ));
     expect($strip())->toBe([[
         'kind' => 'transit', 'name' => 'Few', 'what' => 'test through Platen', 'page' => "/cuts/{$cut['id']}/survives",
         'running' => false, 'percent' => 0, 'secondsLeftLabel' => null,

@@ -432,8 +432,8 @@ it('lets workers end with the queue where that is configured, and not begin anew
     expect($worker->wait())->toBe(86);
 });
 
-it('refuses a kind of work that there is none of', function () {
-    expect(Artisan::call('crate:work', ['--kinds' => 'dance']))->toBe(2);
+it('refuses a group of workers that does not exist', function () {
+    expect(Artisan::call('crate:work', ['--groups' => 'files,dance']))->toBe(2);
 });
 
 it('keeps paths as a volume and what lies below it', function () {

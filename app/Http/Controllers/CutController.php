@@ -13,11 +13,14 @@ use App\Resources\CutResource;
 use App\Resources\MediaFileResource;
 use App\Shelf\CutShelf;
 use App\Shelf\SeparateReading;
+use App\Shelf\ShelfList;
+use App\Shelf\ShelfOrder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use OuterCrate\Reading\Description;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use UnexpectedValueException;
 
 class CutController
 {
@@ -31,9 +34,17 @@ class CutController
     ) {
     }
 
-    public function index(): JsonResponse
+    /** A page of the shelf, and how many cuts there are, and are found. */
+    public function index(Request $request, ShelfList $shelf): JsonResponse
     {
-        $cuts = Cut::query()->select(['id', 'name', 'path', 'bytes', 'modified', 'card'])->orderByDesc('id')->get();
+        $search = (string) $request->query('search');
+        $order = ShelfOrder::tryFrom((string) $request->query('sort'));
+        try {
+            $page = $shelf->page($search, $order, $request->boolean('down'), $request->query('cursor'));
+        } catch (UnexpectedValueException) {
+            throw RequestRefused::notPossible('This page belongs to another order.', 'Ask for the first page again.');
+        }
+        $total = $shelf->count('');
 
         $off = Cut::onlyTrashed()
             ->select(['id', 'name', 'path', 'taken_off_at'])
@@ -42,7 +53,10 @@ class CutController
             ->get();
 
         return response()->json([
-            'cuts' => $cuts->map(CutResource::of(...)),
+            'cuts' => array_map(CutResource::of(...), $page->items()),
+            'total' => $total,
+            'found' => $search === '' ? $total : $shelf->count($search),
+            'cursor' => $page->nextCursor()?->encode(),
             'takenOff' => $off->map(fn (Cut $cut): array => [
                 'id' => $cut->id,
                 'name' => $cut->name,

@@ -3,10 +3,12 @@
 namespace App\Http\Controllers;
 
 use App\Http\Payload;
+use App\Http\RequestRefused;
 use App\Resources\StoreResource;
 use App\Store\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use UnexpectedValueException;
 
 class StoreController
 {
@@ -14,9 +16,18 @@ class StoreController
     {
     }
 
-    public function show(): JsonResponse
+    public function show(Request $request): JsonResponse
     {
-        return response()->json(StoreResource::of($this->store));
+        try {
+            return response()->json(StoreResource::of($this->store, $request->query('cursor')));
+        } catch (UnexpectedValueException) {
+            throw RequestRefused::notPossible('This page belongs to another list.', 'Ask for the first page again.');
+        }
+    }
+
+    public function derived(): JsonResponse
+    {
+        return response()->json(StoreResource::derived($this->store));
     }
 
     /** Clears files away; they can be put back until that is emptied. */
@@ -24,27 +35,32 @@ class StoreController
     {
         $this->store->clear(Payload::of($request, 'store-clear-request')['runs']);
 
-        return $this->show();
+        return $this->firstPage();
     }
 
     public function takeBack(): JsonResponse
     {
         $this->store->takeBack();
 
-        return $this->show();
+        return $this->firstPage();
     }
 
     public function empty(): JsonResponse
     {
         $this->store->empty();
 
-        return $this->show();
+        return $this->firstPage();
     }
 
     public function clearDerived(string $what): JsonResponse
     {
         $this->store->clearDerived($what);
 
-        return $this->show();
+        return $this->derived();
+    }
+
+    private function firstPage(): JsonResponse
+    {
+        return response()->json(StoreResource::of($this->store, null));
     }
 }

@@ -1,4 +1,5 @@
 import type { DeliveryFilter } from './deliveryFilter';
+import type { ShelfView } from './shelfView';
 import { untilSignedIn } from './signIn';
 import type {
     Activity,
@@ -57,6 +58,7 @@ import type {
     SheetRequest,
     SignInAnswer,
     Store,
+    StoreDerived,
     Strip,
     TableAnswer,
     TeachingAnswer,
@@ -165,7 +167,8 @@ export const api = {
     workers: () => call<WorkerList>('GET', 'workers'),
     media: (search = '') =>
         call<MediaList>('GET', search === '' ? 'media' : `media?search=${encodeURIComponent(search)}`),
-    cuts: () => call<CutList>('GET', 'cuts'),
+    cuts: (view: ShelfView, cursor?: string) =>
+        call<CutList>('GET', `cuts?${new URLSearchParams({ ...view, ...(cursor === undefined ? {} : { cursor }) })}`),
     bringIn: (path: string) => call<CutAnswer>('POST', 'cuts', { path }),
     places: (cut: number) => call<PlaceList>('GET', `cuts/${cut}/places`),
     locate: (cut: number, path: string) => call<CutAnswer>('POST', `cuts/${cut}/locate`, { path }),
@@ -219,11 +222,13 @@ export const api = {
     forgetHostAccount: (account: number) => call<HostAccountAnswer>('DELETE', `host-accounts/${account}`),
     signInToHost: (request: HostSignInRequest) => call<HostAccountAnswer>('POST', 'host-accounts', request),
     acceptTerms: (account: number) => call<HostAccountAnswer>('PUT', `host-accounts/${account}/terms`),
-    store: () => call<Store>('GET', 'store'),
+    store: (cursor?: string) =>
+        call<Store>('GET', `store?${new URLSearchParams(cursor === undefined ? {} : { cursor })}`),
+    storeDerived: () => call<StoreDerived>('GET', 'store/derived'),
     clearStored: (runs: number[]) => call<Store>('POST', 'store/clear', { runs }),
     takeStoredBack: () => call<Store>('POST', 'store/take-back'),
     emptyStore: () => call<Store>('POST', 'store/empty'),
-    clearDerived: (what: string) => call<Store>('POST', `store/derived/${what}`),
+    clearDerived: (what: string) => call<StoreDerived>('POST', `store/derived/${what}`),
     watchFolders: () => call<WatchFolders>('GET', 'watch-folders'),
     watchFolder: (request: WatchFolderRequest) => call<WatchFolders>('POST', 'watch-folders', request),
     unwatch: (folder: number) => call<WatchFolders>('DELETE', `watch-folders/${folder}`),

@@ -1,11 +1,20 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { api, type Kind } from './client';
 import { isUnderWay, newerRuns } from './runs';
+import type { ShelfView } from './shelfView';
 import type { CutAnalysis, Queue, QueueSummary } from './types';
 
 export { isUnderWay };
 
-export const useCuts = () => useQuery({ queryKey: ['cuts'], queryFn: api.cuts });
+/** Cuts on the shelf, page by page. */
+export const useShelf = (view: ShelfView) =>
+    useInfiniteQuery({
+        queryKey: ['cuts', view],
+        queryFn: ({ pageParam }) => api.cuts(view, pageParam),
+        initialPageParam: undefined as string | undefined,
+        getNextPageParam: (page) => page.cursor ?? undefined,
+        placeholderData: keepPreviousData,
+    });
 
 export const usePresets = () => useQuery({ queryKey: ['presets'], queryFn: api.presets, staleTime: 60_000 });
 

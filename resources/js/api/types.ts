@@ -99,6 +99,7 @@ export interface Contract {
     slip: Slip;
     span: Span;
     'store-clear-request': StoreClearRequest;
+    'store-derived': StoreDerived;
     store: Store;
     'strip-activity': StripActivity;
     strip: Strip;
@@ -672,10 +673,22 @@ export interface Words {
     file: string;
 }
 /**
- * Answer of GET /api/cuts.
+ * Answer of GET /api/cuts: a page of the shelf.
  */
 export interface CutList {
     cuts: Cut[];
+    /**
+     * Cuts on the shelf.
+     */
+    total: number;
+    /**
+     * Of them, those that the search finds.
+     */
+    found: number;
+    /**
+     * Of the next page; null on the last one.
+     */
+    cursor: string | null;
     /**
      * Cuts that were taken off the shelf, the last first.
      */
@@ -3616,7 +3629,17 @@ export interface StoreClearRequest {
     runs: number[];
 }
 /**
- * What was made and takes room.
+ * Answer of GET /api/store/derived: what can be made again at any time.
+ */
+export interface StoreDerived {
+    derived: {
+        what: 'pictures' | 'steps';
+        bytes: number;
+        label: string;
+    }[];
+}
+/**
+ * Answer of GET /api/store: a page of made files, and what all of them take.
  */
 export interface Store {
     files: {
@@ -3627,9 +3650,13 @@ export interface Store {
         role: string;
         file: string;
         path: string;
+        /**
+         * False where somebody deleted it, or its drive is away.
+         */
+        onDisk: boolean;
         bytes: number;
         bytesLabel: string;
-        endedAt: string | null;
+        endedAt: string;
         /**
          * Why it cannot be cleared; null where it can.
          */
@@ -3639,17 +3666,25 @@ export interface Store {
          */
         cutBytesLabel: string;
     }[];
+    /**
+     * Of the next page; null on the last one.
+     */
+    cursor: string | null;
+    /**
+     * Of all pages.
+     */
     filesLabel: string;
     /**
-     * Names of what was cleared away and can be put back.
+     * What was cleared away and can be put back.
      */
-    cleared: string[];
-    clearedLabel: string;
-    derived: {
-        what: 'pictures' | 'steps';
-        bytes: number;
+    cleared: {
+        files: number;
+        /**
+         * Of the first ones.
+         */
+        names: string[];
         label: string;
-    }[];
+    };
 }
 /**
  * Work under way other than making files: an analysis, a test, a lesson, a sending.

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../api/client';
-import { useChoices, useCuts } from '../api/queries';
+import { useChoices, useShelf } from '../api/queries';
 import type { LibraryItem, Plan, PresetCard } from '../api/types';
 import { FindingsCell } from '../sheet/FindingsCell';
 import type { CellName } from '../sheet/outputs';
@@ -19,7 +19,8 @@ const kept = 'outer-crate/tried-on';
 
 /** What a preset would decide for a cut, and up to two others beside it, where it differs. */
 export function TriedOn({ item, presets }: { item: LibraryItem; presets: PresetCard[] }) {
-    const cuts = useCuts().data?.cuts ?? [];
+    const shelf = useShelf({});
+    const cuts = shelf.data?.pages.flatMap((page) => page.cuts) ?? [];
     const [cut, setCut] = useState(() => Number(localStorage.getItem(kept)));
     const [beside, setBeside] = useState<string[]>([]);
     const [onlyDiffers, differ] = useState(true);
@@ -69,6 +70,11 @@ export function TriedOn({ item, presets }: { item: LibraryItem; presets: PresetC
                         </option>
                     ))}
                 </select>
+                {shelf.hasNextPage && (
+                    <Button kind="quiet" disabled={shelf.isFetchingNextPage} onClick={() => shelf.fetchNextPage()}>
+                        More cuts
+                    </Button>
+                )}
                 {slugs.length < MOST && <Beside presets={presets} add={(slug) => setBeside([...beside, slug])} />}
                 {slugs.length > 1 && (
                     <label className="flex items-center gap-1.5">

@@ -9,8 +9,14 @@ import { Mark } from '../ui/Mark';
 import { Popover } from '../ui/Popover';
 import { Trouble } from '../ui/States';
 
+interface Props {
+    cuts: Cut[];
+    /** Cuts on later pages of the shelf. */
+    unlisted: number;
+}
+
 /** Packs what is decided on the sheets of several cuts at once. */
-export function PackSheets({ cuts }: { cuts: Cut[] }) {
+export function PackSheets({ cuts, unlisted }: Props) {
     const client = useQueryClient();
     const [open, setOpen] = useState(false);
     const [chosen, setChosen] = useState<number[]>([]);
@@ -59,6 +65,11 @@ export function PackSheets({ cuts }: { cuts: Cut[] }) {
                     );
                 })}
             </ul>
+            {unlisted > 0 && (
+                <p className="mt-2 text-soft">
+                    <Figures text={`${unlisted} more: search the shelf, or show more of it, to list them here.`} />
+                </p>
+            )}
             {pack.error && <Trouble message={pack.error.message} />}
             <div className="mt-3 flex items-center gap-3">
                 <Button

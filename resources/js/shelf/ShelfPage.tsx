@@ -1,13 +1,13 @@
 import { ArrowDown, ArrowUp, Plus } from 'lucide-react';
-import { type KeyboardEvent, useDeferredValue, useMemo, useState } from 'react';
+import { type KeyboardEvent, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { useCuts } from '../api/queries';
-import type { Cut } from '../api/types';
+import { useShelf } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { PickFiles } from '../ui/PickFiles';
 import { Blank, Failed, Loading } from '../ui/States';
 import { useAddressed } from '../ui/useAddressed';
+import { useSettled } from '../ui/useSettled';
 import { useTitle } from '../ui/useTitle';
 import { DropZone } from '../uploads/DropZone';
 import { Sendings } from '../uploads/Sendings';
@@ -16,60 +16,42 @@ import { CutRow } from './CutRow';
 import { PackSheets } from './PackSheets';
 import { TakenOff } from './TakenOff';
 
-type Column = { key: string; label: string; sort: (cut: Cut) => number | string; className: string };
-
-const columns: readonly Column[] = [
-    { key: 'name', label: 'Cut', sort: (cut) => cut.name.toLowerCase(), className: 'w-auto' },
-    { key: 'frameSize', label: 'Frame size', sort: (cut) => cut.width * cut.height, className: 'w-[168px]' },
-    { key: 'frameRate', label: 'Frame rate', sort: (cut) => fps(cut.frameRate), className: 'w-[132px]' },
-    { key: 'video', label: 'Video codec', sort: (cut) => cut.values.video, className: 'w-[122px]' },
-    { key: 'colour', label: 'Colour', sort: (cut) => cut.values.colour, className: 'w-[190px] max-[1180px]:hidden' },
-    { key: 'audio', label: 'Audio', sort: (cut) => cut.values.audio, className: 'w-[165px] max-[1180px]:hidden' },
-    {
-        key: 'durationLabel',
-        label: 'Length',
-        sort: (cut) => cut.frames / fps(cut.frameRate),
-        className: 'w-[68px] text-right',
-    },
-    { key: 'bytesLabel', label: 'File size', sort: (cut) => cut.bytes, className: 'w-[78px] text-right' },
+/** Columns under the names that the API sorts by. */
+const columns: readonly { key: string; label: string; className: string }[] = [
+    { key: 'name', label: 'Cut', className: 'w-auto' },
+    { key: 'frameSize', label: 'Frame size', className: 'w-[168px]' },
+    { key: 'frameRate', label: 'Frame rate', className: 'w-[132px]' },
+    { key: 'video', label: 'Video codec', className: 'w-[122px]' },
+    { key: 'colour', label: 'Colour', className: 'w-[190px] max-[1180px]:hidden' },
+    { key: 'audio', label: 'Audio', className: 'w-[165px] max-[1180px]:hidden' },
+    { key: 'durationLabel', label: 'Length', className: 'w-[68px] text-right' },
+    { key: 'bytesLabel', label: 'File size', className: 'w-[78px] text-right' },
 ];
-
-function fps(fraction: string): number {
-    const [over, under] = fraction.split('/').map(Number);
-    return (over ?? 0) / (under ?? 1);
-}
 
 /** All cuts. */
 export function ShelfPage() {
-    const { data, isError, error, refetch } = useCuts();
     useTitle('Shelf');
     const navigate = useNavigate();
     const [query, setQuery] = useSearchParams();
     const [text, setText] = useAddressed('q', query, setQuery);
     const [order, setOrder] = useState<{ key: string; down: boolean } | null>(null);
     const [bringing, setBringing] = useState(false);
-    const wanted = useDeferredValue(text.trim().toLowerCase());
-    const cuts = useMemo(() => {
-        const found = (data?.cuts ?? []).filter((cut) =>
-            `${cut.name} ${cut.file} ${cut.values.video}`.toLowerCase().includes(wanted),
-        );
-        const column = columns.find((candidate) => candidate.key === order?.key);
-        if (column === undefined) {
-            return found;
-        }
-        const turn = order?.down ? -1 : 1;
-        return found.sort(
-            (a, b) => turn * (column.sort(a) < column.sort(b) ? -1 : column.sort(a) > column.sort(b) ? 1 : 0),
-        );
-    }, [data, wanted, order]);
+    const search = useSettled(text.trim());
+    const { data, isError, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useShelf({
+        ...(search === '' ? {} : { search }),
+        ...(order === null ? {} : { sort: order.key }),
+        ...(order?.down ? { down: '1' } : {}),
+    });
 
     if (isError && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;
     }
-    if (data === undefined) {
+    const [first] = data?.pages ?? [];
+    if (data === undefined || first === undefined) {
         return <Loading what="the shelf" />;
     }
-    const all = data.cuts.length;
+    const cuts = data.pages.flatMap((page) => page.cuts);
+    const { total: all, found, takenOff } = first;
     return (
         <DropZone>
             <div className="px-5 py-4">
@@ -90,8 +72,8 @@ export function ShelfPage() {
                         />
                     )}
                     {all === 0 && <span className="ml-auto" />}
-                    <TakenOff cuts={data.takenOff} />
-                    {all > 1 && <PackSheets cuts={cuts} />}
+                    <TakenOff cuts={takenOff} />
+                    {all > 1 && <PackSheets cuts={cuts} unlisted={found - cuts.length} />}
                     <PickFiles
                         label="Compare files …"
                         title="Two or three files of the same picture"
@@ -164,6 +146,14 @@ export function ShelfPage() {
                             ))}
                         </tbody>
                     </table>
+                )}
+                {hasNextPage && (
+                    <div className="mt-3 flex items-center gap-3 text-[13px]">
+                        <Button kind="quiet" disabled={isFetchingNextPage} onClick={() => fetchNextPage()}>
+                            Show more
+                        </Button>
+                        <Figures className="text-soft" text={`${cuts.length} of ${found} cuts are shown`} />
+                    </div>
                 )}
                 <BringIn open={bringing} onOpenChange={setBringing} />
             </div>

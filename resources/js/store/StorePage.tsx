@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
@@ -22,14 +22,19 @@ const counted = (files: number) => `${files} ${files === 1 ? 'file' : 'files'}`;
 /** What was made and takes room: cleared away with care, and put back until that is emptied. */
 export function StorePage() {
     const client = useQueryClient();
-    const { data, error, refetch } = useQuery({ queryKey: ['store'], queryFn: api.store });
+    const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
+        queryKey: ['store', 'files'],
+        queryFn: ({ pageParam }) => api.store(pageParam),
+        initialPageParam: undefined as string | undefined,
+        getNextPageParam: (page) => page.cursor ?? undefined,
+    });
     const [chosen, setChosen] = useState<number[]>([]);
     const act = useMutation({
-        mutationFn: (how: () => Promise<Store>) => how(),
-        onSuccess: (store) => {
-            client.setQueryData(['store'], store);
-            client.invalidateQueries({ queryKey: ['machine'] });
-            client.invalidateQueries({ queryKey: ['packs'] });
+        mutationFn: (how: () => Promise<unknown>) => how(),
+        onSuccess: () => {
+            for (const queryKey of [['store'], ['machine'], ['packs'], ['deliveries']]) {
+                client.invalidateQueries({ queryKey });
+            }
             setChosen([]);
         },
     });
@@ -37,11 +42,14 @@ export function StorePage() {
     if (error && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;
     }
-    if (data === undefined) {
+    const [first] = data?.pages ?? [];
+    if (data === undefined || first === undefined) {
         return <Loading what="the store" />;
     }
+    const files = data.pages.flatMap((page) => page.files);
+    const { cleared, filesLabel } = first;
     const groups = new Map<string, Stored[]>();
-    for (const file of data.files) {
+    for (const file of files) {
         const name = `${file.cut ?? ''} ${file.cutName}`;
         groups.set(name, [...(groups.get(name) ?? []), file]);
     }
@@ -70,11 +78,12 @@ export function StorePage() {
                 Store
             </Title>
             {act.error && <Trouble message={act.error.message} />}
-            {data.cleared.length > 0 && (
+            {cleared.files > 0 && (
                 <div role="status" className="mb-3 flex items-center gap-3 rounded bg-sunk px-3 py-2 text-[13px]">
-                    <span className="min-w-0 truncate" title={data.cleared.join('\n')}>
-                        <Figures text={`${counted(data.cleared.length)} cleared away, ${data.clearedLabel}: `} />
-                        {data.cleared.join(', ')}
+                    <span className="min-w-0 truncate" title={cleared.names.join('\n')}>
+                        <Figures text={`${counted(cleared.files)} cleared away, ${cleared.label}: `} />
+                        {cleared.names.join(', ')}
+                        {cleared.files > cleared.names.length && ' …'}
                     </span>
                     <Button
                         className="ml-auto flex-none"
@@ -88,7 +97,7 @@ export function StorePage() {
                     </Button>
                 </div>
             )}
-            {data.files.length === 0 ? (
+            {files.length === 0 ? (
                 <Blank title="No made file lies here">What is packed is listed here, by its cut.</Blank>
             ) : (
                 <table className="w-full table-fixed border-t-2 border-rule text-[13px]" aria-label="Made files">
@@ -106,11 +115,11 @@ export function StorePage() {
                             </th>
                             <th scope="col" className="w-[250px]" />
                             <th scope="col" className="w-[100px] text-right">
-                                <Figures text={data.filesLabel} />
+                                <Figures text={filesLabel} />
                             </th>
                         </tr>
                     </thead>
-                    {[...groups].map(([name, files]) => (
+                    {[...groups].map(([name, ofCut]) => (
                         <tbody key={name}>
                             <tr>
                                 <th
@@ -118,20 +127,22 @@ export function StorePage() {
                                     colSpan={5}
                                     className="border-b border-line pt-3 pb-1 text-left font-medium"
                                 >
-                                    {files[0]?.cutName}
+                                    {ofCut[0]?.cutName}
                                 </th>
                                 <td className="border-b border-line pt-3 pb-1 text-right text-soft">
-                                    <Figures text={files[0]?.cutBytesLabel ?? ''} />
+                                    <Figures text={ofCut[0]?.cutBytesLabel ?? ''} />
                                 </td>
                             </tr>
-                            {files.map((file) => (
+                            {ofCut.map((file) => (
                                 <tr key={file.run} className="border-b border-line">
                                     <td className="h-[30px]">
                                         <input
                                             type="checkbox"
                                             className="block accent-rust"
                                             aria-label={`Choose ${file.file}`}
-                                            disabled={file.kept !== null && !chosen.includes(file.run)}
+                                            disabled={
+                                                (file.kept !== null || !file.onDisk) && !chosen.includes(file.run)
+                                            }
                                             checked={chosen.includes(file.run)}
                                             onChange={() => toggle(file.run)}
                                         />
@@ -146,7 +157,7 @@ export function StorePage() {
                                         {file.endedAt !== null && <Figures text={moment(file.endedAt)} />}
                                     </td>
                                     <td className="truncate text-[12.5px] text-faint" title={file.kept ?? undefined}>
-                                        {file.kept}
+                                        {file.onDisk ? file.kept : 'It is no longer there, or its drive is away.'}
                                     </td>
                                     <td className="text-right">
                                         <Figures text={file.bytesLabel} />
@@ -157,9 +168,31 @@ export function StorePage() {
                     ))}
                 </table>
             )}
+            {hasNextPage && (
+                <div className="mt-3">
+                    <Button kind="quiet" disabled={isFetchingNextPage} onClick={() => fetchNextPage()}>
+                        Show more
+                    </Button>
+                </div>
+            )}
+            <Derived act={act.mutate} isPending={act.isPending} />
+        </div>
+    );
+}
+
+interface DerivedProps {
+    act: (how: () => Promise<unknown>) => void;
+    isPending: boolean;
+}
+
+/** What can be made again at any time. It is counted on the disks, which can take longer than the list. */
+function Derived({ act, isPending }: DerivedProps) {
+    const { data } = useQuery({ queryKey: ['store', 'derived'], queryFn: api.storeDerived });
+    return (
+        <>
             <h2 className="mt-6 mb-1 text-[13px] font-medium">Made again at any time</h2>
             <ul className="border-t border-rule text-[13px]">
-                {data.derived.map(({ what, bytes, label }) => (
+                {(data?.derived ?? []).map(({ what, bytes, label }) => (
                     <li key={what} className="flex h-9 items-center gap-3 border-b border-line">
                         <span className="w-[220px]">{derivedWords[what][0]}</span>
                         <span className="min-w-0 flex-1 truncate text-soft">{derivedWords[what][1]}</span>
@@ -167,14 +200,14 @@ export function StorePage() {
                         <Button
                             kind="quiet"
                             aria-label={`Delete: ${derivedWords[what][0]}`}
-                            disabled={bytes === 0 || act.isPending}
-                            onClick={() => act.mutate(() => api.clearDerived(what))}
+                            disabled={bytes === 0 || isPending}
+                            onClick={() => act(() => api.clearDerived(what))}
                         >
                             Delete
                         </Button>
                     </li>
                 ))}
             </ul>
-        </div>
+        </>
     );
 }

@@ -1,0 +1,32 @@
+<?php
+
+namespace App\Shelf;
+
+/** The columns that the shelf can be sorted by. */
+enum ShelfOrder: string
+{
+    case Name = 'name';
+    case FrameSize = 'frameSize';
+    case FrameRate = 'frameRate';
+    case Video = 'video';
+    case Colour = 'colour';
+    case Audio = 'audio';
+    case Duration = 'durationLabel';
+    case Bytes = 'bytesLabel';
+
+    /** Of the table of cuts (App\Models\Cut::sortedBy). */
+    public function column(): string
+    {
+        return match ($this) {
+            // It begins with the name, in small letters.
+            self::Name => 'search',
+            self::FrameSize => 'pixels',
+            self::FrameRate => 'frame_rate',
+            self::Video => 'video',
+            self::Colour => 'colour',
+            self::Audio => 'audio',
+            self::Duration => 'seconds',
+            self::Bytes => 'bytes',
+        };
+    }
+}
