@@ -7,6 +7,8 @@ use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\WorkState;
 use App\Work\WorkQueue;
+use Illuminate\Database\Query\JoinClause;
+use Illuminate\Support\Facades\DB;
 use OuterCrate\Analysis\Analysis;
 
 /** The analyses of the cuts on the shelf: asks for them, anew where need be. */
@@ -56,11 +58,19 @@ class CutAnalyses
      */
     public function askMissing(): void
     {
-        foreach (Cut::query()->orderByDesc('id')->lazy() as $cut) {
-            $analysis = CutAnalysis::query()->firstWhere('cut_id', $cut->id);
-            if ($analysis === null || $analysis->work->state !== WorkState::Failed) {
-                $this->ask($cut);
+        // As rows: there may be thousands of cuts, and nearly all have what they need.
+        $cuts = DB::table('cuts')->whereNull('taken_off_at')
+            ->leftJoin('analyses', 'analyses.cut_id', '=', 'cuts.id')
+            ->leftJoin('works', fn (JoinClause $work): JoinClause => $work
+                ->on('works.subject', '=', 'analyses.id')->where('works.kind', CutAnalysis::WORK))
+            ->orderByDesc('cuts.id')->get(['cuts.id', 'analyses.version', 'works.state']);
+        foreach ($cuts as $cut) {
+            $hasResult = $cut->state === WorkState::Done->value && (int) $cut->version === Analysis::VERSION;
+            if ($cut->state === WorkState::Failed->value || ($hasResult && is_file(Workspace::ofCut($cut->id)->proxy()))) {
+                continue;
             }
+            $missing = Cut::query()->find($cut->id);
+            $missing === null || $this->ask($missing);
         }
     }
 }

@@ -7,6 +7,7 @@ use App\Engine\Capabilities;
 use App\Media\CutFile;
 use App\Media\Fingerprint;
 use App\Models\Cut;
+use App\Models\Setting;
 use App\Sampling\Samples;
 use App\Shelf\CutCard;
 use App\Shelf\CutShelf;
@@ -18,6 +19,11 @@ use OuterCrate\Refusals\Refused;
 /** At a start: what an upgrade or the passing of time calls for. What was under way when a process ended is no concern of this. */
 class CatchUpCommand extends Command
 {
+    /** Setting that says for which version all cuts were brought up to date: with thousands of them, a start cannot look at each. */
+    private const CARDS = 'cuts_up_to_date';
+
+    private const CARDS_NOW = 1;
+
     protected $signature = 'crate:catch-up';
 
     protected $description = 'Look at cuts that were never looked at, or by an older version, and forget what has expired';
@@ -34,20 +40,28 @@ class CatchUpCommand extends Command
         $capabilities->hardware();
         $uploads->expire();
         $samples->prune();
-        foreach (Cut::query()->lazy() as $cut) {
-            $this->readAsNow($cut, $shelf);
-            // Cuts that an older version brought in lack what the sheet shows today.
-            if (! isset($cut->card['timecode'], $cut->card['values']) || $cut->fingerprint === null) {
-                $readable = CutFile::isHere($cut) && is_readable($cut->path);
-                $cut->update([
-                    'card' => $card->of($cut->reading(), $cut->path),
-                    'fingerprint' => $readable ? Fingerprint::of($cut->path) : $cut->fingerprint,
-                ]);
+        if (Setting::find(self::CARDS)?->value !== self::CARDS_NOW) {
+            foreach (Cut::query()->lazy() as $cut) {
+                $this->bringUpToDate($cut, $shelf, $card);
             }
+            Setting::query()->updateOrCreate(['key' => self::CARDS], ['value' => self::CARDS_NOW]);
         }
         $analyses->askMissing();
 
         return self::SUCCESS;
+    }
+
+    /** Cuts that an older version brought in lack what the sheet shows today. */
+    private function bringUpToDate(Cut $cut, CutShelf $shelf, CutCard $card): void
+    {
+        $this->readAsNow($cut, $shelf);
+        if (! isset($cut->card['timecode'], $cut->card['values']) || $cut->fingerprint === null) {
+            $readable = CutFile::isHere($cut) && is_readable($cut->path);
+            $cut->update([
+                'card' => $card->of($cut->reading(), $cut->path),
+                'fingerprint' => $readable ? Fingerprint::of($cut->path) : $cut->fingerprint,
+            ]);
+        }
     }
 
     /** A version before this one kept no times of frames. What it kept still serves where the file cannot be read now. */
