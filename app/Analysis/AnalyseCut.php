@@ -7,24 +7,22 @@ use App\Media\Workspace;
 use App\Models\Cut;
 use App\Models\CutAnalysis;
 use App\Models\Work;
-use App\Work\Activity;
 use App\Work\CutAtHand;
 use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Priority;
-use App\Work\ShownInStrip;
 use App\Work\WorkerGroup;
 use OuterCrate\Analysis\Analysis;
 
 /** Looks at a cut, behind every run and every sample: the one whose sheet was opened last. What is finished of it is kept. */
-class AnalyseCut implements Kind, ShownInStrip
+class AnalyseCut implements Kind
 {
     public function __construct(private readonly Analyser $analyser, private readonly CutAtHand $atHand)
     {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: CutAnalysis::WORK,
@@ -32,15 +30,9 @@ class AnalyseCut implements Kind, ShownInStrip
             failure: 'Something broke inside Outer Crate while this cut was analysed. storage/logs says more; the cut is untouched.',
             group: WorkerGroup::Files,
             priority: Priority::Analysis,
+            shows: AnalysesInStrip::class,
             yields: true,
         );
-    }
-
-    public function activities(array $subjects): array
-    {
-        return CutAnalysis::query()->with('cut:id,name')->whereKey($subjects)->get(['id', 'cut_id'])->mapWithKeys(
-            fn (CutAnalysis $one): array => [$one->id => new Activity($one->cut->name, 'analysis', "/cuts/{$one->cut_id}")],
-        )->all();
     }
 
     public function run(Work $work, Meter $meter): void

@@ -28,7 +28,7 @@ class BringBack implements Kind
     ) {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: Dispatch::BRINGS,

@@ -31,7 +31,7 @@ class FollowDispatch implements Kind
     {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: Dispatch::FOLLOWS,

@@ -7,20 +7,17 @@ use App\Dispatch\Connections\HostConnection;
 use App\Engine\Clock;
 use App\Engine\Standstill;
 use App\Engine\Stopped;
-use App\Library\Hosts;
 use App\Media\Checksum;
 use App\Media\Drive;
 use App\Models\Dispatch;
 use App\Models\Work;
 use App\Settings\Settings;
-use App\Work\Activity;
 use App\Work\Declaration;
 use App\Work\Ending;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Postponed;
 use App\Work\Priority;
-use App\Work\ShownInStrip;
 use App\Work\WorkerGroup;
 use App\Work\WorkQueue;
 use DateTimeZone;
@@ -32,7 +29,7 @@ use OuterCrate\Dispatch\Stage;
  * Sends a file to its host. Whatever ends this, it goes on from the byte that its host has; what its host has whole is made a video once,
  * under a key that is the file's alone.
  */
-class SendFile implements Kind, ShownInStrip
+class SendFile implements Kind
 {
     /**
      * Bytes of a piece: about so many seconds of the line, between these two. What a cut line loses is a piece at most, so that each cut
@@ -58,11 +55,10 @@ class SendFile implements Kind, ShownInStrip
         private readonly FollowDispatch $follow,
         private readonly Settings $settings,
         private readonly Standstill $standstill,
-        private readonly Hosts $hosts,
     ) {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: Dispatch::SENDS,
@@ -70,20 +66,10 @@ class SendFile implements Kind, ShownInStrip
             failure: 'Something broke inside Outer Crate while this was sent. storage/logs says more; what has arrived is kept at its host.',
             group: WorkerGroup::Sending,
             priority: Priority::Sending,
+            shows: SendingsInStrip::class,
             // Two that share a line arrive no sooner.
             atOnce: 1,
         );
-    }
-
-    public function activities(array $subjects): array
-    {
-        $sent = Dispatch::query()->whereKey($subjects)->get(['id', 'cut_name', 'details', 'host_account_id']);
-
-        return $sent->mapWithKeys(fn (Dispatch $one): array => [$one->id => new Activity(
-            $one->said()->title ?: $one->cut_name,
-            'to '.$this->hosts->nameOf($one->account->host),
-            "/dispatch/{$one->id}",
-        )])->all();
     }
 
     public function run(Work $work, Meter $meter): void

@@ -62,7 +62,7 @@ class MakeFile implements Kind
     ) {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: Run::WORK,

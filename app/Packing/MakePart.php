@@ -38,7 +38,7 @@ class MakePart implements Kind, OncePerMachine
     ) {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: Part::WORK,

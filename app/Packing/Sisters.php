@@ -49,7 +49,7 @@ class Sisters
             return [];
         }
         // A machine that has nothing to do is quicker with one of them by itself.
-        $left = Presence::idleElsewhere(Run::WORK, $kind->declaration()->atOnce);
+        $left = Presence::idleElsewhere(Run::WORK, $kind::declaration()->atOnce);
         $works = array_slice($works, 0, max(0, count($works) - $left));
         $count = (new Sharing($this->times(), $first->cut->reading(), self::memory()))->of($plans) - 1;
         $taken = [];

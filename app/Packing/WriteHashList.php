@@ -19,7 +19,7 @@ final class WriteHashList implements Kind
     {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: self::NAME,

@@ -69,7 +69,7 @@ class CrateServiceProvider extends ServiceProvider
         $this->app->singleton(DriveProbe::class);
         $this->app->alias(Calls::class, Waiting::class);
         $this->app->singleton(Calls::class, config('crate.work.calls') === 'redis' ? RedisCalls::class : LocalCalls::class);
-        $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(array_map($app->make(...), self::KINDS)));
+        $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(self::KINDS, $app));
     }
 
     public function boot(): void

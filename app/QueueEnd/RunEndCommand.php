@@ -22,7 +22,7 @@ class RunEndCommand implements Kind
     {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: 'after',

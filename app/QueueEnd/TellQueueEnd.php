@@ -25,7 +25,7 @@ class TellQueueEnd implements Kind
     /** Seconds that an answer may take. */
     private const PATIENCE = 10;
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: 'tell',

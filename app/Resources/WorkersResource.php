@@ -26,7 +26,7 @@ final class WorkersResource
             $subjects = $works->pluck('subject')->all();
             $names[$kind] = $kind === Run::WORK
                 ? Run::query()->whereKey($subjects)->pluck('name', 'id')->all()
-                : array_map(fn (Activity $one): string => "{$one->name} {$one->what}", $kinds->shown($kind)?->activities($subjects) ?? []);
+                : array_map(fn (Activity $one): string => "{$one->name} {$one->what}", $kinds->activities($kind, $subjects));
         }
 
         return ['workers' => $workers->map(fn (PresentWorker $worker): array => [

@@ -33,7 +33,7 @@ class SamplePieces implements Kind
     ) {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: Sample::WORK,

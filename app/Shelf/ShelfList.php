@@ -4,8 +4,8 @@ namespace App\Shelf;
 
 use App\Database\LikeWords;
 use App\Models\Cut;
-use Illuminate\Contracts\Pagination\CursorPaginator;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 
 /** The cuts on the shelf, in pages. */
 final class ShelfList
@@ -18,16 +18,21 @@ final class ShelfList
      * @param  string  $text  words that name, file or video codec contain
      * @param  ShelfOrder|null  $order  null for the latest first
      * @param  string|null  $cursor  of the page before
-     * @return CursorPaginator<int, Cut>
+     * @return array{Collection<int, Cut>, string|null} and the cursor of the next page
      */
-    public function page(string $text, ?ShelfOrder $order, bool $isDescending, ?string $cursor): CursorPaginator
+    public function page(string $text, ?ShelfOrder $order, bool $isDescending, ?string $cursor): array
     {
-        $query = self::found($text)->select([...self::COLUMNS, ...$order === null ? [] : [$order->column()]]);
+        // First the ids, which an index holds: the rows are wide.
+        $query = self::found($text)->select(['id', ...$order === null ? [] : [$order->column()]]);
         $order === null
             ? $query->orderByDesc('id')
             : $query->orderBy($order->column(), $isDescending ? 'desc' : 'asc')->orderBy('id', $isDescending ? 'desc' : 'asc');
+        $page = $query->cursorPaginate(self::PAGE, cursor: $cursor);
+        $ids = array_map(fn (Cut $cut): int => $cut->id, $page->items());
+        $places = array_flip($ids);
+        $cuts = Cut::query()->whereKey($ids)->get(self::COLUMNS)->sortBy(fn (Cut $cut): int => $places[$cut->id])->values();
 
-        return $query->cursorPaginate(self::PAGE, cursor: $cursor);
+        return [$cuts, $page->nextCursor()?->encode()];
     }
 
     public function count(string $text): int

@@ -5,19 +5,17 @@ namespace App\Teaching;
 use App\Media\StepStore;
 use App\Models\Teaching;
 use App\Models\Work;
-use App\Work\Activity;
 use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Priority;
-use App\Work\ShownInStrip;
 use App\Work\WorkerGroup;
 use InvalidArgumentException;
 use OuterCrate\Hosts\HostFile;
 use OuterCrate\Json\Fields;
 
 /** Learns hosts from files. Every step is kept, so that one that was put down goes on where it was. */
-class TeachHost implements Kind, ShownInStrip
+class TeachHost implements Kind
 {
     public function __construct(
         private readonly Teacher $teacher,
@@ -26,7 +24,7 @@ class TeachHost implements Kind, ShownInStrip
     ) {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: Teaching::WORK,
@@ -34,15 +32,9 @@ class TeachHost implements Kind, ShownInStrip
             failure: 'Something broke inside Outer Crate while these files were looked at. storage/logs says more; what was made is kept.',
             group: WorkerGroup::Tests,
             priority: Priority::Lesson,
+            shows: LessonsInStrip::class,
             yields: true,
         );
-    }
-
-    public function activities(array $subjects): array
-    {
-        return Teaching::query()->whereKey($subjects)->get(['id', 'host', 'asked'])->mapWithKeys(
-            fn (Teaching $one): array => [$one->id => new Activity($one->asked['hostName'], 'lesson', "/hosts/{$one->host}/teach")],
-        )->all();
     }
 
     public function run(Work $work, Meter $meter): void

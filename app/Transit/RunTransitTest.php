@@ -8,13 +8,11 @@ use App\Media\StepStore;
 use App\Models\Cut;
 use App\Models\TransitTest;
 use App\Models\Work;
-use App\Work\Activity;
 use App\Work\CutAtHand;
 use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Priority;
-use App\Work\ShownInStrip;
 use App\Work\WorkerGroup;
 use OuterCrate\Documents\CandidateDocument;
 use OuterCrate\Hosts\HostFile;
@@ -25,7 +23,7 @@ use OuterCrate\Transit\Weights;
 use OuterCrate\Units\FrameRange;
 
 /** Makes transit tests. Every step is kept, so that one that was put down goes on where it was. */
-class RunTransitTest implements Kind, ShownInStrip
+class RunTransitTest implements Kind
 {
     public function __construct(
         private readonly Tester $tester,
@@ -36,7 +34,7 @@ class RunTransitTest implements Kind, ShownInStrip
     ) {
     }
 
-    public function declaration(): Declaration
+    public static function declaration(): Declaration
     {
         return new Declaration(
             name: TransitTest::WORK,
@@ -44,17 +42,9 @@ class RunTransitTest implements Kind, ShownInStrip
             failure: 'Something broke inside Outer Crate while this was tested. storage/logs says more; what was made is kept.',
             group: WorkerGroup::Tests,
             priority: Priority::Test,
+            shows: TestsInStrip::class,
             yields: true,
         );
-    }
-
-    public function activities(array $subjects): array
-    {
-        return TransitTest::query()->with('cut:id,name')->whereKey($subjects)->get(['id', 'cut_id', 'card'])->mapWithKeys(
-            fn (TransitTest $one): array => [
-                $one->id => new Activity($one->cut->name, "test through {$one->card['hostName']}", "/cuts/{$one->cut_id}/survives"),
-            ],
-        )->all();
     }
 
     public function run(Work $work, Meter $meter): void

@@ -29,13 +29,13 @@ final readonly class Activities
         // As rows: this is asked twice a second.
         $works = DB::table('works')
             ->whereIn('state', WorkState::underWay())
-            ->whereIn('kind', array_filter($this->kinds->names(), fn (string $name): bool => $this->kinds->shown($name) !== null))
+            ->whereIn('kind', $this->kinds->inStrip())
             ->where(fn (Builder $soon): Builder => $soon->whereNull('not_before')->orWhere('not_before', '<=', Work::now(self::MAX_WAIT)))
             ->orderByRaw("case when state = 'waiting' or paused then 1 else 0 end")->orderByDesc('priority')->orderBy('place')->orderBy('id')
             ->limit(self::LIMIT)
             ->get(['kind', 'subject', 'state', 'paused', 'percent', 'seconds_left']);
         $named = $works->groupBy('kind')->map(
-            fn (Collection $ofKind, string $kind): array => $this->kinds->shown($kind)?->activities($ofKind->pluck('subject')->all()) ?? [],
+            fn (Collection $ofKind, string $kind): array => $this->kinds->activities($kind, $ofKind->pluck('subject')->all()),
         );
         $list = [];
         foreach ($works as $work) {

@@ -48,7 +48,7 @@ class Conclusion
             $this->queue->end($work, WorkState::Failed, $e->getMessage());
         } catch (Throwable $e) {
             report($e);
-            $this->queue->end($work, WorkState::Failed, $kind->declaration()->failure);
+            $this->queue->end($work, WorkState::Failed, $kind::declaration()->failure);
         }
     }
 }

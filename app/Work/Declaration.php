@@ -9,6 +9,7 @@ final readonly class Declaration
      * @param  string  $name  in the database
      * @param  string  $does  what a worker does, as in “makes files”
      * @param  string  $failure  sentence for a failure that nobody foresaw
+     * @param  class-string<ShownInStrip>|null  $shows  names it in the strip; null for work that the strip leaves out
      * @param  bool  $yields  whether it stops as soon as work of a higher priority, or wanted later, is waiting
      * @param  int|null  $atOnce  how many may be in hand at once on all machines; null for as many as there are workers
      * @param  int|null  $staleAfter  seconds after which unwanted work is dropped; null where it is always done
@@ -20,6 +21,7 @@ final readonly class Declaration
         public string $failure,
         public WorkerGroup $group,
         public Priority $priority,
+        public ?string $shows = null,
         public bool $yields = false,
         public ?int $atOnce = null,
         public ?int $staleAfter = null,

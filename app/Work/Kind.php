@@ -9,7 +9,7 @@ use OuterCrate\Refusals\Refused;
 /** A kind of work. */
 interface Kind
 {
-    public function declaration(): Declaration;
+    public static function declaration(): Declaration;
 
     /**
      * Does it. Whatever is half done when this ends in any way must be fit to be begun again.

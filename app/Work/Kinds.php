@@ -2,26 +2,24 @@
 
 namespace App\Work;
 
+use Illuminate\Contracts\Container\Container;
+
 /** The kinds of work that there are. A new one is a class and a line in the service provider. */
 final readonly class Kinds
 {
-    /** @var array<string, Kind> */
-    private array $kinds;
+    /** @var array<string, class-string<Kind>> by name */
+    private array $classes;
 
-    /** @param  iterable<Kind>  $kinds */
-    public function __construct(iterable $kinds)
+    /** @param  list<class-string<Kind>>  $classes */
+    public function __construct(array $classes, private Container $container)
     {
-        $named = [];
-        foreach ($kinds as $kind) {
-            $named[$kind->declaration()->name] = $kind;
-        }
-        $this->kinds = $named;
+        $this->classes = array_combine(array_map(fn (string $class): string => $class::declaration()->name, $classes), $classes);
     }
 
     /** @return list<string> */
     public function names(): array
     {
-        return array_keys($this->kinds);
+        return array_keys($this->classes);
     }
 
     /** @return list<string> names of the kinds that workers of these groups do */
@@ -36,25 +34,34 @@ final readonly class Kinds
         return $this->named(fn (Declaration $kind): bool => $kind->delaysEnd);
     }
 
+    /** @return list<string> names of the kinds that the strip shows */
+    public function inStrip(): array
+    {
+        return $this->named(fn (Declaration $kind): bool => $kind->shows !== null);
+    }
+
     /** What workers of these kinds do; kinds of an older or newer version are left out. */
     public function does(string ...$names): string
     {
-        $known = array_intersect_key($this->kinds, array_flip($names));
+        $known = array_intersect_key($this->classes, array_flip($names));
 
-        return implode(', ', array_map(fn (Kind $kind): string => $kind->declaration()->does, $known));
+        return implode(', ', array_map(fn (string $class): string => $class::declaration()->does, $known));
     }
 
     public function get(string $name): Kind
     {
-        return $this->kinds[$name];
+        return $this->container->make($this->classes[$name]);
     }
 
-    /** Null for a kind that the strip does not show, or that this version does not know. */
-    public function shown(string $name): ?ShownInStrip
+    /**
+     * @param  list<int>  $subjects  of work of a kind, at least one
+     * @return array<int, Activity> by subject; none for a kind that the strip does not show, or that this version does not know
+     */
+    public function activities(string $name, array $subjects): array
     {
-        $kind = $this->kinds[$name] ?? null;
+        $shows = isset($this->classes[$name]) ? $this->classes[$name]::declaration()->shows : null;
 
-        return $kind instanceof ShownInStrip ? $kind : null;
+        return $shows === null ? [] : $this->container->make($shows)->activities($subjects);
     }
 
     /**
@@ -63,10 +70,10 @@ final readonly class Kinds
      */
     public function only(array $names): array
     {
-        $kinds = array_values(array_intersect_key($this->kinds, array_flip($names)));
-        usort($kinds, fn (Kind $a, Kind $b): int => $b->declaration()->priority->value <=> $a->declaration()->priority->value);
+        $classes = array_intersect_key($this->classes, array_flip($names));
+        uasort($classes, fn (string $a, string $b): int => $b::declaration()->priority->value <=> $a::declaration()->priority->value);
 
-        return $kinds;
+        return array_map($this->get(...), array_keys($classes));
     }
 
     /**
@@ -75,6 +82,6 @@ final readonly class Kinds
      */
     private function named(callable $which): array
     {
-        return array_keys(array_filter($this->kinds, fn (Kind $kind): bool => $which($kind->declaration())));
+        return array_keys(array_filter($this->classes, fn (string $class): bool => $which($class::declaration())));
     }
 }

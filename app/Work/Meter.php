@@ -190,7 +190,7 @@ final class Meter
                 return $asked === null ? Ending::Lost : Ending::Stopped;
             }
             $this->paused = $asked['pause'];
-            if ($this->only === null && $this->kind->declaration()->yields && $this->queue->shouldGiveWay($this->work)) {
+            if ($this->only === null && $this->kind::declaration()->yields && $this->queue->shouldGiveWay($this->work)) {
                 return Ending::Interrupted;
             }
         } catch (QueryException $e) {

@@ -2,7 +2,10 @@
 
 namespace App\Work;
 
-/** A kind of work that the strip at the bottom of every page names while it is under way. */
+/**
+ * Names work of a kind in the strip at the bottom of every page. It needs little, since the strip is asked for twice a second: the classes
+ * that do the work load the engine, its checks and formats.
+ */
 interface ShownInStrip
 {
     /**

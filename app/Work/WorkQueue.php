@@ -46,13 +46,13 @@ class WorkQueue
      */
     public function put(Kind $kind, int $subject, ?string $wantedAt = null, ?float $expected = null): Work
     {
-        $work = Work::query()->firstOrNew(['kind' => $kind->declaration()->name, 'subject' => $subject]);
+        $work = Work::query()->firstOrNew(['kind' => $kind::declaration()->name, 'subject' => $subject]);
         if ($work->exists && ! $work->state->isOver()) {
             return $work;
         }
-        $place = $work->exists ? $work->place : 1 + (int) Work::query()->where('kind', $kind->declaration()->name)->max('place');
+        $place = $work->exists ? $work->place : 1 + (int) Work::query()->where('kind', $kind::declaration()->name)->max('place');
         $anew = [
-            ...(new Work)->getAttributes(), 'priority' => $kind->declaration()->priority->value, 'wanted_at' => $wantedAt, 'place' => $place,
+            ...(new Work)->getAttributes(), 'priority' => $kind::declaration()->priority->value, 'wanted_at' => $wantedAt, 'place' => $place,
             'expected_seconds' => $expected,
         ];
         if ($work->exists) {
@@ -153,14 +153,14 @@ class WorkQueue
         foreach ($kinds as $kind) {
             $this->forgetStale($kind);
             // What somebody stands and waits for gives way to nothing.
-            if ($only === null && $kind->declaration()->yields && $this->isBusyAbove($kind->declaration()->priority->value)) {
+            if ($only === null && $kind::declaration()->yields && $this->isBusyAbove($kind::declaration()->priority->value)) {
                 continue;
             }
             if ($only === null && $kind instanceof OncePerMachine && $this->isMachineBusy($kind)) {
                 continue;
             }
-            $atOnce = $only === null ? $kind->declaration()->atOnce : null;
-            while (! $this->isFull($kind->declaration()->name, $atOnce) && ($work = $this->next($kind, $only, $abandoned)) !== null) {
+            $atOnce = $only === null ? $kind::declaration()->atOnce : null;
+            while (! $this->isFull($kind::declaration()->name, $atOnce) && ($work = $this->next($kind, $only, $abandoned)) !== null) {
                 if ($this->take($work, $owner, $atOnce)) {
                     return $work->refresh();
                 }
@@ -339,7 +339,7 @@ class WorkQueue
     private function next(Kind $kind, ?array $only, array $abandoned): ?Work
     {
         return Work::query()
-            ->where('kind', $kind->declaration()->name)
+            ->where('kind', $kind::declaration()->name)
             ->where(fn (Builder $query): Builder => $query
                 ->where('state', WorkState::Waiting)
                 ->orWhere(fn (Builder $lost): Builder => $lost->whereKey($abandoned)->where($this->isAbandoned(...))))
@@ -503,9 +503,9 @@ class WorkQueue
 
     private function forgetStale(Kind $kind): void
     {
-        $seconds = $kind->declaration()->staleAfter;
+        $seconds = $kind::declaration()->staleAfter;
         $stale = Work::query()
-            ->where(['kind' => $kind->declaration()->name, 'state' => WorkState::Waiting])
+            ->where(['kind' => $kind::declaration()->name, 'state' => WorkState::Waiting])
             ->where('wanted_at', '<', Work::now(-(int) $seconds));
         // A look takes no lock, a change does.
         if ($seconds !== null && $stale->exists()) {

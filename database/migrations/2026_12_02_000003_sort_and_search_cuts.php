@@ -27,6 +27,7 @@ return new class extends Migration
             fn (Collection $cuts) => $cuts->each(fn (object $cut) => DB::table('cuts')->where('id', $cut->id)->update($this->row($cut))),
         );
         Schema::table('cuts', function (Blueprint $table): void {
+            $table->index(['taken_off_at', 'id']);
             foreach (self::SORTED as $column) {
                 $table->index(['taken_off_at', $column, 'id']);
             }
@@ -36,6 +37,7 @@ return new class extends Migration
     public function down(): void
     {
         Schema::table('cuts', function (Blueprint $table): void {
+            $table->dropIndex(['taken_off_at', 'id']);
             foreach (self::SORTED as $column) {
                 $table->dropIndex(['taken_off_at', $column, 'id']);
             }

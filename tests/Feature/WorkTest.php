@@ -299,7 +299,7 @@ it('goes on through a moment in which the database cannot be asked', function ()
     {
         public int $ran = 0;
 
-        public function declaration(): Declaration
+        public static function declaration(): Declaration
         {
             return new Declaration('made-up', 'makes things up', 'It broke.', WorkerGroup::Files, Priority::Analysis);
         }

@@ -40,7 +40,7 @@ class CutController
         $search = (string) $request->query('search');
         $order = ShelfOrder::tryFrom((string) $request->query('sort'));
         try {
-            $page = $shelf->page($search, $order, $request->boolean('down'), $request->query('cursor'));
+            [$cuts, $cursor] = $shelf->page($search, $order, $request->boolean('down'), $request->query('cursor'));
         } catch (UnexpectedValueException) {
             throw RequestRefused::notPossible('This page belongs to another order.', 'Ask for the first page again.');
         }
@@ -53,10 +53,10 @@ class CutController
             ->get();
 
         return response()->json([
-            'cuts' => array_map(CutResource::of(...), $page->items()),
+            'cuts' => $cuts->map(CutResource::of(...)),
             'total' => $total,
             'found' => $search === '' ? $total : $shelf->count($search),
-            'cursor' => $page->nextCursor()?->encode(),
+            'cursor' => $cursor,
             'takenOff' => $off->map(fn (Cut $cut): array => [
                 'id' => $cut->id,
                 'name' => $cut->name,
