@@ -20,8 +20,7 @@ final class Deliveries
      */
     public function page(DeliveryFilter $filter, ?int $before = null): Collection
     {
-        $query = Delivery::query()->orderByDesc('made_at')->orderByDesc('id')->limit(self::PAGE)
-            ->with(['run' => fn (Relation $run) => $run->select(['id', 'file', 'gone_at'])->without('work')]);
+        $query = Delivery::query()->orderByDesc('made_at')->orderByDesc('id')->limit(self::PAGE);
         foreach (LikeWords::of($filter->text) as $like) {
             $query->whereRaw('search like ? '.LikeWords::ESCAPE, [$like]);
         }
@@ -39,7 +38,10 @@ final class Deliveries
         $filter->from === null ?: $query->where('made_at', '>=', $filter->from->format('Y-m-d H:i:s.v'));
         $filter->until === null ?: $query->where('made_at', '<', $filter->until->format('Y-m-d H:i:s.v'));
 
-        return $query->get();
+        // First the ids, which an index holds together with what is searched.
+        return Delivery::query()->whereKey($query->pluck('id')->all())->orderByDesc('made_at')->orderByDesc('id')
+            ->with(['run' => fn (Relation $run) => $run->select(['id', 'file', 'gone_at'])->without('work')])
+            ->get();
     }
 
     /**
