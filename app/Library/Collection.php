@@ -306,15 +306,17 @@ abstract class Collection
      * What cannot be made. A file that something was made of once is not tried again, as long as the files that it is made with are
      * the same.
      *
+     * @param  array<string, Entry>|null  $entries  by slug, where they were read already
      * @return list<array{file: string, fault: string}> as pages show them
      */
-    public function brokenInWords(): array
+    public function brokenInWords(?array $entries = null): array
     {
         $broken = $this->shipped->brokenInWords();
         $place = "library:whole:{$this->kind->value}:{$this->shipped->state()}";
         $known = Cache::get($place, []);
         $whole = [];
-        foreach ($this->own->entries() as $slug => $entry) {
+        $own = array_filter($entries ?? $this->own->entries(), fn (Entry $entry): bool => ! $entry->shipped);
+        foreach ($own as $slug => $entry) {
             $content = $entry->file->fingerprint();
             try {
                 isset($known[$content]) || $this->madeOf($entry);

@@ -23,9 +23,9 @@ final class QueueResource
      * @param  Collection<int, QueuedRunRow>  $runs  under way, in their order
      * @return list<array{run: int, begins: ?string, ends: ?string}>
      */
-    public static function times(Collection $runs): array
+    public static function times(Collection $runs, Timetable $table): array
     {
-        [$table, $now] = [self::table($runs), time()];
+        $now = time();
 
         return array_values($runs->map(fn (object $run, int $i): array => self::time($run, $table->times[$i], $now))->all());
     }
@@ -34,9 +34,8 @@ final class QueueResource
      * @param  Collection<int, QueuedRunRow>  $runs  under way, in their order
      * @return array<string, mixed>
      */
-    public static function summary(Collection $runs): array
+    public static function summary(Collection $runs, Timetable $table): array
     {
-        $table = self::table($runs);
         $left = (int) ceil($table->left);
         $waits = $paused = 0;
         foreach ($runs as $run) {
@@ -55,7 +54,7 @@ final class QueueResource
     }
 
     /** @param  Collection<int, QueuedRunRow>  $runs */
-    private static function table(Collection $runs): Timetable
+    public static function table(Collection $runs): Timetable
     {
         return Timetable::of($runs->map(fn (object $run): QueuedRun => new QueuedRun(
             (float) $run->expected_seconds,

@@ -27,12 +27,13 @@ class PresetController
     /** Every preset, as they are reached for: what is marked and used first. */
     public function index(Ranking $ranking, PresetResource $resource): JsonResponse
     {
-        $ordered = $ranking->order(Kind::Preset, $this->presets->entries());
+        $entries = $this->presets->entries();
+        $ordered = $ranking->order(Kind::Preset, $entries);
         $key = fn (int $i): ?int => $i < Ranking::KEYS ? $i + 1 : null;
 
         return response()->json([
             'presets' => array_map(fn (Entry $entry, int $i): array => $resource->card($entry, $key($i)), $ordered, array_keys($ordered)),
-            'broken' => $this->presets->brokenInWords(),
+            'broken' => $this->presets->brokenInWords($entries),
             'removed' => $this->presets->removed(),
             'defaults' => (object) $ranking->defaults(),
         ]);

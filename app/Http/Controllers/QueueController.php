@@ -80,13 +80,15 @@ class QueueController
      */
     private static function answer(string $at, Collection $queued, Collection $runs): JsonResponse
     {
+        $table = QueueResource::table($queued);
+
         // response() would load everything that renders pages.
         return new JsonResponse([
             'at' => $at,
             'order' => $queued->pluck('id'),
             'runs' => $runs->map(RunResource::of(...)),
-            'times' => QueueResource::times($queued),
-            'queue' => QueueResource::summary($queued),
+            'times' => QueueResource::times($queued, $table),
+            'queue' => QueueResource::summary($queued, $table),
         ]);
     }
 }

@@ -29,9 +29,9 @@ class StripController
         // response() would load everything that renders pages.
         return new JsonResponse([
             'worker' => Presence::isThere(),
-            'runs' => ShownRuns::these($first)->concat($over)->map(RunResource::of(...)),
+            'runs' => ($first === [] ? collect() : ShownRuns::these($first))->concat($over)->map(RunResource::of(...)),
             'activities' => $activities->list(),
-            'queue' => QueueResource::summary($queued),
+            'queue' => QueueResource::summary($queued, QueueResource::table($queued)),
             'ended' => QueueResource::ended(),
         ]);
     }
