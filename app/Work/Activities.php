@@ -2,8 +2,10 @@
 
 namespace App\Work;
 
+use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -19,23 +21,27 @@ final readonly class Activities
     /** More than any window has room for. */
     private const LIMIT = 24;
 
-    public function __construct(private Kinds $kinds)
+    public function __construct(private Container $container)
     {
     }
 
     /** @return list<array<string, mixed>> running first, then by priority and place */
     public function list(): array
     {
-        // As rows: this is asked twice a second.
+        // Mostly there is none, and then not even the declarations are loaded.
+        if (! DB::table('works')->whereIn('state', WorkState::underWay())->where('kind', '<>', Run::WORK)->exists()) {
+            return [];
+        }
+        $kinds = $this->container->make(Kinds::class);
         $works = DB::table('works')
             ->whereIn('state', WorkState::underWay())
-            ->whereIn('kind', $this->kinds->inStrip())
+            ->whereIn('kind', $kinds->inStrip())
             ->where(fn (Builder $soon): Builder => $soon->whereNull('not_before')->orWhere('not_before', '<=', Work::now(self::MAX_WAIT)))
             ->orderByRaw("case when state = 'waiting' or paused then 1 else 0 end")->orderByDesc('priority')->orderBy('place')->orderBy('id')
             ->limit(self::LIMIT)
             ->get(['kind', 'subject', 'state', 'paused', 'percent', 'seconds_left']);
         $named = $works->groupBy('kind')->map(
-            fn (Collection $ofKind, string $kind): array => $this->kinds->activities($kind, $ofKind->pluck('subject')->all()),
+            fn (Collection $ofKind, string $kind): array => $kinds->activities($kind, $ofKind->pluck('subject')->all()),
         );
         $list = [];
         foreach ($works as $work) {
