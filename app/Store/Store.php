@@ -109,19 +109,24 @@ class Store
     private function noteCleared(array $ids): array
     {
         // The disks are read before the transaction: others wait while it holds the lock.
-        $files = Delivery::query()->whereIn('run_id', $ids)->where('is_stored', true)->with('run')->get();
-        $files = $files->filter(self::isThere(...));
+        [$files, $missing] = Delivery::query()->whereIn('run_id', $ids)->where('is_stored', true)->with('run')->get()
+            ->partition(self::isThere(...));
+        $away = $missing->first(fn (Delivery $file): bool => $file->run !== null && ! Drive::holds(dirname($file->run->file)));
+        if ($away !== null) {
+            throw new PackRefused("{$away->file} stays, and so does all else. Its folder is not there.", 'Connect its drive, or leave it out.');
+        }
         [$stored, $gone] = [self::withMasters($files), self::gone($files)];
         $notes = $files->mapWithKeys(fn (Delivery $file): array => [$file->run_id => self::note($file)])->all();
 
-        return DB::transaction(function () use ($files, $ids, $stored, $gone, $notes): array {
+        return DB::transaction(function () use ($files, $missing, $ids, $stored, $gone, $notes): array {
             Run::query()->whereIn('cut_id', $files->pluck('cut_id'))->orWhereIn('id', $ids)->orderBy('id')->lockForUpdate()->pluck('id');
             $already = ClearedFile::query()->whereIn('run_id', array_column($stored, 'id'))->get()->keyBy('run_id');
             $lying = array_values(array_filter($stored, fn (StoredFile $file): bool => ! $already->has($file->id)));
             foreach (Keeping::of($lying, $ids, $gone, self::sending($files)) as $id => $why) {
                 throw new PackRefused(mb_scrub(basename($notes[$id]['path']))." stays, and so does all else. {$why}", 'Leave it out.');
             }
-            Delivery::setStored(array_keys($notes), false);
+            // Somebody deleted the missing ones by hand: they leave the list.
+            Delivery::setStored([...array_keys($notes), ...$missing->pluck('run_id')->all()], false);
 
             return array_map(
                 fn (array $note): ClearedFile => $already[$note['run_id']] ?? ClearedFile::query()->create($note),

@@ -5,13 +5,16 @@ namespace App\Work;
 use Illuminate\Contracts\Container\Container;
 
 /** The kinds of work that there are. A new one is a class and a line in the service provider. */
-final readonly class Kinds
+final class Kinds
 {
     /** @var array<string, class-string<Kind>> by name */
-    private array $classes;
+    private readonly array $classes;
+
+    /** @var array<string, Kind> by name, as far as they were asked for */
+    private array $made = [];
 
     /** @param  list<class-string<Kind>>  $classes */
-    public function __construct(array $classes, private Container $container)
+    public function __construct(array $classes, private readonly Container $container)
     {
         $this->classes = array_combine(array_map(fn (string $class): string => $class::declaration()->name, $classes), $classes);
     }
@@ -50,7 +53,7 @@ final readonly class Kinds
 
     public function get(string $name): Kind
     {
-        return $this->container->make($this->classes[$name]);
+        return $this->made[$name] ??= $this->container->make($this->classes[$name]);
     }
 
     /**

@@ -95,9 +95,13 @@ it('counts no master that somebody deleted by hand, and says what is no longer t
     expect(array_column($files, 'onDisk', 'run'))->toBe([$one->id => false, $two->id => true])
         ->and($files[$two->id]['kept'])->toContain('only master');
     ($this->clear)([$two], 422);
-    // There is nothing to clear of the other one, and nothing is lost by asking.
-    ($this->clear)([$one]);
-    expect(is_file($two->refresh()->file))->toBeTrue();
+    rename(dirname($one->file), dirname($one->file).' away');
+    expect(($this->clear)([$one], 422)['error']['message'])->toContain('folder is not there');
+    rename(dirname($one->file).' away', dirname($one->file));
+    // Nothing is moved of what is no longer there; it leaves the list.
+    expect(array_column(($this->clear)([$one])['files'], 'run'))->toBe([$two->id])
+        ->and(ClearedFile::query()->count())->toBe(0)
+        ->and(is_file($two->refresh()->file))->toBeTrue();
 });
 
 it('lists stored files in pages, with what all of them take', function () {

@@ -316,7 +316,9 @@ it('goes on through a moment in which the database cannot be asked', function ()
     };
     $queue = app(WorkQueue::class);
     $work = $queue->put($kind, 1);
-    app(Worker::class, ['queue' => $queue, 'kinds' => new Kinds([$kind]), 'conclusion' => new Conclusion($queue)])->one(['made-up']);
+    app()->instance($kind::class, $kind);
+    $kinds = new Kinds([$kind::class], app());
+    app(Worker::class, ['queue' => $queue, 'kinds' => $kinds, 'conclusion' => new Conclusion($queue)])->one(['made-up']);
     expect($kind->ran)->toBe(1)->and($work->refresh()->state)->toBe(WorkState::Done);
 });
 

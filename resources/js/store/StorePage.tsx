@@ -140,9 +140,7 @@ export function StorePage() {
                                             type="checkbox"
                                             className="block accent-rust"
                                             aria-label={`Choose ${file.file}`}
-                                            disabled={
-                                                (file.kept !== null || !file.onDisk) && !chosen.includes(file.run)
-                                            }
+                                            disabled={file.kept !== null && !chosen.includes(file.run)}
                                             checked={chosen.includes(file.run)}
                                             onChange={() => toggle(file.run)}
                                         />
@@ -157,7 +155,7 @@ export function StorePage() {
                                         {file.endedAt !== null && <Figures text={moment(file.endedAt)} />}
                                     </td>
                                     <td className="truncate text-[12.5px] text-faint" title={file.kept ?? undefined}>
-                                        {file.onDisk ? file.kept : 'It is no longer there, or its drive is away.'}
+                                        {file.onDisk ? file.kept : 'It is not there'}
                                     </td>
                                     <td className="text-right">
                                         <Figures text={file.bytesLabel} />
