@@ -44,6 +44,9 @@ return [
     /* Copies of the database from before upgrades. */
     'backups' => env('CRATE_BACKUPS', storage_path('backups')),
 
+    /* How long things are kept: days and gigabytes by kind (App\Settings\RetentionSetting). What is missing has no limit. */
+    'retention' => [],
+
     /* Posters, proxies, exact frames and other things that can be made again. */
     'derived' => env('CRATE_DERIVED', storage_path('derived')),
 

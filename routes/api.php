@@ -17,6 +17,7 @@ use App\Http\Controllers\PiecesController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PresetController;
 use App\Http\Controllers\QueueController;
+use App\Http\Controllers\RetentionController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SheetController;
@@ -93,6 +94,7 @@ Route::middleware(TusAnswers::class)->group(function (): void {
 
 Route::post('cuts/{cut}/pack', [PackController::class, 'store']);
 Route::post('packs', [PackController::class, 'several']);
+Route::post('retention/preview', [RetentionController::class, 'preview']);
 Route::get('store', [StoreController::class, 'show']);
 Route::get('store/derived', [StoreController::class, 'derived']);
 Route::post('store/clear', [StoreController::class, 'clear']);

@@ -38,6 +38,7 @@ class SettingsCommand extends CrateCommand
         }
         foreach ($name === null ? $settings->all() : [$name => $settings->all()[$name]] as $key => $value) {
             $this->line(sprintf('%-14s %s', $key, match (true) {
+                is_object($value) => json_encode($value),
                 is_array($value) => implode(', ', $value),
                 is_bool($value) => $value ? 'set' : 'not set',
                 default => (string) ($value ?? '–'),

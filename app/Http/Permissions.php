@@ -14,7 +14,7 @@ final class Permissions
 {
     /** Settings, folders, accounts at hosts, the webhook, deleting for good, and what others did. */
     private const OWNER = [
-        'GET api/settings', 'PUT api/settings', 'GET api/activity',
+        'GET api/settings', 'PUT api/settings', 'POST api/retention/preview', 'GET api/activity',
         'POST api/watch-folders', 'DELETE api/watch-folders/{folder}',
         'POST api/host-accounts', 'DELETE api/host-accounts/{account}/token', 'DELETE api/host-accounts/{account}',
         'PUT api/host-accounts/{account}/terms',

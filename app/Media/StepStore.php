@@ -102,6 +102,12 @@ class StepStore
         return is_dir($this->folder) ? Bin::bytes($this->folder) : 0;
     }
 
+    /** @return list<string> paths of all that is kept, without what is being made */
+    public function files(): array
+    {
+        return glob("{$this->folder}/*") ?: [];
+    }
+
     /** Forgets the oldest until no more than this many bytes are left, and what a test that was ended left half done. */
     public function prune(?int $most = null): void
     {

@@ -7,6 +7,7 @@ use OuterCrate\Analysis\Analysis;
 use OuterCrate\Analysis\Facts;
 use OuterCrate\Analysis\Glance;
 use OuterCrate\Analysis\MeasuredFile;
+use SplFileInfo;
 
 /** The folder in which what is derived from one cut lies: facts, proxy, strip, exact frames, and the work under way. */
 final class Workspace
@@ -33,10 +34,13 @@ final class Workspace
         File::deleteDirectory(config('crate.derived')."/cuts/{$cut}");
     }
 
-    /** @return list<string> folders of the pictures that were taken from cuts for looking at; they are taken again when somebody looks */
-    private static function pictures(): array
+    /** @return list<string> pictures that were taken from cuts for looking at; they are taken again when somebody looks */
+    public static function pictures(): array
     {
-        return glob(config('crate.derived').'/cuts/*/frames') ?: [];
+        $folders = glob(config('crate.derived').'/cuts/*/frames') ?: [];
+        $files = array_merge(...array_map(fn (string $folder): array => File::allFiles($folder, true), $folders));
+
+        return array_map(fn (SplFileInfo $file): string => $file->getPathname(), array_values($files));
     }
 
     /** Bytes of those pictures. */
@@ -47,7 +51,7 @@ final class Workspace
 
     public static function forgetPictures(): void
     {
-        array_map(File::deleteDirectory(...), self::pictures());
+        array_map(File::deleteDirectory(...), glob(config('crate.derived').'/cuts/*/frames') ?: []);
     }
 
     public function proxy(): string

@@ -22,7 +22,7 @@ class Settings
     {
         $this->entries = [
             new DeliveriesFolder, new MediaFoldersList, new LineSpeedSetting, new RunsAtOnce, new EndSound, new WebhookAddress,
-            new WebhookSecret, new SendSpeed, new SendHours, new SignInHere,
+            new WebhookSecret, new SendSpeed, new SendHours, new SignInHere, new RetentionSetting,
         ];
     }
 

@@ -47,6 +47,8 @@ import type {
     Queue,
     ReadingInWords,
     ReleaseRequest,
+    Retention,
+    RetentionPreview,
     RowHelp,
     RunAnswer,
     RunLog,
@@ -224,6 +226,7 @@ export const api = {
     acceptTerms: (account: number) => call<HostAccountAnswer>('PUT', `host-accounts/${account}/terms`),
     store: (cursor?: string) =>
         call<Store>('GET', `store?${new URLSearchParams(cursor === undefined ? {} : { cursor })}`),
+    previewRetention: (retention: Retention) => call<RetentionPreview>('POST', 'retention/preview', { retention }),
     storeDerived: () => call<StoreDerived>('GET', 'store/derived'),
     clearStored: (runs: number[]) => call<Store>('POST', 'store/clear', { runs }),
     takeStoredBack: () => call<Store>('POST', 'store/take-back'),

@@ -80,6 +80,9 @@ export interface Contract {
     reading: Reading;
     'release-request': ReleaseRequest;
     remark: Remark;
+    'retention-preview': RetentionPreview;
+    'retention-request': RetentionRequest;
+    retention: Retention;
     'row-help': RowHelp;
     rules: Rules;
     'run-answer': RunAnswer;
@@ -3342,6 +3345,45 @@ export interface ReleaseRequest {
     zone?: string;
 }
 /**
+ * Answer of POST /api/retention/preview: what is there, and what the limits would delete.
+ */
+export interface RetentionPreview {
+    kinds: {
+        kind: 'logs' | 'tests' | 'samples' | 'derived';
+        items: number;
+        label: string;
+        deletedItems: number;
+        deletedLabel: string;
+    }[];
+}
+/**
+ * Body of POST /api/retention/preview.
+ */
+export interface RetentionRequest {
+    retention: Retention;
+}
+/**
+ * Limits for logs of runs, tests, samples and derived files; what is missing or null has no limit.
+ */
+export interface Retention {
+    logs?: {
+        days: number | null;
+        gigabytes: number | null;
+    };
+    tests?: {
+        days: number | null;
+        gigabytes: number | null;
+    };
+    samples?: {
+        days: number | null;
+        gigabytes: number | null;
+    };
+    derived?: {
+        days: number | null;
+        gigabytes: number | null;
+    };
+}
+/**
  * Answer of GET /api/cuts/{cut}/help/{cell}: a row of the sheet explained.
  */
 export interface RowHelp {
@@ -3460,6 +3502,7 @@ export interface SettingsRequest {
      * Whether people sign in on the machine itself as well, once there is a user.
      */
     signInHere?: boolean | null;
+    retention?: Retention | null;
 }
 /**
  * Answer of GET and PUT /api/settings; printed by `bin/crate settings --json`.
@@ -3514,6 +3557,7 @@ export interface Settings {
      * Whether people sign in on the machine itself as well, once there is a user.
      */
     signInHere: boolean;
+    retention: Retention;
 }
 /**
  * Body of PUT /api/cuts/{cut}/sheet.

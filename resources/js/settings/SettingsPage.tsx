@@ -10,6 +10,7 @@ import { Title } from '../ui/Title';
 import { useTitle } from '../ui/useTitle';
 import { ActivityLog } from './ActivityLog';
 import { play } from './play';
+import { Retention } from './Retention';
 import { TypedSetting } from './TypedSetting';
 import { WatchFolders } from './WatchFolders';
 import { Workers } from './Workers';
@@ -200,6 +201,7 @@ export function SettingsPage() {
                     </label>,
                 )}
             </dl>
+            <Retention kept={data.retention} save={save} />
             <Accounts />
             <WatchFolders />
             <Workers />

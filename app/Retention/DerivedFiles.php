@@ -1,0 +1,37 @@
+<?php
+
+namespace App\Retention;
+
+use App\Media\StepStore;
+use App\Media\Workspace;
+use Illuminate\Support\Facades\File;
+use OuterCrate\Store\Aged;
+
+/** Exact frames of cuts and steps of transit tests. Both are made again when somebody looks or tests. */
+final class DerivedFiles implements Retained
+{
+    public function name(): string
+    {
+        return 'derived';
+    }
+
+    public function items(): array
+    {
+        $now = time();
+        $items = [];
+        foreach ([...Workspace::pictures(), ...(new StepStore)->files()] as $path) {
+            // Another process may delete it meanwhile.
+            $written = @filemtime($path);
+            if ($written !== false) {
+                $items[] = new Aged($path, max(0, $now - $written), (int) @filesize($path));
+            }
+        }
+
+        return $items;
+    }
+
+    public function delete(array $ids): void
+    {
+        File::delete($ids);
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+namespace App\Retention;
+
+use OuterCrate\Store\Aged;
+use OuterCrate\Store\RetentionLimit;
+
+/** Deletes what the settings no longer keep, and says beforehand what that would be. Documents, slips and made files always stay. */
+final class Retention
+{
+    /** @var list<Retained> */
+    private readonly array $kinds;
+
+    public function __construct(RunLogs $logs, FinishedTests $tests, SampleResults $samples, DerivedFiles $derived)
+    {
+        $this->kinds = [$logs, $tests, $samples, $derived];
+    }
+
+    /**
+     * @param  array<string, RetentionLimit>  $limits  by kind
+     * @return list<array{kind: string, kept: list<Aged>, exceeding: list<Aged>}>
+     */
+    public function preview(array $limits): array
+    {
+        return array_map(function (Retained $kind) use ($limits): array {
+            $kept = $kind->items();
+
+            return ['kind' => $kind->name(), 'kept' => $kept, 'exceeding' => ($limits[$kind->name()] ?? self::none())->exceeding($kept)];
+        }, $this->kinds);
+    }
+
+    /** @param  array<string, RetentionLimit>  $limits  by kind */
+    public function apply(array $limits): void
+    {
+        foreach ($this->kinds as $kind) {
+            $limit = $limits[$kind->name()] ?? self::none();
+            if ($limit->days === null && $limit->gigabytes === null) {
+                continue;
+            }
+            $ids = array_map(fn (Aged $one): string => $one->id, $limit->exceeding($kind->items()));
+            // In steps, so that no statement has too many parameters.
+            foreach (array_chunk($ids, 500) as $some) {
+                $kind->delete($some);
+            }
+        }
+    }
+
+    private static function none(): RetentionLimit
+    {
+        return new RetentionLimit(null, null);
+    }
+}
