@@ -5,6 +5,7 @@ namespace App\Console;
 use App\Database\DatabaseFile;
 use App\Engine\Clock;
 use App\Packing\ClearLeftovers;
+use App\Retention\Retention;
 use App\Settings\Settings;
 use App\Upkeep\Housekeeping;
 use App\Uploads\Uploads;
@@ -33,6 +34,7 @@ class WatchLoopCommand extends Command
         Housekeeping $housekeeping,
         Uploads $uploads,
         ClearLeftovers $leftovers,
+        Retention $retention,
     ): int {
         $ending = false;
         $begun = Clock::seconds();
@@ -50,6 +52,7 @@ class WatchLoopCommand extends Command
                     $housekeeping->run();
                     $uploads->expire();
                     $leftovers->sweep();
+                    $retention->apply();
                 }
             } catch (Throwable $e) {
                 report($e);

@@ -36,7 +36,7 @@ class FollowDispatch implements Kind
         return new Declaration(
             name: Dispatch::FOLLOWS,
             does: 'looks after what is held',
-            failure: 'Something broke inside Outer Crate while a video was looked after. storage/logs says more; at its host it is as it was.',
+            failure: 'Something broke inside Outer Crate while a video was followed. storage/logs says more; its host has it as before.',
             group: WorkerGroup::Sending,
             priority: Priority::Sending,
             atOnce: 1,

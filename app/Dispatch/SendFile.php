@@ -63,7 +63,7 @@ class SendFile implements Kind
         return new Declaration(
             name: Dispatch::SENDS,
             does: 'sends files',
-            failure: 'Something broke inside Outer Crate while this was sent. storage/logs says more; what has arrived is kept at its host.',
+            failure: 'Something broke inside Outer Crate while this was sent. storage/logs says more; its host keeps what has arrived.',
             group: WorkerGroup::Sending,
             priority: Priority::Sending,
             shows: SendingsInStrip::class,

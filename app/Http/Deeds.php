@@ -14,8 +14,8 @@ final class Deeds
 {
     /** Computing an answer, chunks of an upload that is named when it begins, and what a page writes without anybody asking. */
     private const UNTOLD = [
-        'POST api/plan', 'POST api/cuts/{cut}/sheet/wanted', 'POST api/library/host/table', 'POST api/dispatches/check', 'POST api/retention/preview',
-        'PATCH api/uploads/{id}', 'POST api/sign-in', 'POST api/sign-out',
+        'POST api/plan', 'POST api/cuts/{cut}/sheet/wanted', 'POST api/library/host/table', 'POST api/dispatches/check',
+        'POST api/retention/preview', 'PATCH api/uploads/{id}', 'POST api/sign-in', 'POST api/sign-out',
     ];
 
     private const TOLD = [

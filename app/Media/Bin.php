@@ -39,6 +39,12 @@ final class Bin
         @rmdir(dirname($cleared));
     }
 
+    /** A file that may be gone already. */
+    public static function delete(string $path): void
+    {
+        @unlink($path);
+    }
+
     /** Bytes of a file, or of all files below a folder. */
     public static function bytes(string $path): int
     {

@@ -2,9 +2,9 @@
 
 namespace App\Retention;
 
+use App\Media\Bin;
 use App\Media\StepStore;
 use App\Media\Workspace;
-use Illuminate\Support\Facades\File;
 use OuterCrate\Store\Aged;
 
 /** Exact frames of cuts and steps of transit tests. Both are made again when somebody looks or tests. */
@@ -32,6 +32,6 @@ final class DerivedFiles implements Retained
 
     public function delete(array $ids): void
     {
-        File::delete($ids);
+        array_map(Bin::delete(...), $ids);
     }
 }

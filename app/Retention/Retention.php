@@ -2,6 +2,7 @@
 
 namespace App\Retention;
 
+use App\Settings\RetentionSetting;
 use OuterCrate\Store\Aged;
 use OuterCrate\Store\RetentionLimit;
 
@@ -29,9 +30,10 @@ final class Retention
         }, $this->kinds);
     }
 
-    /** @param  array<string, RetentionLimit>  $limits  by kind */
-    public function apply(array $limits): void
+    /** Deletes what exceeds the limits of the settings. */
+    public function apply(): void
     {
+        $limits = RetentionSetting::limits((array) config('crate.retention'));
         foreach ($this->kinds as $kind) {
             $limit = $limits[$kind->name()] ?? self::none();
             if ($limit->days === null && $limit->gigabytes === null) {

@@ -18,7 +18,8 @@ final class RunLogs implements Retained
     public function items(): array
     {
         $logs = DB::table('run_logs')
-            ->join('works', fn (JoinClause $work): JoinClause => $work->on('works.subject', '=', 'run_logs.run_id')->where('works.kind', Run::WORK))
+            ->join('works', fn (JoinClause $work): JoinClause => $work
+                ->on('works.subject', '=', 'run_logs.run_id')->where('works.kind', Run::WORK))
             ->whereNotIn('works.state', WorkState::underWay())
             ->groupBy('run_id')
             ->selectRaw('run_id as id, max(at) as at, sum(length(text)) as bytes');

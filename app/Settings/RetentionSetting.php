@@ -49,7 +49,7 @@ final class RetentionSetting implements Entry
     {
         ['days' => $days, 'gigabytes' => $gigabytes] = (is_array($limit) ? $limit : []) + ['days' => null, 'gigabytes' => null];
         if ($days !== null && (! is_int($days) || $days < 1 || $days > self::MAX_DAYS)) {
-            throw new SettingRefused('Nothing can be kept for that many days.', 'Type 1 to '.self::MAX_DAYS.', or nothing for no limit.');
+            throw new SettingRefused('That many days cannot be a limit.', 'Type 1 to '.self::MAX_DAYS.', or nothing for no limit.');
         }
         if ($gigabytes !== null && (! is_numeric($gigabytes) || $gigabytes <= 0 || $gigabytes > self::MAX_GIGABYTES)) {
             throw new SettingRefused(

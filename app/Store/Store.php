@@ -113,7 +113,8 @@ class Store
             ->partition(self::isThere(...));
         $away = $missing->first(fn (Delivery $file): bool => $file->run !== null && ! Drive::holds(dirname($file->run->file)));
         if ($away !== null) {
-            throw new PackRefused("{$away->file} stays, and so does all else. Its folder is not there.", 'Connect its drive, or leave it out.');
+            $what = "{$away->file} stays, and so does all else. Its folder is not there.";
+            throw new PackRefused($what, 'Connect its drive, or leave it out.');
         }
         [$stored, $gone] = [self::withMasters($files), self::gone($files)];
         $notes = $files->mapWithKeys(fn (Delivery $file): array => [$file->run_id => self::note($file)])->all();
@@ -191,7 +192,8 @@ class Store
      */
     private static function withMasters(Collection $files): array
     {
-        $masters = Delivery::query()->where(['is_stored' => true, 'role' => Role::Master->value])->whereIn('cut_id', $files->pluck('cut_id'))
+        $masters = Delivery::query()->where(['is_stored' => true, 'role' => Role::Master->value])
+            ->whereIn('cut_id', $files->pluck('cut_id'))
             ->with(['run' => fn (Relation $run) => $run->select(['id', 'file'])->without('work')])->get();
         $there = $files->concat($masters)->unique('run_id')->filter(self::isThere(...));
 

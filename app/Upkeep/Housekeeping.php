@@ -2,8 +2,6 @@
 
 namespace App\Upkeep;
 
-use App\Retention\Retention;
-use App\Settings\RetentionSetting;
 use FilesystemIterator;
 use Illuminate\Support\Facades\File;
 use RecursiveDirectoryIterator;
@@ -32,13 +30,8 @@ final class Housekeeping
     /** Days after which the folder of a server that does not run is removed. */
     private const SERVED_DAYS = 7;
 
-    public function __construct(private readonly Retention $retention)
-    {
-    }
-
     public function run(): void
     {
-        rescue(fn () => $this->retention->apply(RetentionSetting::limits((array) config('crate.retention'))));
         $this->forgetExpired((string) config('cache.stores.file.path'));
         $this->remove((string) config('session.files'), 60 * (int) config('session.lifetime'), '~^[A-Za-z0-9]{40}$~');
         $this->remove((string) config('crate.uploads'), 86_400 * self::PARTIAL_DAYS, '~^\..+\.(partial|hash)$~');

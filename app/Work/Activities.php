@@ -37,7 +37,8 @@ final readonly class Activities
             ->whereIn('state', WorkState::underWay())
             ->whereIn('kind', $kinds->inStrip())
             ->where(fn (Builder $soon): Builder => $soon->whereNull('not_before')->orWhere('not_before', '<=', Work::now(self::MAX_WAIT)))
-            ->orderByRaw("case when state = 'waiting' or paused then 1 else 0 end")->orderByDesc('priority')->orderBy('place')->orderBy('id')
+            ->orderByRaw("case when state = 'waiting' or paused then 1 else 0 end")
+            ->orderByDesc('priority')->orderBy('place')->orderBy('id')
             ->limit(self::LIMIT)
             ->get(['kind', 'subject', 'state', 'paused', 'percent', 'seconds_left']);
         $named = $works->groupBy('kind')->map(

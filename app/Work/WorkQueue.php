@@ -52,7 +52,8 @@ class WorkQueue
         }
         $place = $work->exists ? $work->place : 1 + (int) Work::query()->where('kind', $kind::declaration()->name)->max('place');
         $anew = [
-            ...(new Work)->getAttributes(), 'priority' => $kind::declaration()->priority->value, 'wanted_at' => $wantedAt, 'place' => $place,
+            ...(new Work)->getAttributes(), 'priority' => $kind::declaration()->priority->value,
+            'wanted_at' => $wantedAt, 'place' => $place,
             'expected_seconds' => $expected,
         ];
         if ($work->exists) {

@@ -103,7 +103,8 @@ foreach ([
 $choices = fn (): float => milliseconds('GET', "{$address}/api/deliveries/choices");
 figure('Presets and hosts to choose from, median', sprintf('%.1f ms', percentile(array_map($choices, range(1, 10)), 0.5)), '–');
 $pages = [
-    'The shelf' => 'cuts', 'The shelf, by length' => 'cuts?sort=durationLabel&down=1', 'The shelf, a word in all of them' => 'cuts?search=firing',
+    'The shelf' => 'cuts', 'The shelf, by length' => 'cuts?sort=durationLabel&down=1',
+    'The shelf, a word in all of them' => 'cuts?search=firing',
     'The shelf, a word in none' => 'cuts?search=glaze', 'The store' => 'store', 'The presets' => 'presets', 'The hosts' => 'hosts',
 ];
 foreach ($pages as $what => $path) {
@@ -112,8 +113,10 @@ foreach ($pages as $what => $path) {
     figure("{$what}, a page, median", sprintf('%.1f ms', percentile(array_map($page, range(1, 20)), 0.5)), 'at most 60 ms');
 }
 $since = rawurlencode(Work::now(-2));
-foreach (['The strip' => 'strip', 'The queue, what changed' => "queue/changes?since={$since}", 'An empty answer' => 'machine'] as $what => $path) {
+$often = ['The strip' => 'strip', 'The queue, what changed' => "queue/changes?since={$since}", 'An empty answer' => 'machine'];
+foreach ($often as $what => $path) {
     $page = fn (): float => milliseconds('GET', "{$address}/api/{$path}");
     array_map($page, range(1, 5));
-    figure("{$what}, median", sprintf('%.1f ms', percentile(array_map($page, range(1, 40)), 0.5)), $path === 'machine' ? '–' : 'at most 10 ms');
+    $bar = $path === 'machine' ? '–' : 'at most 10 ms';
+    figure("{$what}, median", sprintf('%.1f ms', percentile(array_map($page, range(1, 40)), 0.5)), $bar);
 }

@@ -51,7 +51,8 @@ $bytes = fn (): array => [
 
 $visit = function (int $times) use ($address, $cut): int {
     $paths = [
-        '', 'api/cuts', 'api/queue', 'api/strip', 'api/machine', 'api/store', 'api/media', 'api/media?search=few', 'api/settings', 'api/uploads',
+        '', 'api/cuts', 'api/queue', 'api/strip', 'api/machine', 'api/store', 'api/media', 'api/media?search=few',
+        'api/settings', 'api/uploads',
         'api/none', "api/cuts/{$cut->id}/sheet", "api/cuts/{$cut->id}/reading", "api/cuts/{$cut->id}/poster",
     ];
     $jar = '';

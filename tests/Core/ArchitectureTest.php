@@ -26,7 +26,7 @@ const APP = [
     ['Engine', 'SignIn'],
     ['Media', 'Supervision'],
     ['Settings', 'Upkeep'],
-    ['Work'],
+    ['Work', 'Retention'],
     ['Library'],
     ['Desk'],
     ['Packing', 'Analysis', 'Sampling', 'Uploads', 'Checking', 'Transit', 'QueueEnd'],

@@ -8,7 +8,7 @@ use App\Models\TransitTest;
 use App\Models\Work;
 use App\Models\WorkState;
 use App\Settings\Settings;
-use App\Upkeep\Housekeeping;
+use Illuminate\Support\Facades\Artisan;
 
 it('says what limits would delete, and deletes that once they are saved', function () {
     $cut = Cut::query()->findOrFail($this->bringIn('few')['id']);
@@ -32,7 +32,9 @@ it('says what limits would delete, and deletes that once they are saved', functi
         'samples' => ['days' => null, 'gigabytes' => 1e-9], 'derived' => ['days' => null, 'gigabytes' => 0.004e-3],
     ];
     $preview = fn (array $retention): array => array_column(
-        $this->answer($this->postJson('/api/retention/preview', ['retention' => (object) $retention]), 'retention-preview')['kinds'], null, 'kind',
+        $this->answer($this->postJson('/api/retention/preview', ['retention' => (object) $retention]), 'retention-preview')['kinds'],
+        null,
+        'kind',
     );
     $none = array_column($preview([]), 'deletedItems', 'kind');
     expect($none)->toBe(['logs' => 0, 'tests' => 0, 'samples' => 0, 'derived' => 0]);
@@ -43,12 +45,12 @@ it('says what limits would delete, and deletes that once they are saved', functi
     expect(array_column($seen, 'deletedItems', 'kind'))->toMatchArray(['logs' => 1, 'tests' => 1, 'samples' => 1])
         ->and($seen['derived']['deletedItems'])->toBeGreaterThan(0)
         ->and($seen['tests']['deletedLabel'])->toStartWith('5');
-    app(Housekeeping::class)->run();
+    Artisan::call('crate:watch', ['--once' => true]);
     expect(TransitTest::query()->count())->toBe(2);
 
     $saved = $this->answer($this->putJson('/api/settings', ['retention' => $limits]), 'settings');
     expect($saved['retention']['logs'])->toBe(['days' => 30, 'gigabytes' => null]);
-    app(Housekeeping::class)->run();
+    Artisan::call('crate:watch', ['--once' => true]);
     expect(array_unique(RunLog::query()->pluck('run_id')->all()))->toBe([$waiting->id])
         ->and(TransitTest::query()->get()->map(fn (TransitTest $one): WorkState => $one->work->state)->all())->toBe([WorkState::Waiting])
         ->and(Sample::query()->count())->toBe(0)

@@ -46,7 +46,8 @@ it('finds, sorts and pages cuts', function () {
     $names = ['Bowl', 'Ähre', 'ember', 'Kiln'];
     $first = Cut::query()->findOrFail($this->bringIn('plain', 'Ash.mp4')['id']);
     foreach (range(1, 64) as $i) {
-        $copy = $first->replicate(['search'])->fill(['name' => $names[$i % 4]." {$i}", 'path' => "{$first->path}.{$i}", 'bytes' => 1000 - $i]);
+        $copy = $first->replicate(['search']);
+        $copy->fill(['name' => $names[$i % 4]." {$i}", 'path' => "{$first->path}.{$i}", 'bytes' => 1000 - $i]);
         $copy->card = ['frames' => $i] + $copy->card;
         $copy->save();
     }

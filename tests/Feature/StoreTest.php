@@ -108,7 +108,8 @@ it('lists stored files in pages, with what all of them take', function () {
     $run = $this->made($this->cut, ['preset' => 'sound-wav']);
     $rows = array_map(fn (int $i): array => [
         'run_id' => 1_000 + $i, 'pack' => 'p', 'cut_id' => $i % 3, 'cut_name' => 'Kiln '.($i % 3), 'file' => "{$i}.wav", 'role' => 'sound',
-        'preset' => 'x', 'preset_name' => 'x', 'bytes' => 1_000_000, 'differences' => 0, 'search' => 'x', 'made_at' => '2026-12-01 10:00:00',
+        'preset' => 'x', 'preset_name' => 'x', 'bytes' => 1_000_000, 'differences' => 0, 'search' => 'x',
+        'made_at' => '2026-12-01 10:00:00',
         'is_stored' => $i !== 7,
     ], range(1, 70));
     DB::table('deliveries')->insert($rows);
@@ -123,7 +124,11 @@ it('lists stored files in pages, with what all of them take', function () {
 
 it('lets go of what is taken again at any time', function () {
     $this->get("/api/cuts/{$this->cut->id}/frames/3");
-    $derived = fn (): array => array_column($this->answer($this->getJson('/api/store/derived'), 'store-derived')['derived'], 'bytes', 'what');
+    $derived = function (): array {
+        $answer = $this->answer($this->getJson('/api/store/derived'), 'store-derived');
+
+        return array_column($answer['derived'], 'bytes', 'what');
+    };
     expect($derived()['pictures'])->toBeGreaterThan(0);
     $this->answer($this->postJson('/api/store/derived/pictures'), 'store-derived');
     $this->answer($this->postJson('/api/store/derived/steps'), 'store-derived');

@@ -61,13 +61,15 @@ export function Retention({ kept, save }: Props) {
     const set = (kind: Kind, part: 'days' | 'gigabytes', text: string) =>
         type({ ...typed, [kind]: { ...typed[kind], [part]: text } });
     return (
-        <section aria-label="Retention" className="mt-6">
-            <h2 className="mb-1 text-[16px] font-semibold">Retention</h2>
+        <section aria-labelledby="retention" className="mt-6">
+            <h2 id="retention" className="font-stencil text-[16px] tracking-[.05em]">
+                RETENTION
+            </h2>
             <p className="mb-2 text-[13px] text-soft">
-                Older ones are deleted once an hour, the oldest first. Documents, slips and made files always stay. An
-                empty field means no limit.
+                Once an hour, what exceeds these limits is deleted, the oldest first. Documents, slips and made files
+                always stay. An empty field means no limit.
             </p>
-            <table className="w-full table-fixed border-t border-rule text-[13px]">
+            <table className="w-full table-fixed border-t-2 border-rule text-[13px]">
                 <thead>
                     <tr className="h-[30px] border-b border-rule text-left text-soft">
                         <th scope="col" className="w-[140px]">
@@ -130,7 +132,11 @@ export function Retention({ kept, save }: Props) {
                     })}
                 </tbody>
             </table>
-            {trouble && <Trouble message={trouble.message} />}
+            {trouble && (
+                <div className="mt-2">
+                    <Trouble message={trouble.message} />
+                </div>
+            )}
             {isOther && (
                 <div className="mt-3 flex gap-2">
                     <Button

@@ -80,7 +80,8 @@ final class User
         $cut = $this->cut();
         $run = $this->run(fn (): bool => true)['id'] ?? null;
         $paths = [
-            '', 'api/cuts', 'api/strip', 'api/queue', 'api/machine', 'api/store', 'api/dispatches', 'api/workers', 'api/media', 'api/settings',
+            '', 'api/cuts', 'api/strip', 'api/queue', 'api/machine', 'api/store', 'api/dispatches', 'api/workers', 'api/media',
+            'api/settings',
             'api/choices', 'api/presets', 'api/hosts', 'api/watch-folders', 'api/uploads',
             ...$cut === null ? [] : array_map(
                 fn (string $what): string => "api/cuts/{$cut}/{$what}",
