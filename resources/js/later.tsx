@@ -24,11 +24,6 @@ export class Later {
     };
 }
 
-export const comparePage = new Later(() => import('./compare/ComparePage'));
-export const dispatchPage = new Later(() => import('./dispatch/DispatchPage'));
-export const teachPage = new Later(() => import('./teach/TeachPage'));
-export const survivesPage = new Later(() => import('./survives/SurvivesPage'));
-
 /**
  * Shows such a page, at once where it is there. React's own `lazy` shows its fallback even then, and holds the page back for 300 ms
  * after it.

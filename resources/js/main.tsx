@@ -5,16 +5,8 @@ import { BrowserRouter, Route, Routes } from 'react-router';
 import { ApiError } from './api/client';
 import { Frame } from './frame/Frame';
 import { NotHere } from './frame/NotHere';
-import { HostsPage } from './hosts/HostsPage';
-import { comparePage, dispatchPage, Loaded, survivesPage, teachPage } from './later';
-import { PresetsPage } from './presets/PresetsPage';
-import { QueuePage } from './queue/QueuePage';
-import { SettingsPage } from './settings/SettingsPage';
-import { SheetPage } from './sheet/SheetPage';
-import { ShelfPage } from './shelf/ShelfPage';
-import { SlipList } from './slips/SlipList';
-import { SlipsPage } from './slips/SlipsPage';
-import { StorePage } from './store/StorePage';
+import { Loaded } from './later';
+import { loadAhead, pages } from './pages';
 
 const client = new QueryClient({
     defaultOptions: {
@@ -26,25 +18,17 @@ const client = new QueryClient({
     },
 });
 
+loadAhead(window.location.pathname);
+
 createRoot(document.getElementById('page') as HTMLElement).render(
     <StrictMode>
         <QueryClientProvider client={client}>
             <BrowserRouter>
                 <Routes>
                     <Route element={<Frame />}>
-                        <Route index element={<ShelfPage />} />
-                        <Route path="cuts/:cut" element={<SheetPage />} />
-                        <Route path="cuts/:cut/survives" element={<Loaded page={survivesPage} what="the test" />} />
-                        <Route path="compare/:of/:id?" element={<Loaded page={comparePage} what="the pictures" />} />
-                        <Route path="slips" element={<SlipList />} />
-                        <Route path="slips/:pack" element={<SlipsPage />} />
-                        <Route path="dispatch/:id?" element={<Loaded page={dispatchPage} what="what is sent" />} />
-                        <Route path="queue" element={<QueuePage />} />
-                        <Route path="store" element={<StorePage />} />
-                        <Route path="settings" element={<SettingsPage />} />
-                        <Route path="presets/:slug?" element={<PresetsPage />} />
-                        <Route path="hosts/:slug/teach" element={<Loaded page={teachPage} what="the host" />} />
-                        <Route path="hosts/:slug?" element={<HostsPage />} />
+                        {pages.map(({ path, page, what }) => (
+                            <Route key={path} path={path} element={<Loaded page={page} what={what} />} />
+                        ))}
                         <Route path="*" element={<NotHere />} />
                     </Route>
                 </Routes>

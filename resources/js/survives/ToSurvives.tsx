@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { survivesPage } from '../later';
+import { survivesPage } from '../pages';
 import { latestTest } from './latestTest';
 
 /** The way from a sheet to what survives of its cut: script and figures are there by the time that it is pressed. */
