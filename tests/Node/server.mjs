@@ -31,7 +31,7 @@ export async function serve() {
     const port = await freePort();
     const served = join(scratch, 'served');
     mkdirSync(served);
-    const server = spawn('php', ['artisan', 'crate:start', '--pages-only', `--port=${port}`, `--folder=${served}`], {
+    spawn('php', ['artisan', 'crate:start', '--pages-only', `--port=${port}`, `--folder=${served}`], {
         cwd: root,
         env,
         stdio: 'ignore',

@@ -90,12 +90,12 @@ function Compare({ view, at: base, files }: CompareProps) {
 
     useCompareKeys(
         {
-            ArrowRight: (event) => step(event, 1),
-            ArrowLeft: (event) => step(event, -1),
-            ArrowDown: () => pan(0, 0.05),
-            ArrowUp: () => pan(0, -0.05),
-            Home: () => seek(0),
-            End: () => seek(view.frames - 1),
+            arrowright: (event) => step(event, 1),
+            arrowleft: (event) => step(event, -1),
+            arrowdown: () => pan(0, 0.05),
+            arrowup: () => pan(0, -0.05),
+            home: () => seek(0),
+            end: () => seek(view.frames - 1),
             w: () => setWay('wipe'),
             s: () => setWay('side'),
             d: () => (way === 'difference' ? setGain(next(GAINS, gain)) : setWay('difference')),

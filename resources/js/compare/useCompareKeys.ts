@@ -9,7 +9,7 @@ export function useCompareKeys(
     // With what is shown, not a moment later: a key that follows at once acts on what is seen.
     useLayoutEffect(() => {
         const onDown = (event: KeyboardEvent) => {
-            const act = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+            const act = keys[event.key.toLowerCase()];
             if (act && !takesKey(event) && !event.ctrlKey && !event.metaKey && !event.altKey) {
                 event.preventDefault();
                 act(event);

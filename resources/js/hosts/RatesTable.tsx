@@ -81,6 +81,7 @@ export function RatesTable({ file, change }: Props) {
                     </thead>
                     <tbody>
                         {list.map((_, row) => (
+                            // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
                             <tr key={row} className="border-b border-line align-top">
                                 <td className="py-[3px] text-left">
                                     <Place
@@ -142,7 +143,7 @@ export function RatesTable({ file, change }: Props) {
                         Add a row
                     </Button>
                     <PasteTable take={(taken) => set(put(file, path, taken))} />
-                    <label className="ml-auto flex items-center gap-1.5 text-soft">
+                    <span className="ml-auto flex items-center gap-1.5 text-soft">
                         high above
                         <span className="w-16">
                             <Place
@@ -154,8 +155,8 @@ export function RatesTable({ file, change }: Props) {
                             />
                         </span>
                         fps
-                    </label>
-                    <label className="flex items-center gap-1.5 text-soft">
+                    </span>
+                    <span className="flex items-center gap-1.5 text-soft">
                         HDR ×
                         <span className="w-14">
                             <Place
@@ -175,7 +176,7 @@ export function RatesTable({ file, change }: Props) {
                                 }
                             />
                         </span>
-                    </label>
+                    </span>
                 </div>
             )}
         </div>

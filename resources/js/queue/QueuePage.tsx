@@ -108,9 +108,9 @@ function Total({ queue, going }: { queue: QueueSummary; going: number }) {
             : `all done about ${ends.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`,
     ];
     return (
-        <p className="mb-2 text-[14px]" aria-label="All of the queue">
+        <section className="mb-2 text-[14px]" aria-label="All of the queue">
             <Figures text={parts.filter(Boolean).join(' · ')} />
-        </p>
+        </section>
     );
 }
 

@@ -114,6 +114,7 @@ export function WatchFolders() {
                 </select>
                 {outputs.map((output, i) => (
                     <button
+                        // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
                         key={i}
                         type="button"
                         title="Leave it out"

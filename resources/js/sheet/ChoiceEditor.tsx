@@ -162,6 +162,7 @@ interface OptionProps {
 
 function Option({ id, at, choice, active, held, beside, take }: OptionProps) {
     return (
+        // biome-ignore lint/a11y/useKeyWithClickEvents: the list takes the keys
         <div
             id={id}
             data-option={at}

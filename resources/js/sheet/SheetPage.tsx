@@ -49,6 +49,7 @@ function SheetOf({ id }: { id: number }) {
     const [first, last] = [range?.first ?? 0, range?.last ?? frames - 1];
     const { first: known, last: end } = sheet?.range ?? {};
     // Pieces lie within the range that is kept.
+    // biome-ignore lint/correctness/useExhaustiveDependencies: the pieces lie within the range that is kept
     useEffect(() => {
         client.invalidateQueries({ queryKey: ['pieces', id] });
     }, [client, id, known, end]);

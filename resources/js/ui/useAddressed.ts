@@ -21,7 +21,7 @@ export function useAddressed(name: string, query: URLSearchParams, setQuery: Set
     const change = (next: string) => {
         const address = new URLSearchParams(query);
         next === '' ? address.delete(name) : address.set(name, next);
-        next === there ? (sent.current = []) : sent.current.push(next);
+        sent.current = next === there ? [] : [...sent.current, next];
         show(next);
         setQuery(address, { replace: true });
     };

@@ -48,17 +48,17 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
                 return;
             }
             const step = event.shiftKey ? cut.timecode.perSecond : 1;
-            const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+            const key = event.key.toLowerCase();
             const anywhere: Record<string, () => void> = {
                 i: () => setRange({ first: frame, last: Math.max(frame, range.last) }),
                 o: () => setRange({ first: Math.min(frame, range.first), last: frame }),
                 m: () => divided.mark(frame),
             };
             const onStage: Record<string, () => void> = {
-                ArrowLeft: () => seek(frame - step),
-                ArrowRight: () => seek(frame + step),
-                Home: () => seek(event.shiftKey ? range.first : 0),
-                End: () => seek(event.shiftKey ? range.last : last),
+                arrowleft: () => seek(frame - step),
+                arrowright: () => seek(frame + step),
+                home: () => seek(event.shiftKey ? range.first : 0),
+                end: () => seek(event.shiftKey ? range.last : last),
                 ' ': toggle,
             };
             const act =

@@ -26,6 +26,7 @@ export function Pictures({ strip, pictures, shape, frames, view, width, height }
         >
             {slots.map((picture, i) => (
                 <span
+                    // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
                     key={i}
                     className="flex-none"
                     style={{

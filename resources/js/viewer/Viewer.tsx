@@ -34,6 +34,7 @@ export function Viewer({ cut, analysis, player, large, setLarge, height }: Props
         >
             <div className="relative min-h-0 flex-1 overflow-hidden bg-neutral">
                 {proxy !== null && (
+                    // biome-ignore lint/a11y/useMediaCaption: a proxy of a cut; it has no captions
                     <video
                         ref={video}
                         src={proxy}

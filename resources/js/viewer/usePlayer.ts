@@ -17,7 +17,7 @@ export function usePlayer(cut: Cut, range: Range, proxy: string | null) {
         (wanted: number) => {
             const next = Math.max(0, Math.min(last, Math.round(wanted)));
             setFrame(next);
-            if (video.current !== null && video.current.paused) {
+            if (video.current?.paused) {
                 video.current.currentTime = (next + 0.5) / rate;
             }
         },
@@ -43,6 +43,7 @@ export function usePlayer(cut: Cut, range: Range, proxy: string | null) {
     }, [last, range.first, rate]);
 
     // A new proxy is a new player.
+    // biome-ignore lint/correctness/useExhaustiveDependencies: a new proxy is a new player
     useEffect(() => {
         const player = video.current;
         if (player === null) {
