@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Estimates;
 
 use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Video\Joining;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
@@ -18,12 +19,6 @@ final readonly class Dividing
 {
     /** Files in which parts meet to the frame, each of which counts exactly itself (PassBuilder::part()). */
     private const CONTAINERS = ['mp4', 'mov', 'matroska', 'webm'];
-
-    /** Codecs whose streams are joined as they are, when their encoder was told the same. */
-    private const CODECS = ['h264', 'hevc', 'av1', 'vp9', 'prores', 'dnxhd'];
-
-    /** Of these, those whose first pass tells what the second will spend. */
-    private const PLANNED = ['h264', 'hevc'];
 
     /**
      * @param  float  $leastSeconds  that a part takes: under it, beginning and joining cost more than they win
@@ -70,7 +65,7 @@ final readonly class Dividing
         return $video !== null
             && $plan->hasVideo()
             && in_array($plan->container->container->id(), self::CONTAINERS, true)
-            && in_array($plan->video->codec->id(), self::CODECS, true)
+            && $plan->video->codec->facts()->joining !== Joining::No
             && $plan->video->hardware === null
             && ($plan->keyframes->isIntra() || $plan->keyframes->closed)
             && (self::isConstant($plan) || self::isPlanned($plan))
@@ -95,7 +90,7 @@ final readonly class Dividing
     private static function isPlanned(Plan $plan): bool
     {
         return $plan->bitrate->mode === BitrateMode::Vbr && $plan->bitrate->passes === 2 && $plan->bitrate->average !== null
-            && in_array($plan->video->codec->id(), self::PLANNED, true)
+            && $plan->video->codec->facts()->joining === Joining::WithPlannedRate
             && ! $plan->keyframes->isIntra()
             && $plan->spec->preset->device?->statesBuffer !== true;
     }

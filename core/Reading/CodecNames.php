@@ -4,32 +4,12 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading;
 
+use OuterCrate\Formats\KnownCodecs;
+
 /** Everyday names of what a prober reports, for codecs and containers that a cut may come in. */
 final class CodecNames
 {
-    private const CODECS = [
-        'h264' => 'H.264',
-        'hevc' => 'HEVC',
-        'prores' => 'ProRes',
-        'dnxhd' => 'VC-3',
-        'mpeg2video' => 'MPEG-2',
-        'mpeg4' => 'MPEG-4 Visual',
-        'ffv1' => 'FFV1',
-        'utvideo' => 'UT Video',
-        'vp8' => 'VP8',
-        'vp9' => 'VP9',
-        'av1' => 'AV1',
-        'mjpeg' => 'Motion JPEG',
-        'rawvideo' => 'uncompressed',
-        'v210' => 'uncompressed 10-bit',
-        'cfhd' => 'VC-5',
-        'dvvideo' => 'DV',
-        'vc1' => 'VC-1',
-        'mpeg1video' => 'MPEG-1',
-        'jpeg2000' => 'JPEG 2000',
-        'qtrle' => 'Animation RLE',
-        'png' => 'PNG',
-        'tiff' => 'TIFF',
+    private const AUDIO = [
         'aac' => 'AAC',
         'mp3' => 'MP3',
         'mp2' => 'MP2',
@@ -45,7 +25,7 @@ final class CodecNames
 
     public static function codec(string $id): string
     {
-        return self::CODECS[$id] ?? (str_starts_with($id, 'pcm_') ? 'PCM' : strtoupper($id));
+        return KnownCodecs::video($id)?->name() ?? self::AUDIO[$id] ?? (str_starts_with($id, 'pcm_') ? 'PCM' : strtoupper($id));
     }
 
     /** The profile in its usual spelling, or null where it says nothing. ProRes profiles are known by their names alone. */
@@ -74,28 +54,10 @@ final class CodecNames
         };
     }
 
-    /**
-     * The level as people say it, with the number that the stream carries beside it; null where there is none.
-     * H.264: ISO/IEC 14496-10, A.3; HEVC: ISO/IEC 23008-2, A.4; MPEG-2: ISO/IEC 13818-2, 8.
-     */
+    /** The level as people say it, with the number that the stream carries beside it; null where there is none. */
     public static function level(string $codec, ?int $level): ?string
     {
-        if ($level === null) {
-            return null;
-        }
-
-        return match ($codec) {
-            'h264' => self::tenths($level)." ({$level})",
-            'hevc' => self::tenths(intdiv($level, 3))." ({$level})",
-            'mpeg2video' => ([4 => 'High', 6 => 'High 1440', 8 => 'Main', 10 => 'Low'][$level] ?? 'level')." ({$level})",
-            'av1' => sprintf('%d.%d (%d)', 2 + ($level >> 2), $level & 3, $level),
-            default => (string) $level,
-        };
-    }
-
-    private static function tenths(int $level): string
-    {
-        return intdiv($level, 10).($level % 10 === 0 ? '.0' : '.'.$level % 10);
+        return $level === null ? null : KnownCodecs::video($codec)?->levelLabel($level) ?? (string) $level;
     }
 
     /**

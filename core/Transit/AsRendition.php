@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
+use OuterCrate\Formats\KnownCodecs;
 use OuterCrate\Hosts\AudioAsk;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Planning\OutputSpec;
@@ -18,18 +19,14 @@ final class AsRendition
     /** Longer side that bounds nothing. */
     private const ANY = 16_384;
 
-    /** Codecs whose renditions carry HDR; of the others the host makes an SDR version. */
-    private const HDR = ['vp9' => 'p2', 'hevc' => 'main10', 'av1' => 'main'];
-
-    private const SDR = ['h264' => 'high', 'vp9' => 'p0', 'hevc' => 'main', 'av1' => 'main'];
-
     /** B-frames that codecs with such frames get: what encoders do that nobody asks for fewer. */
     private const B_FRAMES = 3;
 
     /** @param  AudioAsk|null  $audio  how the host codes the sound; null for the picture alone */
     public static function of(Rung $rung, FrameSize $upload, bool $hdr, ?AudioAsk $audio = null): OutputSpec
     {
-        $keepsHdr = $hdr && isset(self::HDR[$rung->codec]);
+        $facts = KnownCodecs::facts($rung->codec);
+        $keepsHdr = $hdr && $facts->hdrRendition !== null;
         $isUpright = $upload->height > $upload->width;
         $box = $isUpright ? $rung->shorterSide.'×'.self::ANY : self::ANY.'×'.$rung->shorterSide;
         $seconds = $rung->keyframeSeconds->toFloat();
@@ -45,7 +42,7 @@ final class AsRendition
                     'container' => ['set' => 'matroska'],
                     'video' => array_filter([
                         'codec' => $rung->codec,
-                        'profile' => ($keepsHdr ? self::HDR : self::SDR)[$rung->codec] ?? null,
+                        'profile' => $keepsHdr ? $facts->hdrRendition : $facts->sdrRendition,
                         'effort' => $rung->speed,
                     ]),
                     'frameSize' => ['fit' => $box],

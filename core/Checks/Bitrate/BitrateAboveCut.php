@@ -10,6 +10,7 @@ use OuterCrate\Checks\Finding;
 use OuterCrate\Checks\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\Catalogue;
+use OuterCrate\Formats\KnownCodecs;
 use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
@@ -19,13 +20,11 @@ use OuterCrate\Units\Fraction;
 /** The cut is itself a small lossy file: spending more than it holds mostly makes the upload larger. */
 final class BitrateAboveCut implements Check
 {
-    private const LOSSY = ['h264', 'hevc', 'mpeg2video', 'vp9', 'av1', 'mpeg4'];
-
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $video = $subject->reading->mainVideo();
         $average = $plan->bitrate->average;
-        if ($average === null || $video === null || ! in_array($video->codec, self::LOSSY, true)) {
+        if ($average === null || $video === null || ! KnownCodecs::facts($video->codec)->isForDelivery) {
             return null;
         }
         $own = $subject->reading->videoBitrate();

@@ -8,6 +8,7 @@ use OuterCrate\Analysis\Severity;
 use OuterCrate\Checks\Check;
 use OuterCrate\Checks\Finding;
 use OuterCrate\Estimates\SizeEstimate;
+use OuterCrate\Formats\KnownCodecs;
 use OuterCrate\Planning\Cells\Video\VideoCell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
@@ -28,7 +29,7 @@ final class GenerationOfLoss implements Check
         if (
             $video === null ||
             $plan->spec->preset->role !== Role::Master ||
-            ! in_array($video->codec, ['h264', 'hevc', 'mpeg2video', 'vp9', 'av1', 'mpeg4'], true) ||
+            ! KnownCodecs::facts($video->codec)->isForDelivery ||
             $times < self::TIMES
         ) {
             return null;

@@ -46,6 +46,23 @@ final class Av1 implements VideoCodec
         return 'AV1';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(
+            decodedPixels: 80_000_000,
+            isForDelivery: true,
+            joining: Joining::AsTheyAre,
+            sdrRendition: 'main',
+            hdrRendition: 'main',
+        );
+    }
+
+    /** AV1 Bitstream Specification, A.3: two bits for what stands behind the point. */
+    public function levelLabel(int $level): string
+    {
+        return sprintf('%d.%d (%d)', 2 + ($level >> 2), $level & 3, $level);
+    }
+
     public function profiles(): array
     {
         return ['main' => 'Main'];

@@ -26,6 +26,11 @@ final class Ffv1 implements VideoCodec
         return 'FFV1';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(decodedPixels: 5_000_000);
+    }
+
     /** Stores what it is given; RGB deeper than 8 bits needs the next even depth, and alpha beside 12 bits of it 16. */
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {

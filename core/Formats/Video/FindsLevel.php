@@ -17,4 +17,9 @@ trait FindsLevel
 
         return null;
     }
+
+    public function levelLabel(int $level): string
+    {
+        return (string) $level;
+    }
 }

@@ -58,6 +58,24 @@ final class H264 implements VideoCodec
         return 'H.264';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(
+            decodedPixels: 70_000_000,
+            // Ten bits of H.264 come from cameras, at three times the rate.
+            decodedDeepPixels: 23_000_000,
+            isForDelivery: true,
+            joining: Joining::WithPlannedRate,
+            sdrRendition: 'high',
+        );
+    }
+
+    /** ISO/IEC 14496-10, A.3: tenths. */
+    public function levelLabel(int $level): string
+    {
+        return sprintf('%d.%d (%d)', intdiv($level, 10), $level % 10, $level);
+    }
+
     public function profiles(): array
     {
         return ['high' => 'High', 'main' => 'Main', 'baseline' => 'Constrained Baseline', 'high10' => 'High 10', 'high422' => 'High 4:2:2'];

@@ -50,6 +50,23 @@ final class Hevc implements VideoCodec
         return 'HEVC';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(
+            decodedPixels: 64_000_000,
+            isForDelivery: true,
+            joining: Joining::WithPlannedRate,
+            sdrRendition: 'main',
+            hdrRendition: 'main10',
+        );
+    }
+
+    /** ISO/IEC 23008-2, A.4: thirtieths. */
+    public function levelLabel(int $level): string
+    {
+        return sprintf('%d.%d (%d)', intdiv($level, 30), intdiv($level, 3) % 10, $level);
+    }
+
     public function profiles(): array
     {
         return ['main' => 'Main', 'main10' => 'Main 10', 'main422-10' => 'Main 4:2:2 10'];

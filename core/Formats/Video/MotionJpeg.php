@@ -29,6 +29,11 @@ final class MotionJpeg implements VideoCodec
         return 'Motion JPEG';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(decodedPixels: 130_000_000);
+    }
+
     public function profiles(): array
     {
         return [];

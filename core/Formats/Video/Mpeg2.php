@@ -46,6 +46,17 @@ final class Mpeg2 implements VideoCodec
         return 'MPEG-2';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(decodedPixels: 200_000_000, isForDelivery: true);
+    }
+
+    /** ISO/IEC 13818-2, 8. */
+    public function levelLabel(int $level): string
+    {
+        return ([4 => 'High', 6 => 'High 1440', 8 => 'Main', 10 => 'Low'][$level] ?? 'level')." ({$level})";
+    }
+
     public function profiles(): array
     {
         return ['main' => 'Main', 'p422' => '4:2:2'];

@@ -30,6 +30,11 @@ final class NoVideo implements VideoCodec
         return 'none';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts;
+    }
+
     public function profiles(): array
     {
         return [];

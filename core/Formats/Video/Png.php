@@ -25,6 +25,11 @@ final class Png implements VideoCodec
         return 'PNG';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts;
+    }
+
     public function profiles(): array
     {
         return ['rgb8' => '8-bit', 'rgb16' => '16-bit'];

@@ -41,6 +41,11 @@ final class ProRes implements VideoCodec
         return 'ProRes';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(decodedPixels: 38_000_000, joining: Joining::AsTheyAre);
+    }
+
     public function profiles(): array
     {
         return ['hq' => '422 HQ', 'standard' => '422', 'lt' => '422 LT', 'proxy' => '422 Proxy', 'p4444' => '4444', 'p4444xq' => '4444 XQ'];

@@ -26,6 +26,11 @@ final class UtVideo implements VideoCodec
         return 'UT Video';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(decodedPixels: 86_000_000);
+    }
+
     /** 8 bits, in the chroma it is given. */
     public function pixelFormat(?string $profile, PixelFormat $wanted): PixelFormat
     {

@@ -40,6 +40,11 @@ final class Vc3 implements VideoCodec
         return 'VC-3';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(decodedPixels: 77_000_000, joining: Joining::AsTheyAre);
+    }
+
     public function profiles(): array
     {
         return [

@@ -28,6 +28,11 @@ final class Vc5 implements VideoCodec
         return 'VC-5';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts;
+    }
+
     public function profiles(): array
     {
         return [];

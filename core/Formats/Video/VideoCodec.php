@@ -13,13 +13,8 @@ use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;
 
 /** A way of coding the picture: what it can carry and what limits its standard sets. */
-interface VideoCodec
+interface VideoCodec extends KnownVideo
 {
-    /** Id in preset files and as the prober names it. */
-    public function id(): string;
-
-    public function name(): string;
-
     /** @return array<string, string> profile id => name, the usual one first; empty for a codec without profiles */
     public function profiles(): array;
 

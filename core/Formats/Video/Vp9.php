@@ -48,6 +48,17 @@ final class Vp9 implements VideoCodec
         return 'VP9';
     }
 
+    public function facts(): VideoFacts
+    {
+        return new VideoFacts(
+            decodedPixels: 130_000_000,
+            isForDelivery: true,
+            joining: Joining::AsTheyAre,
+            sdrRendition: 'p0',
+            hdrRendition: 'p2',
+        );
+    }
+
     public function profiles(): array
     {
         return ['p0' => 'Profile 0', 'p1' => 'Profile 1', 'p2' => 'Profile 2', 'p3' => 'Profile 3'];

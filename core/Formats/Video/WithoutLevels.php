@@ -21,4 +21,9 @@ trait WithoutLevels
     {
         return null;
     }
+
+    public function levelLabel(int $level): string
+    {
+        return (string) $level;
+    }
 }
