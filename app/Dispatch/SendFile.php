@@ -114,10 +114,12 @@ class SendFile implements Kind
     /** Its bytes and its checksum, as it is now: what was made is not sent where it has been changed since. */
     private function know(Dispatch $dispatch, Meter $meter): void
     {
-        if (! Drive::holds(dirname($dispatch->file))) {
-            throw SendingFailed::later('The folder of this file is not there. Its drive may not be connected.');
-        }
-        if ($dispatch->run?->gone_at !== null || ! is_file($dispatch->file)) {
+        $isDeleted = $dispatch->run?->gone_at !== null;
+        if ($isDeleted || ! is_file($dispatch->file)) {
+            // Asked only now: a busy machine can take a file's drive for a silent one.
+            $isDeleted || Drive::holds(dirname($dispatch->file)) || throw SendingFailed::later(
+                'The folder of this file is not there. Its drive may not be connected.',
+            );
             throw SendingFailed::over('gone', 'The file is not where it was.', 'Put it back or make it again, then send it.');
         }
         clearstatcache(true, $dispatch->file);
