@@ -27,7 +27,7 @@ class AnalyseCut implements Kind
         return new Declaration(
             name: CutAnalysis::WORK,
             does: 'looks at cuts',
-            failure: 'Something broke inside Outer Crate while this cut was analysed. storage/logs says more; the cut is untouched.',
+            failure: 'An unexpected error stopped this analysis. The cut is unchanged. See storage/logs for details.',
             group: WorkerGroup::Files,
             priority: Priority::Analysis,
             shows: AnalysesInStrip::class,

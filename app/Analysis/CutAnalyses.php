@@ -58,7 +58,7 @@ class CutAnalyses
      */
     public function askMissing(): void
     {
-        // As rows: there may be thousands of cuts, and nearly all have what they need.
+        // Plain rows: of thousands of cuts, nearly all are up to date.
         $cuts = DB::table('cuts')->whereNull('taken_off_at')
             ->leftJoin('analyses', 'analyses.cut_id', '=', 'cuts.id')
             ->leftJoin('works', fn (JoinClause $work): JoinClause => $work

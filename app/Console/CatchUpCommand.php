@@ -19,7 +19,7 @@ use OuterCrate\Refusals\Refused;
 /** At a start: what an upgrade or the passing of time calls for. What was under way when a process ended is no concern of this. */
 class CatchUpCommand extends Command
 {
-    /** Setting that says for which version all cuts were brought up to date: with thousands of them, a start cannot look at each. */
+    /** Setting with the version to which all cuts were upgraded. Checking thousands of cuts would delay each start. */
     private const CARDS = 'cuts_up_to_date';
 
     private const CARDS_NOW = 1;
@@ -51,7 +51,7 @@ class CatchUpCommand extends Command
         return self::SUCCESS;
     }
 
-    /** Cuts that an older version brought in lack what the sheet shows today. */
+    /** Adds what older versions did not store. */
     private function bringUpToDate(Cut $cut, CutShelf $shelf, CutCard $card): void
     {
         $this->readAsNow($cut, $shelf);

@@ -33,7 +33,7 @@ class BringBack implements Kind
         return new Declaration(
             name: Dispatch::BRINGS,
             does: 'fetches what hosts made',
-            failure: 'Something broke inside Outer Crate while this was fetched. storage/logs says more; at its host it is as it was.',
+            failure: 'An unexpected error stopped this download. The video stays on its host. See storage/logs for details.',
             group: WorkerGroup::Sending,
             priority: Priority::Sending,
             atOnce: 1,

@@ -107,7 +107,7 @@ class Dispatches
     }
 
     /**
-     * Locks the run, so that its file is not cleared away before its sending is recorded.
+     * Locks the run until its sending is recorded, so that nobody clears its file meanwhile.
      *
      * @throws SendingFailed when its file was cleared away or deleted
      */

@@ -36,7 +36,7 @@ class FollowDispatch implements Kind
         return new Declaration(
             name: Dispatch::FOLLOWS,
             does: 'looks after what is held',
-            failure: 'Something broke inside Outer Crate while a video was followed. storage/logs says more; its host has it as before.',
+            failure: 'An unexpected error stopped the checks of this video. It stays on its host. See storage/logs for details.',
             group: WorkerGroup::Sending,
             priority: Priority::Sending,
             atOnce: 1,

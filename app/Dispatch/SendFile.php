@@ -63,11 +63,11 @@ class SendFile implements Kind
         return new Declaration(
             name: Dispatch::SENDS,
             does: 'sends files',
-            failure: 'Something broke inside Outer Crate while this was sent. storage/logs says more; its host keeps what has arrived.',
+            failure: 'An unexpected error stopped this upload. Its host keeps what has arrived. See storage/logs for details.',
             group: WorkerGroup::Sending,
             priority: Priority::Sending,
             shows: SendingsInStrip::class,
-            // Two that share a line arrive no sooner.
+            // Parallel uploads share the line and finish no sooner.
             atOnce: 1,
         );
     }
@@ -116,7 +116,7 @@ class SendFile implements Kind
     {
         $isDeleted = $dispatch->run?->gone_at !== null;
         if ($isDeleted || ! is_file($dispatch->file)) {
-            // Asked only now: a busy machine can take a file's drive for a silent one.
+            // Check the folder last: on a busy machine, the probe of its drive can time out.
             $isDeleted || Drive::holds(dirname($dispatch->file)) || throw SendingFailed::later(
                 'The folder of this file is not there. Its drive may not be connected.',
             );

@@ -2,7 +2,7 @@
 
 namespace App\Engine;
 
-/** Waits between checks of paused work. A call ends the wait early, because somebody may have resumed the work. */
+/** Spaces out the checks whether a paused run was resumed. A call from another process triggers the next check. */
 final class Standstill
 {
     /** Seconds. Without Redis, calls from other machines do not arrive, so the work is checked at least this often. */

@@ -38,7 +38,7 @@ final class Deliveries
         $filter->from === null ?: $query->where('made_at', '>=', $filter->from->format('Y-m-d H:i:s.v'));
         $filter->until === null ?: $query->where('made_at', '<', $filter->until->format('Y-m-d H:i:s.v'));
 
-        // First the ids, which an index holds together with what is searched.
+        // Find the ids first: an index covers the searched text.
         return Delivery::query()->whereKey($query->pluck('id')->all())->orderByDesc('made_at')->orderByDesc('id')
             ->with(['run' => fn (Relation $run) => $run->select(['id', 'file', 'gone_at'])->without('work')])
             ->get();

@@ -306,7 +306,7 @@ abstract class Collection
      * What cannot be made. A file that something was made of once is not tried again, as long as the files that it is made with are
      * the same.
      *
-     * @param  array<string, Entry>|null  $entries  by slug, where they were read already
+     * @param  array<string, Entry>|null  $entries  by slug, if the caller has read them
      * @return list<array{file: string, fault: string}> as pages show them
      */
     public function brokenInWords(?array $entries = null): array

@@ -13,7 +13,7 @@ class Hosts extends Collection
         parent::__construct(Kind::Host, $shipped, $contract);
     }
 
-    /** The slug itself where there is no such host any more, or its file cannot be read. */
+    /** Falls back to the slug if the host was removed or its file is unreadable. */
     public function nameOf(string $slug): string
     {
         try {

@@ -39,7 +39,7 @@ final class Bin
         @rmdir(dirname($cleared));
     }
 
-    /** A file that may be gone already. */
+    /** Deletes a file if it still exists. */
     public static function delete(string $path): void
     {
         @unlink($path);

@@ -102,7 +102,7 @@ class StepStore
         return is_dir($this->folder) ? Bin::bytes($this->folder) : 0;
     }
 
-    /** @return list<string> paths of all that is kept, without what is being made */
+    /** @return list<string> paths of finished steps */
     public function files(): array
     {
         return glob("{$this->folder}/*") ?: [];

@@ -34,7 +34,7 @@ final class Workspace
         File::deleteDirectory(config('crate.derived')."/cuts/{$cut}");
     }
 
-    /** @return list<string> pictures that were taken from cuts for looking at; they are taken again when somebody looks */
+    /** @return list<string> cached frames of cuts; a missing one is extracted again on request */
     public static function pictures(): array
     {
         $folders = glob(config('crate.derived').'/cuts/*/frames') ?: [];

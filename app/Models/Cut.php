@@ -63,7 +63,7 @@ class Cut extends Model
         });
     }
 
-    /** @return array<string, string|int|float> what the shelf is searched and sorted by */
+    /** @return array<string, string|int|float> columns for searching and sorting the shelf */
     private function sortedBy(): array
     {
         ['values' => $values] = $card = $this->card;

@@ -67,7 +67,7 @@ class MakeFile implements Kind
         return new Declaration(
             name: Run::WORK,
             does: 'makes files',
-            failure: 'Something broke inside Outer Crate while this file was made. storage/logs says more; the cut is untouched.',
+            failure: 'An unexpected error stopped this encode. The cut is unchanged. See storage/logs for details.',
             group: WorkerGroup::Files,
             priority: Priority::File,
             atOnce: (int) config('crate.work.at_once'),

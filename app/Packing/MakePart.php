@@ -43,7 +43,7 @@ class MakePart implements Kind, OncePerMachine
         return new Declaration(
             name: Part::WORK,
             does: 'makes parts of files',
-            failure: 'Something broke inside Outer Crate while this part was made. storage/logs says more.',
+            failure: 'An unexpected error stopped this part of an encode. See storage/logs for details.',
             group: WorkerGroup::Files,
             priority: Priority::PartOfFile,
         );

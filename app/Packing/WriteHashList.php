@@ -24,7 +24,7 @@ final class WriteHashList implements Kind
         return new Declaration(
             name: self::NAME,
             does: 'writes hash lists',
-            failure: 'Something broke inside Outer Crate while a hash list was written. storage/logs says more; the files are untouched.',
+            failure: 'An unexpected error stopped this hash list. The files are unchanged. See storage/logs for details.',
             group: WorkerGroup::Files,
             priority: Priority::Notice,
             // Two at once would write lists with the same generation number.

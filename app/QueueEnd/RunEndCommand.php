@@ -27,7 +27,7 @@ class RunEndCommand implements Kind
         return new Declaration(
             name: 'after',
             does: 'runs the command at the end',
-            failure: 'The command for the end of the queue broke down. storage/logs says more; what was made is untouched.',
+            failure: 'An unexpected error stopped the end-of-queue command. Finished files are unchanged. See storage/logs for details.',
             group: WorkerGroup::Files,
             priority: Priority::Notice,
             atOnce: 1,

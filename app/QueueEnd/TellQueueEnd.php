@@ -30,7 +30,7 @@ class TellQueueEnd implements Kind
         return new Declaration(
             name: 'tell',
             does: 'tells the webhook',
-            failure: 'Something broke inside Outer Crate while a webhook was told. storage/logs says more; what was made is untouched.',
+            failure: 'An unexpected error stopped the webhook notification. Finished files are unchanged. See storage/logs for details.',
             group: WorkerGroup::Files,
             priority: Priority::Notice,
             delaysEnd: true,

@@ -15,13 +15,14 @@ final class StoreResource
     /** Names of cleared files in an answer. */
     private const MAX_NAMES = 24;
 
-    /** @return array<string, mixed> a page of files, and what all of them take */
+    /** @return array<string, mixed> one page of files, and the size of all */
     public static function of(Store $store, ?string $cursor): array
     {
         $page = $store->page($cursor);
         $files = new Collection($page->items());
         [$kept, $ofCuts] = [$store->kept($files), $store->bytesOf($files->pluck('cut_id')->unique()->values()->all())];
-        $cleared = $store->cleared();
+        $cleared = ClearedFile::query()->toBase()->selectRaw('count(*) as files, sum(bytes) as bytes')->first();
+        $names = ClearedFile::query()->orderBy('id')->limit(self::MAX_NAMES)->get(['path']);
 
         return [
             'files' => $files->map(fn (Delivery $file): array => self::file($file) + [
@@ -31,9 +32,9 @@ final class StoreResource
             'cursor' => $page->nextCursor()?->encode(),
             'filesLabel' => self::label($store->bytes()),
             'cleared' => [
-                'files' => $cleared->count(),
-                'names' => $cleared->take(self::MAX_NAMES)->map(fn (ClearedFile $file): string => mb_scrub(basename($file->path)))->all(),
-                'label' => self::label((int) $cleared->sum('bytes')),
+                'files' => (int) ($cleared->files ?? 0),
+                'names' => $names->map(fn (ClearedFile $file): string => mb_scrub(basename($file->path)))->all(),
+                'label' => self::label((int) ($cleared->bytes ?? 0)),
             ],
         ];
     }

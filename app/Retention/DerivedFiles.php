@@ -7,7 +7,7 @@ use App\Media\StepStore;
 use App\Media\Workspace;
 use OuterCrate\Store\Aged;
 
-/** Exact frames of cuts and steps of transit tests. Both are made again when somebody looks or tests. */
+/** Cached frames of cuts and steps of transit tests. Outer Crate recreates them on demand. */
 final class DerivedFiles implements Retained
 {
     public function name(): string

@@ -8,7 +8,7 @@ use App\Models\WorkState;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
-/** Finished transit tests with their results. Presets that were saved from them stay. */
+/** Finished transit tests and their results. Presets saved from them are kept. */
 final class FinishedTests implements Retained
 {
     public function name(): string

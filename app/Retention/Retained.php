@@ -4,13 +4,13 @@ namespace App\Retention;
 
 use OuterCrate\Store\Aged;
 
-/** A kind of thing that is deleted once it is old, or once there is too much of it. A new one is a class and a line in Retention. */
+/** A kind of data with a retention limit. A new kind is a class and a line in Retention. */
 interface Retained
 {
-    /** In settings and answers. */
+    /** Name in settings and in the API. */
     public function name(): string;
 
-    /** @return list<Aged> everything of it that may be deleted */
+    /** @return list<Aged> all items that may be deleted */
     public function items(): array;
 
     /** @param  list<string>  $ids */

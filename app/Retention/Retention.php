@@ -6,7 +6,7 @@ use App\Settings\RetentionSetting;
 use OuterCrate\Store\Aged;
 use OuterCrate\Store\RetentionLimit;
 
-/** Deletes what the settings no longer keep, and says beforehand what that would be. Documents, slips and made files always stay. */
+/** Previews and applies the retention limits. They never delete documents, slips or finished files. */
 final class Retention
 {
     /** @var list<Retained> */
@@ -40,7 +40,7 @@ final class Retention
                 continue;
             }
             $ids = array_map(fn (Aged $one): string => $one->id, $limit->exceeding($kind->items()));
-            // In steps, so that no statement has too many parameters.
+            // In chunks, since databases limit the parameters of a statement.
             foreach (array_chunk($ids, 500) as $some) {
                 $kind->delete($some);
             }

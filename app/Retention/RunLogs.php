@@ -7,7 +7,7 @@ use App\Models\WorkState;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
-/** Logs of finished runs. Their slips stay. */
+/** Logs of finished runs. Their slips are kept. */
 final class RunLogs implements Retained
 {
     public function name(): string

@@ -6,7 +6,7 @@ use App\Models\Sample;
 use App\Models\Work;
 use Illuminate\Support\Facades\DB;
 
-/** Results of samples. A sheet asks for new ones when it is opened again. */
+/** Results of samples. Opening a sheet requests missing ones. */
 final class SampleResults implements Retained
 {
     public function name(): string

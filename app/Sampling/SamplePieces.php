@@ -38,7 +38,7 @@ class SamplePieces implements Kind
         return new Declaration(
             name: Sample::WORK,
             does: 'encodes pieces for estimates',
-            failure: 'Something broke inside Outer Crate while pieces were encoded for an estimate. storage/logs says more.',
+            failure: 'An unexpected error stopped a sample for an estimate. See storage/logs for details.',
             group: WorkerGroup::Samples,
             priority: Priority::Sample,
             staleAfter: self::STALE,

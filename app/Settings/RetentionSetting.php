@@ -25,7 +25,7 @@ final class RetentionSetting implements Entry
         return 'crate.retention';
     }
 
-    /** An object in JSON, also where nothing is limited. */
+    /** Encodes as a JSON object even if empty. */
     public function told(mixed $value): object
     {
         return (object) $value;
@@ -37,7 +37,8 @@ final class RetentionSetting implements Entry
         $value = is_string($value) ? json_decode($value, true) : $value;
         if (! is_array($value) || array_diff(array_keys($value), self::KINDS) !== []) {
             throw new SettingRefused(
-                'These are no limits for '.implode(', ', self::KINDS).'.', 'Write them as in {"logs": {"days": 90, "gigabytes": null}}.',
+                'Retention limits are for '.implode(', ', self::KINDS).' only.',
+                'Write them as in {"logs": {"days": 90, "gigabytes": null}}.',
             );
         }
 
@@ -49,11 +50,11 @@ final class RetentionSetting implements Entry
     {
         ['days' => $days, 'gigabytes' => $gigabytes] = (is_array($limit) ? $limit : []) + ['days' => null, 'gigabytes' => null];
         if ($days !== null && (! is_int($days) || $days < 1 || $days > self::MAX_DAYS)) {
-            throw new SettingRefused('That many days cannot be a limit.', 'Type 1 to '.self::MAX_DAYS.', or nothing for no limit.');
+            throw new SettingRefused('Days must be a whole number from 1 to '.self::MAX_DAYS.'.', 'Leave the field empty for no limit.');
         }
         if ($gigabytes !== null && (! is_numeric($gigabytes) || $gigabytes <= 0 || $gigabytes > self::MAX_GIGABYTES)) {
             throw new SettingRefused(
-                'That many gigabytes cannot be a limit.', 'Type more than 0 and at most '.self::MAX_GIGABYTES.', or nothing for no limit.',
+                'Gigabytes must be above 0 and at most '.self::MAX_GIGABYTES.'.', 'Leave the field empty for no limit.',
             );
         }
 

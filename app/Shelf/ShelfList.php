@@ -15,14 +15,14 @@ final class ShelfList
     private const COLUMNS = ['id', 'name', 'path', 'bytes', 'modified', 'card'];
 
     /**
-     * @param  string  $text  words that name, file or video codec contain
-     * @param  ShelfOrder|null  $order  null for the latest first
+     * @param  string  $text  each word must occur in the name, file name or video codec
+     * @param  ShelfOrder|null  $order  null for newest first
      * @param  string|null  $cursor  of the page before
      * @return array{Collection<int, Cut>, string|null} and the cursor of the next page
      */
     public function page(string $text, ?ShelfOrder $order, bool $isDescending, ?string $cursor): array
     {
-        // First the ids, which an index holds: the rows are wide.
+        // Find the ids in an index first: the rows are wide.
         $query = self::found($text)->select(['id', ...$order === null ? [] : [$order->column()]]);
         $order === null
             ? $query->orderByDesc('id')

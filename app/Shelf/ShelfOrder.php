@@ -14,11 +14,11 @@ enum ShelfOrder: string
     case Duration = 'durationLabel';
     case Bytes = 'bytesLabel';
 
-    /** Of the table of cuts (App\Models\Cut::sortedBy). */
+    /** Column in the table of cuts (App\Models\Cut::sortedBy). */
     public function column(): string
     {
         return match ($this) {
-            // It begins with the name, in small letters.
+            // Starts with the lower-case name.
             self::Name => 'search',
             self::FrameSize => 'pixels',
             self::FrameRate => 'frame_rate',

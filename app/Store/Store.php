@@ -24,13 +24,13 @@ use OuterCrate\Store\Keeping;
 use OuterCrate\Store\StoredFile;
 use OuterCrate\Units\FrameRange;
 
-/** Made files that take room: listed, cleared away, put back, and in the end deleted. */
+/** Lists finished files, clears them, restores them, and deletes cleared ones. */
 class Store
 {
     public const PAGE = 60;
 
     /**
-     * By name of the cut, then in the order in which they were made.
+     * Sorted by cut name, then oldest first.
      *
      * @param  string|null  $cursor  of the page before
      * @return CursorPaginator<int, Delivery>
@@ -60,7 +60,7 @@ class Store
     }
 
     /** @return Collection<int, ClearedFile> */
-    public function cleared(): Collection
+    private function cleared(): Collection
     {
         return ClearedFile::query()->with('run')->orderBy('id')->get();
     }
@@ -92,14 +92,14 @@ class Store
     public function clear(array $ids): void
     {
         foreach ($this->noteCleared($ids) as $file) {
-            // Another request may have moved it already, from the same note.
+            // Another request may have moved it already.
             file_exists($file->path) && ! file_exists($file->cleared) && Bin::put($file->path, $file->cleared);
         }
     }
 
     /**
-     * Records what is to be cleared before anything is moved, so that a killed process loses nothing. Meanwhile nobody can queue one of
-     * these files for sending, or clear the other master of a cut.
+     * Records the files to clear before moving any, so that a killed process loses nothing. The lock keeps others from queuing these
+     * files for sending and from clearing the second master of a cut.
      *
      * @param  list<int>  $ids
      * @return list<ClearedFile>
@@ -108,7 +108,7 @@ class Store
      */
     private function noteCleared(array $ids): array
     {
-        // The disks are read before the transaction: others wait while it holds the lock.
+        // Read the disks before the transaction, which blocks other writers.
         [$files, $missing] = Delivery::query()->whereIn('run_id', $ids)->where('is_stored', true)->with('run')->get()
             ->partition(self::isThere(...));
         $away = $missing->first(fn (Delivery $file): bool => $file->run !== null && ! Drive::holds(dirname($file->run->file)));
@@ -126,7 +126,7 @@ class Store
             foreach (Keeping::of($lying, $ids, $gone, self::sending($files)) as $id => $why) {
                 throw new PackRefused(mb_scrub(basename($notes[$id]['path']))." stays, and so does all else. {$why}", 'Leave it out.');
             }
-            // Somebody deleted the missing ones by hand: they leave the list.
+            // Missing files were deleted outside Outer Crate. Remove them from the list.
             Delivery::setStored([...array_keys($notes), ...$missing->pluck('run_id')->all()], false);
 
             return array_map(
@@ -185,7 +185,7 @@ class Store
     }
 
     /**
-     * These files and all masters of their cuts, as far as they are there: a master that a person deleted by hand replaces no other.
+     * These files and all masters of their cuts that exist on disk. A deleted master does not count as a second copy.
      *
      * @param  Collection<int, Delivery>  $files
      * @return list<StoredFile>

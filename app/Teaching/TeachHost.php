@@ -29,7 +29,7 @@ class TeachHost implements Kind
         return new Declaration(
             name: Teaching::WORK,
             does: 'learns hosts',
-            failure: 'Something broke inside Outer Crate while these files were looked at. storage/logs says more; what was made is kept.',
+            failure: 'An unexpected error stopped this lesson. Finished steps are kept. See storage/logs for details.',
             group: WorkerGroup::Tests,
             priority: Priority::Lesson,
             shows: LessonsInStrip::class,

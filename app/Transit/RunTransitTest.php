@@ -39,7 +39,7 @@ class RunTransitTest implements Kind
         return new Declaration(
             name: TransitTest::WORK,
             does: 'tests what survives',
-            failure: 'Something broke inside Outer Crate while this was tested. storage/logs says more; what was made is kept.',
+            failure: 'An unexpected error stopped this transit test. Finished steps are kept. See storage/logs for details.',
             group: WorkerGroup::Tests,
             priority: Priority::Test,
             shows: TestsInStrip::class,

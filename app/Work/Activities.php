@@ -18,7 +18,7 @@ final readonly class Activities
     /** Seconds. Work that starts later than this is left out. */
     private const MAX_WAIT = 60.0;
 
-    /** More than any window has room for. */
+    /** More than any window can show. */
     private const LIMIT = 24;
 
     public function __construct(private Container $container)
@@ -28,7 +28,7 @@ final readonly class Activities
     /** @return list<array<string, mixed>> running first, then by priority and place */
     public function list(): array
     {
-        // Mostly there is none, and then not even the declarations are loaded.
+        // Usually there is none, and the declarations need not be loaded.
         if (! DB::table('works')->whereIn('state', WorkState::underWay())->where('kind', '<>', Run::WORK)->exists()) {
             return [];
         }

@@ -5,7 +5,7 @@ namespace App\Work;
 /** The order in which kinds of work are started: higher values first. */
 enum Priority: int
 {
-    /** Lowest, because work that yields would otherwise wait for days while a video is held at its host. */
+    /** Lowest: yielding work would otherwise wait as long as a host holds a video, which can be days. */
     case Sending = 5;
     case Analysis = 10;
     case Lesson = 14;

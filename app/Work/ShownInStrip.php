@@ -3,8 +3,8 @@
 namespace App\Work;
 
 /**
- * Names work of a kind in the strip at the bottom of every page. It needs little, since the strip is asked for twice a second: the classes
- * that do the work load the engine, its checks and formats.
+ * Names work of a kind in the strip at the bottom of every page. It must be cheap to create, because pages request the strip twice a
+ * second. The classes that do the work load the engine, its checks and formats.
  */
 interface ShownInStrip
 {

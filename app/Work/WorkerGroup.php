@@ -8,9 +8,9 @@ enum WorkerGroup: string
     case Files = 'files';
     case Tests = 'tests';
 
-    /** Apart from the files: an estimate cannot wait for a run of hours. */
+    /** Separate from files: an estimate cannot wait hours for a run. */
     case Samples = 'samples';
 
-    /** Apart from the others: sending waits for lines and hosts, not for this machine. */
+    /** Separate from the others: sending waits for the line and the host, not for this machine. */
     case Sending = 'sending';
 }

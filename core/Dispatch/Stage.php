@@ -43,7 +43,7 @@ enum Stage: string
         return in_array($this, [self::Held, self::Released], true);
     }
 
-    /** @return list<self> in which its file is still to be read */
+    /** @return list<self> stages that still need the file */
     public static function needingFile(): array
     {
         return [self::Waiting, self::Sending, self::NeedsYou];

@@ -8,19 +8,19 @@ use OuterCrate\Formats\Video\KnownVideo;
 use OuterCrate\Formats\Video\ReadOnlyVideo;
 use OuterCrate\Formats\Video\VideoFacts;
 
-/** Every video codec that a cut may come in: those of the catalogue, and those that are only read. A new one of these is a line. */
+/** All video codecs that can be read: those of the catalogue, and those that are never written. Each of the latter is one line. */
 final class KnownCodecs
 {
     /** @var array<string, KnownVideo>|null by id */
     private static ?array $video = null;
 
-    /** Null for a codec that nothing is known of. */
+    /** Null for an unknown codec. */
     public static function video(string $id): ?KnownVideo
     {
         return (self::$video ??= self::all())[$id] ?? null;
     }
 
-    /** What is known of it, or what is usual. */
+    /** Defaults for an unknown codec. */
     public static function facts(string $id): VideoFacts
     {
         return self::video($id)?->facts() ?? new VideoFacts;

@@ -54,7 +54,7 @@ final class CodecNames
         };
     }
 
-    /** The level as people say it, with the number that the stream carries beside it; null where there is none. */
+    /** The usual name of a level and its coded number; null if there is none. */
     public static function level(string $codec, ?int $level): ?string
     {
         return $level === null ? null : KnownCodecs::video($codec)?->levelLabel($level) ?? (string) $level;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Store;
 
-/** How long, and up to which size, things of one kind are kept. */
+/** Age and size limits for one kind of item. */
 final readonly class RetentionLimit
 {
     private const SECONDS_A_DAY = 86_400;
@@ -20,7 +20,7 @@ final readonly class RetentionLimit
     }
 
     /**
-     * What the limits delete: everything older than the days, then the oldest until the rest fits into the gigabytes.
+     * Items to delete: all that are older than the days, then the oldest until the rest fits into the gigabytes.
      *
      * @param  list<Aged>  $kept
      * @return list<Aged> the oldest last

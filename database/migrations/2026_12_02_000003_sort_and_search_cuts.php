@@ -6,7 +6,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** The shelf is sorted and searched by the database: readings are too wide to be read by the thousand. */
+/** Columns and indexes for sorting and searching the shelf. Whole rows are too wide to scan. */
 return new class extends Migration
 {
     private const SORTED = ['search', 'pixels', 'frame_rate', 'video', 'colour', 'audio', 'seconds', 'bytes'];
@@ -14,7 +14,7 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('cuts', function (Blueprint $table): void {
-            $table->text('search')->default(''); // name, file and video codec in small letters
+            $table->text('search')->default(''); // name, file and video codec in lower case
             $table->unsignedBigInteger('pixels')->default(0);
             $table->double('frame_rate')->default(0);
             $table->string('video')->default('');

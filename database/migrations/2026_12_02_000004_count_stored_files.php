@@ -6,7 +6,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** The store is counted and paged by the database, without looking at each file. */
+/** Lets the database count and page stored files without checking each on disk. */
 return new class extends Migration
 {
     public function up(): void
@@ -23,7 +23,7 @@ return new class extends Migration
         Schema::table('deliveries', function (Blueprint $table): void {
             $table->index(['is_stored', 'cut_name', 'run_id']);
             $table->index(['is_stored', 'cut_id', 'bytes']);
-            // SQLite searches this index instead of the rows, which are four times as wide. PostgreSQL allows no such long entries.
+            // SQLite scans this index instead of the wider rows. PostgreSQL limits the length of index entries.
             DB::getDriverName() !== 'sqlite' ?: $table->index(['made_at', 'id', 'search']);
         });
     }

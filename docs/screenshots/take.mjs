@@ -16,7 +16,7 @@ async function open(theme, path) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript((value) => localStorage.setItem('theme', value), theme);
     await page.goto(address + path);
-    await page.waitForSelector('h1'); // never idle: the belt asks again and again
+    await page.waitForSelector('h1'); // never idle: the strip asks again and again
     await page.waitForTimeout(600);
     return page;
 }
@@ -66,8 +66,8 @@ const tapes = `/cuts/${cuts.find((cut) => cut.name === 'Wheel study').id}`;
 
 // Everything is looked at before the first picture.
 for (;;) {
-    const { analyses } = await (await fetch(`${address}/api/runs`)).json();
-    if (analyses.length === 0) {
+    const { activities } = await (await fetch(`${address}/api/strip`)).json();
+    if (activities.length === 0) {
         break;
     }
     await new Promise((resolve) => setTimeout(resolve, 500));
@@ -212,7 +212,7 @@ await take(page, 'save');
 
 // The slips, once the first pack is over.
 for (;;) {
-    const { runs } = await (await fetch(`${address}/api/runs`)).json();
+    const { runs } = await (await fetch(`${address}/api/queue`)).json();
     const pack = runs.filter((run) => run.cutName === 'Night firing' && run.state === 'done');
     if (pack.length >= 3) {
         page = await open('light', `/slips/${pack[0].pack}`);
@@ -227,7 +227,10 @@ for (;;) {
     await new Promise((resolve) => setTimeout(resolve, 1000));
 }
 
-await take(await open('light', '/settings'), 'settings');
+page = await open('light', '/settings');
+await page.getByText('recreated on demand').waitFor();
+await page.getByRole('region', { name: 'RETENTION' }).evaluate((element) => element.scrollIntoView({ block: 'end' }));
+await take(page, 'settings');
 
 // What survives, and the worst frame of it side by side.
 const racks = cuts.find((cut) => cut.name === 'Drying racks').id;

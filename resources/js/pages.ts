@@ -1,7 +1,7 @@
 import { matchPath } from 'react-router';
 import { Later } from './later';
 
-/** A page of its own script: the first one needs nothing of the others. */
+/** A page with its own script, so that the first paint loads only one. */
 interface Page {
     path: string;
     /** In “Loading …”. */
@@ -39,7 +39,7 @@ export const pages: readonly Page[] = [
     ),
 ];
 
-/** Loads the page of an address before anything is drawn, and the others once the browser has nothing else to do. */
+/** Starts loading the page of an address at once, and the others when the browser is idle. */
 export function loadAhead(address: string) {
     const first = pages.find(({ path }) => matchPath({ path: path.replace(/^\/?/, '/') }, address) !== null);
     const others = () => {

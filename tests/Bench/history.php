@@ -1,8 +1,8 @@
 <?php
 
 /*
- * A long history: so many files that were made, of 10,000 cuts, with 1,000 presets, for 100 hosts. How fast the pages of history, shelf,
- * store and presets, the strip and the queue are answered.
+ * Measures a long history: 10,000 cuts, 1,000 presets, 100 hosts and many finished files. Prints how fast history, shelf, store, presets,
+ * strip and queue answer.
  *
  * usage: bin/bench history [FILES]      100,000 when left out
  */

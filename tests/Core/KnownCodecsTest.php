@@ -13,7 +13,7 @@ it('names codecs that are only read, and knows how fast they decode', function (
         ->and(KnownCodecs::facts('made-up'))->toEqual(new VideoFacts);
 });
 
-it('says levels as people do', function (string $codec, ?int $level, ?string $label) {
+it('labels levels', function (string $codec, ?int $level, ?string $label) {
     expect(CodecNames::level($codec, $level))->toBe($label);
 })->with([
     ['h264', 40, '4.0 (40)'], ['h264', 9, '0.9 (9)'], ['hevc', 123, '4.1 (123)'], ['hevc', 93, '3.1 (93)'], ['mpeg2video', 8, 'Main (8)'],

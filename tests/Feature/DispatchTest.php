@@ -167,7 +167,7 @@ it('goes on from the byte that arrived when the line is cut, and when the host i
         ->and($this->host->videos())->toHaveCount(1);
 });
 
-it('clears no file that is still to be sent, sends none that was cleared, and waits for a folder that is away', function () {
+it('keeps files that are still to be sent, refuses cleared ones, and waits for a missing folder', function () {
     [$run, $account] = [($this->upload)(), ($this->signedIn)()];
     $asked = ['run' => $run->id, 'account' => $account->id, 'details' => $this->details];
     $clear = fn () => $this->postJson('/api/store/clear', ['runs' => [$run->id]]);
@@ -447,7 +447,7 @@ it('takes the place of an earlier one when it is released, and not before', func
     $check = ['run' => $run->id, 'account' => $account->id];
     $found = $this->answer($this->postJson('/api/dispatches/check', $check), 'dispatch-check-answer')['inPlaceOf'];
     expect($found)->toBe(['id' => $older->id, 'title' => 'Kiln Diary 14: Night firing']);
-    // A busy machine may have had to try again.
+    // On a busy machine, the first try may have timed out.
     $newer = ($this->until)(
         ($this->sent)($run, $account, ['inPlaceOf' => $older->id]), fn (Dispatch $one): bool => $one->stage->hasArrived(),
     );

@@ -33,7 +33,7 @@ it('gives a finished file its name or the next free version, never another’s',
         ->toHaveCount(3);
 });
 
-it('clears away what was begun for a file, whichever version it came to, and nothing of another', function () {
+it('deletes partial files of a run under any version name, and no others', function () {
     $names = fn (string $wanted): array => [".{$wanted}.run7-1.partial", ".{$wanted}.run7-2.partial.aside"];
     $own = [...$names('master.mov'), ...$names('master v3.mov')];
     $others = [

@@ -10,7 +10,7 @@ use App\Models\WorkState;
 use App\Settings\Settings;
 use Illuminate\Support\Facades\Artisan;
 
-it('says what limits would delete, and deletes that once they are saved', function () {
+it('previews what limits delete, and applies them once saved', function () {
     $cut = Cut::query()->findOrFail($this->bringIn('few')['id']);
     $run = $this->made($cut, ['preset' => 'sound-wav']);
     [$waiting] = $this->queued($cut, [['preset' => 'sound-mp3']])->all();
@@ -41,7 +41,7 @@ it('says what limits would delete, and deletes that once they are saved', functi
 
     $this->travel(31)->days();
     $seen = $preview($limits);
-    // Runs and tests that are not over keep what they have.
+    // Unfinished runs and tests are left alone.
     expect(array_column($seen, 'deletedItems', 'kind'))->toMatchArray(['logs' => 1, 'tests' => 1, 'samples' => 1])
         ->and($seen['derived']['deletedItems'])->toBeGreaterThan(0)
         ->and($seen['tests']['deletedLabel'])->toStartWith('5');
@@ -56,14 +56,14 @@ it('says what limits would delete, and deletes that once they are saved', functi
         ->and(Sample::query()->count())->toBe(0)
         ->and(array_sum(array_map(filesize(...), [...App\Media\Workspace::pictures(), ...(new StepStore)->files()])))
         ->toBeLessThanOrEqual(4_000)
-        // Slips and files stay.
+        // Slips and files are kept.
         ->and($run->refresh()->slip)->not->toBeNull()->and(is_file($run->file))->toBeTrue();
 
     $this->answer($this->putJson('/api/settings', ['retention' => null]), 'settings');
     expect(app(Settings::class)->changed())->not->toContain('retention');
 });
 
-it('refuses limits that are none', function (array $retention) {
+it('refuses invalid limits', function (array $retention) {
     $this->answer($this->postJson('/api/retention/preview', ['retention' => $retention]), 'error', 422);
     $this->answer($this->putJson('/api/settings', ['retention' => $retention]), 'error', 422);
 })->with([

@@ -87,7 +87,7 @@ it('never clears the only master, nor what could not be made again', function ()
     rename("{$this->cut->path}.away", $this->cut->path);
 });
 
-it('counts no master that somebody deleted by hand, and says what is no longer there', function () {
+it('ignores a master that was deleted by hand, and marks it as missing', function () {
     [$one, $two] = $this->queued($this->cut, [['preset' => 'archive-10-bit'], ['preset' => 'light-lossless']])->all();
     $this->work();
     unlink($one->refresh()->file);
@@ -98,13 +98,13 @@ it('counts no master that somebody deleted by hand, and says what is no longer t
     rename(dirname($one->file), dirname($one->file).' away');
     expect(($this->clear)([$one], 422)['error']['message'])->toContain('folder is not there');
     rename(dirname($one->file).' away', dirname($one->file));
-    // Nothing is moved of what is no longer there; it leaves the list.
+    // A missing file only leaves the list.
     expect(array_column(($this->clear)([$one])['files'], 'run'))->toBe([$two->id])
         ->and(ClearedFile::query()->count())->toBe(0)
         ->and(is_file($two->refresh()->file))->toBeTrue();
 });
 
-it('lists stored files in pages, with what all of them take', function () {
+it('lists stored files in pages, with their total size', function () {
     $run = $this->made($this->cut, ['preset' => 'sound-wav']);
     $rows = array_map(fn (int $i): array => [
         'run_id' => 1_000 + $i, 'pack' => 'p', 'cut_id' => $i % 3, 'cut_name' => 'Kiln '.($i % 3), 'file' => "{$i}.wav", 'role' => 'sound',

@@ -461,7 +461,7 @@ it('builds the engine’s arguments where the run is made, for what that machine
     expect($run->work->state)->toBe(WorkState::Done, (string) $run->work->error);
 });
 
-it('clears away at the end what another worker wrote that had lost the run without knowing', function () {
+it('deletes the partial file of a worker that lost its run unnoticed', function () {
     $run = $this->queued(($this->cut)('long'), [['preset' => 'review-720']])[0];
     $late = $this->folder('out').'/.'.basename($run->file).".run{$run->id}-9.partial";
     $this->make($run, fn () => file_put_contents($late, 'half'));

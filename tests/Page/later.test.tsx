@@ -9,7 +9,7 @@ const Page = () => <h1>The page</h1>;
 
 test('a page whose script comes between the drawing and the look after it is shown', async () => {
     const page = new Later(async () => ({ default: Page }));
-    // biome-ignore lint/correctness/noComponentHookFactories: a test makes its own component
+    // biome-ignore lint/correctness/noComponentHookFactories: the test defines its own component
     function Between() {
         useLayoutEffect(() => {
             page.Page = Page;

@@ -60,13 +60,13 @@ test.each([
 });
 
 test('a row’s link goes there in the page, and leaves a press for another window to the browser', () => {
-    // biome-ignore lint/correctness/noComponentHookFactories: a test makes its own component
+    // biome-ignore lint/correctness/noComponentHookFactories: the test defines its own component
     const Row = () => (
         <a href="/compare/tests/4?a=cut&b=1-720" onClick={useFollow()}>
             look
         </a>
     );
-    // biome-ignore lint/correctness/noComponentHookFactories: a test makes its own component
+    // biome-ignore lint/correctness/noComponentHookFactories: the test defines its own component
     const Where = () => <output>{useLocation().pathname + useLocation().search}</output>;
     render(
         <MemoryRouter initialEntries={['/cuts/1']}>

@@ -46,7 +46,7 @@ describe('rows', () => {
         const made = cellOf('smell', [part('strength', 'number')], [choice]);
         expect(names(rowsOf([...cells, made], ['smell' as CellName], []))).toContain('smell/strength');
         expect(lookOf('smell' as CellName)).toEqual({ name: 'smell' });
-        // biome-ignore lint/correctness/noComponentHookFactories: a test makes its own component
+        // biome-ignore lint/correctness/noComponentHookFactories: the test defines its own component
         const Editor = () => null;
         const known = gather({ './smell/cell.ts': { cell: { name: 'smell' as CellName, Editor } } });
         expect(known('smell' as CellName).Editor).toBe(Editor);

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\PageCursor;
 use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Media\MediaFolders;
@@ -20,7 +21,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use OuterCrate\Reading\Description;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
-use UnexpectedValueException;
 
 class CutController
 {
@@ -34,16 +34,13 @@ class CutController
     ) {
     }
 
-    /** A page of the shelf, and how many cuts there are, and are found. */
+    /** One page of the shelf, with the number of all cuts and of those found. */
     public function index(Request $request, ShelfList $shelf): JsonResponse
     {
         $search = (string) $request->query('search');
         $order = ShelfOrder::tryFrom((string) $request->query('sort'));
-        try {
-            [$cuts, $cursor] = $shelf->page($search, $order, $request->boolean('down'), $request->query('cursor'));
-        } catch (UnexpectedValueException) {
-            throw RequestRefused::notPossible('This page belongs to another order.', 'Ask for the first page again.');
-        }
+        $read = fn (): array => $shelf->page($search, $order, $request->boolean('down'), $request->query('cursor'));
+        [$cuts, $cursor] = PageCursor::checked($read);
         $total = $shelf->count('');
 
         $off = Cut::onlyTrashed()

@@ -28,7 +28,7 @@ class QueueController
     /** Changed runs in one answer. */
     private const MAX_CHANGED = 400;
 
-    /** Seconds. Answers overlap by this much, so that nothing that was being written meanwhile is missed. */
+    /** Seconds by which answers overlap, so that changes written during a request are not missed. */
     private const OVERLAP = 2.0;
 
     public function index(): JsonResponse
@@ -39,13 +39,13 @@ class QueueController
         return self::answer($at, $queued, self::runs($queued, ShownRuns::over(null, self::MAX_OVER)));
     }
 
-    /** Only the runs that changed since the `at` of an earlier answer, with the order of all. */
+    /** Runs that changed since the `at` of an earlier answer, and the order of all runs. */
     public function changes(Request $request): JsonResponse
     {
         $at = Work::now(-self::OVERLAP);
         $since = $request->string('since')->value();
         if ($since === '') {
-            throw RequestRefused::notPossible('It is not said since when.', 'Put the “at” of an earlier answer behind ?since=.');
+            throw RequestRefused::notPossible('The time is missing.', 'Pass the “at” of an earlier answer as ?since=.');
         }
 
         return self::answer($at, QueuedRuns::of(), ShownRuns::changed($since, self::MAX_CHANGED));

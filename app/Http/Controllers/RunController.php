@@ -22,7 +22,7 @@ use InvalidArgumentException;
 use OuterCrate\Units\Duration;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
-/** What a person does with one run, and what came of it. */
+/** Actions on one run, its log and its file. */
 class RunController
 {
     public function stop(Run $run, WorkQueue $queue): JsonResponse

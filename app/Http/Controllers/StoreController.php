@@ -2,13 +2,12 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\PageCursor;
 use App\Http\Payload;
-use App\Http\RequestRefused;
 use App\Resources\StoreResource;
 use App\Store\Store;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use UnexpectedValueException;
 
 class StoreController
 {
@@ -18,11 +17,7 @@ class StoreController
 
     public function show(Request $request): JsonResponse
     {
-        try {
-            return response()->json(StoreResource::of($this->store, $request->query('cursor')));
-        } catch (UnexpectedValueException) {
-            throw RequestRefused::notPossible('This page belongs to another list.', 'Ask for the first page again.');
-        }
+        return response()->json(PageCursor::checked(fn (): array => StoreResource::of($this->store, $request->query('cursor'))));
     }
 
     public function derived(): JsonResponse

@@ -16,7 +16,7 @@ class StripController
     /** Runs under way: one more than there is room for. */
     private const UNDER_WAY = 4;
 
-    /** Finished runs, among which those of the latest delivery are shown. */
+    /** Finished runs. The page shows those of the latest delivery. */
     private const OVER = 8;
 
     public function __invoke(Activities $activities): JsonResponse

@@ -57,7 +57,7 @@ final class Av1 implements VideoCodec
         );
     }
 
-    /** AV1 Bitstream Specification, A.3: two bits for what stands behind the point. */
+    /** AV1 Bitstream Specification, A.3: the lowest two bits are the minor number. */
     public function levelLabel(int $level): string
     {
         return sprintf('%d.%d (%d)', 2 + ($level >> 2), $level & 3, $level);

@@ -62,7 +62,7 @@ final class H264 implements VideoCodec
     {
         return new VideoFacts(
             decodedPixels: 70_000_000,
-            // Ten bits of H.264 come from cameras, at three times the rate.
+            // 10-bit H.264 usually comes from cameras, at three times the bitrate.
             decodedDeepPixels: 23_000_000,
             isForDelivery: true,
             joining: Joining::WithPlannedRate,

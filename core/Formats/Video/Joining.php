@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-/** Whether parts of a file that were encoded by themselves become one stream. */
+/** Whether parts of a file that were encoded separately can become one stream. */
 enum Joining
 {
     case No;
 
-    /** Their streams are joined as they are, when their encoder was told the same. */
+    /** Streams made with the same encoder settings are concatenated unchanged. */
     case AsTheyAre;
 
-    /** And the first of two passes tells what the second will spend, so that an average is kept over all parts. */
+    /** Also, the first of two passes predicts the second, so that all parts together keep an average. */
     case WithPlannedRate;
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-/** A video codec that a cut may come in, whether or not files are made with it. */
+/** A video codec that can be read. Some can also be written. */
 interface KnownVideo
 {
     /** As the prober names it. */
@@ -14,6 +14,6 @@ interface KnownVideo
 
     public function facts(): VideoFacts;
 
-    /** A level as people say it, with the number that the stream carries beside it: “4.1 (41)”. */
+    /** The usual name of a level and its coded number: “4.1 (41)”. */
     public function levelLabel(int $level): string;
 }

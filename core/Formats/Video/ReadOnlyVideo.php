@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-/** A codec that is read and never written. */
+/** A codec that can be read, but not written. */
 final readonly class ReadOnlyVideo implements KnownVideo
 {
     public function __construct(private string $id, private string $name, private VideoFacts $facts = new VideoFacts)

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-/** What is known of a codec besides what its standard limits. */
+/** Facts about a codec beyond the limits of its standard. */
 final readonly class VideoFacts
 {
     /** Pixels per second of a codec that was not timed. */
     private const UNTIMED = 60_000_000;
 
     /**
-     * @param  int  $decodedPixels  that one core decodes in a second, timed beside H.264 at its usual effort, which codes 10 million of
-     *     them: three seconds of moving, grainy 1280×720 at the rates that each codec is used at
+     * @param  int  $decodedPixels  per second on one core. Measured with three seconds of moving, grainy 1280×720 at the codec's usual
+     *     bitrate, on a core that encodes 10 million H.264 pixels per second at the usual effort
      * @param  int|null  $decodedDeepPixels  the same for more than 8 bits, where that differs
-     * @param  bool  $isForDelivery  small, because frames build on others and detail is lost: a larger file of it is no better
+     * @param  bool  $isForDelivery  lossy and predicted between frames: encoding it again at a higher bitrate adds nothing
      * @param  string|null  $sdrRendition  profile of a host's renditions in SDR
      * @param  string|null  $hdrRendition  the same in HDR; null where hosts make an SDR version instead
      */

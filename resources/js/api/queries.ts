@@ -33,7 +33,7 @@ export const useChoices = () =>
 
 export const useMachine = () => useQuery({ queryKey: ['machine'], queryFn: api.machine, refetchInterval: 15_000 });
 
-/** Twice a second while something is being made, seldom otherwise. */
+/** Milliseconds between two requests. */
 const pace = (isBusy: boolean) => (isBusy ? 500 : 4_000);
 
 const underWayIn = (queue: QueueSummary) => queue.going + queue.waiting + queue.paused;
@@ -46,7 +46,7 @@ export const useStrip = () =>
             pace(data !== undefined && underWayIn(data.queue) + data.activities.length > 0),
     });
 
-/** All of the queue: of the runs that are known, only what changed is asked for. */
+/** Updates a known queue with its changes, or loads all of it. */
 async function newer(known: Queue | undefined): Promise<Queue> {
     const next = known === undefined ? null : newerRuns(known, await api.queueChanges(known.at));
     return next ?? api.queue();

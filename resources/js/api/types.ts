@@ -681,15 +681,15 @@ export interface Words {
 export interface CutList {
     cuts: Cut[];
     /**
-     * Cuts on the shelf.
+     * Number of cuts on the shelf.
      */
     total: number;
     /**
-     * Of them, those that the search finds.
+     * Number of cuts that match the search.
      */
     found: number;
     /**
-     * Of the next page; null on the last one.
+     * For the next page; null on the last one.
      */
     cursor: string | null;
     /**
@@ -3345,7 +3345,7 @@ export interface ReleaseRequest {
     zone?: string;
 }
 /**
- * Answer of POST /api/retention/preview: what is there, and what the limits would delete.
+ * Answer of POST /api/retention/preview: what is stored, and what the limits would delete.
  */
 export interface RetentionPreview {
     kinds: {
@@ -3363,7 +3363,7 @@ export interface RetentionRequest {
     retention: Retention;
 }
 /**
- * Limits for logs of runs, tests, samples and derived files; what is missing or null has no limit.
+ * Limits for logs of runs, tests, samples and derived files; a missing or null limit means no limit.
  */
 export interface Retention {
     logs?: {
@@ -3673,7 +3673,7 @@ export interface StoreClearRequest {
     runs: number[];
 }
 /**
- * Answer of GET /api/store/derived: what can be made again at any time.
+ * Answer of GET /api/store/derived: cached files.
  */
 export interface StoreDerived {
     derived: {
@@ -3683,7 +3683,7 @@ export interface StoreDerived {
     }[];
 }
 /**
- * Answer of GET /api/store: a page of made files, and what all of them take.
+ * Answer of GET /api/store: one page of finished files, and the size of all.
  */
 export interface Store {
     files: {
@@ -3695,7 +3695,7 @@ export interface Store {
         file: string;
         path: string;
         /**
-         * False where somebody deleted it, or its drive is away.
+         * False if the file was deleted or its drive is disconnected.
          */
         onDisk: boolean;
         bytes: number;
@@ -3711,20 +3711,20 @@ export interface Store {
         cutBytesLabel: string;
     }[];
     /**
-     * Of the next page; null on the last one.
+     * For the next page; null on the last one.
      */
     cursor: string | null;
     /**
-     * Of all pages.
+     * Size of all stored files.
      */
     filesLabel: string;
     /**
-     * What was cleared away and can be put back.
+     * Cleared files that can be restored.
      */
     cleared: {
         files: number;
         /**
-         * Of the first ones.
+         * The first names.
          */
         names: string[];
         label: string;

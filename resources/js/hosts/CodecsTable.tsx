@@ -35,7 +35,7 @@ export function CodecsTable({ file, change }: Props) {
             </thead>
             <tbody>
                 {list.map((_, row) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                    // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                     <tr key={row} className="border-b border-line">
                         <td className="py-[3px] pr-2">
                             <Place

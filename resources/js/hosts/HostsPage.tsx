@@ -82,9 +82,9 @@ interface IndexProps {
 }
 
 function HostIndex({ hosts, chosen, query, setQuery }: IndexProps) {
-    const [filter, seek] = useAddressed('q', query, setQuery);
+    const [sought, seek] = useAddressed('q', query, setQuery);
     const [most, setMost] = useState(FIRST);
-    const all = search(hosts, filter, words);
+    const all = search(hosts, sought, words);
     const found = all.slice(0, most);
     return (
         <section aria-label="All hosts" className="flex min-h-0 flex-col border-r border-line pt-3 pr-4">
@@ -92,7 +92,7 @@ function HostIndex({ hosts, chosen, query, setQuery }: IndexProps) {
                 type="search"
                 aria-label="Search the hosts"
                 placeholder="Name, codec, size"
-                value={filter}
+                value={sought}
                 onChange={(event) => seek(event.target.value)}
                 className="h-8 w-full rounded border border-line bg-surface px-2"
             />

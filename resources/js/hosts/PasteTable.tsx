@@ -63,7 +63,7 @@ function Paste({ take, close }: { take: (rows: Json[]) => void; close: () => voi
                     <div className="flex min-h-[300px] flex-1 overflow-auto rounded border border-line bg-page">
                         <ol aria-hidden className={`flex-none py-2 pl-2 ${letters}`}>
                             {lines.map((_, i) => (
-                                // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                                // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                                 <li key={i} className="flex h-5 w-5 items-center">
                                     {understood.has(i + 1) ? (
                                         <Mark kind="done" />
@@ -91,7 +91,7 @@ function Paste({ take, close }: { take: (rows: Json[]) => void; close: () => voi
                     <div className="mb-1 text-soft">What was understood</div>
                     <ul className="min-h-0 flex-1 overflow-auto rounded border border-line">
                         {figures.map((figure, i) => (
-                            // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                            // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                             <li key={i} className="flex items-center gap-2 border-b border-line px-2 py-[3px]">
                                 <Mark kind={figure.guessed ? 'caution' : 'done'} />
                                 <Figures text={figure.label} />

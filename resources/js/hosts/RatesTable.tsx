@@ -81,7 +81,7 @@ export function RatesTable({ file, change }: Props) {
                     </thead>
                     <tbody>
                         {list.map((_, row) => (
-                            // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                            // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                             <tr key={row} className="border-b border-line align-top">
                                 <td className="py-[3px] text-left">
                                     <Place

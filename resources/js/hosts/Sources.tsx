@@ -33,7 +33,7 @@ export function Sources({ file, change }: Props) {
             {list.length === 0 && change === null && <p className="text-soft">No source is named.</p>}
             <ul className="text-[12px]">
                 {list.map((_, row) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                    // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                     <li key={row} className="flex items-center gap-2 border-b border-line py-[3px]">
                         <span className="w-[110px] flex-none text-soft">
                             <Place

@@ -34,7 +34,7 @@ export function Tiers({ file, change }: Props) {
             )}
             {list.map((_, index) => (
                 <Tier
-                    // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                    // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                     key={index}
                     file={file}
                     at={[...path, index]}
@@ -125,7 +125,7 @@ function Tier({ file, at: place, last, change, remove }: TierProps) {
                 </thead>
                 <tbody>
                     {ladder.map((_, row) => (
-                        // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                        // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                         <tr key={row} className="border-b border-line align-top">
                             <td className="py-[3px] pr-2">
                                 <Place

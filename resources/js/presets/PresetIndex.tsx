@@ -25,13 +25,13 @@ const MORE = 200;
 
 const roles = ['master', 'upload', 'review', 'device', 'stills', 'sound'] as const;
 
-/** All presets, narrowed as one types; what is filter stands in the address, so that Back keeps it. */
+/** All presets, narrowed as one types; what is sought stands in the address, so that Back keeps it. */
 export function PresetIndex({ presets, chosen, query, setQuery }: Props) {
     const hosts = useHosts().data?.hosts ?? [];
     const navigate = useNavigate();
     const list = useRef<HTMLUListElement>(null);
     // What is typed shows at once; the address follows when the typing rests.
-    const [filter, seek] = useState(query.get('q') ?? '');
+    const [sought, seek] = useState(query.get('q') ?? '');
     const resting = useRef<number | undefined>(undefined);
     useEffect(() => () => window.clearTimeout(resting.current), []);
     const filters: Filters = {
@@ -39,7 +39,7 @@ export function PresetIndex({ presets, chosen, query, setQuery }: Props) {
         host: query.get('host'),
         only: (query.get('only') ?? 'all') as Filters['only'],
     };
-    const all = found(presets, filter, filters);
+    const all = found(presets, sought, filters);
     const [most, setMost] = useState(FIRST);
     const shown = all.slice(0, most);
     // The latest: an address that typing leads to is that of the preset that is shown by then.
@@ -50,7 +50,7 @@ export function PresetIndex({ presets, chosen, query, setQuery }: Props) {
         setQuery(next, { replace: true });
     });
     const address = new URLSearchParams(query);
-    filter === '' ? address.delete('q') : address.set('q', filter);
+    sought === '' ? address.delete('q') : address.set('q', sought);
     const search = address.toString() === '' ? '' : `?${address}`;
     const step = (by: number) => {
         const at = shown.findIndex((preset) => preset.slug === chosen);
@@ -70,7 +70,7 @@ export function PresetIndex({ presets, chosen, query, setQuery }: Props) {
                 type="search"
                 aria-label="Search the presets"
                 placeholder="Name, codec, host, size, tag"
-                value={filter}
+                value={sought}
                 onChange={(event) => {
                     const text = event.target.value;
                     seek(text);

@@ -17,27 +17,27 @@ interface Props {
 const MOST = 60;
 
 /** One digit alone is the key of one of the first nine; with more behind it, it is a frame size or part of a name. */
-const keyedBy = (presets: readonly PresetCard[], filter: string) =>
-    /^[1-9]$/.test(filter) ? presets.find((preset) => preset.key === Number(filter)) : undefined;
+const keyedBy = (presets: readonly PresetCard[], sought: string) =>
+    /^[1-9]$/.test(sought) ? presets.find((preset) => preset.key === Number(sought)) : undefined;
 
 /** Finds a preset by a few letters of its name, codec, host, frame size or tag; arrows move, Enter takes, 1 to 9 are the first nine. */
 export function PresetPicker({ presets, chosen, choose, take, label, tall }: Props) {
     const id = useId();
     const list = useRef<HTMLDivElement>(null);
-    const [filter, seek] = useState('');
-    const keyed = keyedBy(presets, filter);
-    const all = keyed === undefined ? found(presets, filter) : [...presets];
+    const [sought, seek] = useState('');
+    const keyed = keyedBy(presets, sought);
+    const all = keyed === undefined ? found(presets, sought) : [...presets];
     const shown = all.slice(0, MOST);
     const at = Math.max(
         shown.findIndex((preset) => preset.slug === chosen),
-        filter === '' ? -1 : 0,
+        sought === '' ? -1 : 0,
     );
     const active = shown[at];
     useEffect(() => {
         list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
     });
     // What is marked is what is chosen, also where the list came after the words.
-    const late = filter !== '' && active !== undefined && active.slug !== chosen;
+    const late = sought !== '' && active !== undefined && active.slug !== chosen;
     useEffect(() => {
         if (late && active !== undefined) {
             choose(active);
@@ -46,7 +46,7 @@ export function PresetPicker({ presets, chosen, choose, take, label, tall }: Pro
     const onKey = (event: KeyboardEvent) => {
         const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 6, PageUp: -6 }[event.key];
         const end = { Home: 0, End: shown.length - 1 }[event.key];
-        if (step !== undefined || (end !== undefined && filter === '')) {
+        if (step !== undefined || (end !== undefined && sought === '')) {
             event.preventDefault();
             const next = shown[end ?? Math.min(shown.length - 1, Math.max(0, at + (step ?? 0)))];
             if (next !== undefined) {
@@ -68,7 +68,7 @@ export function PresetPicker({ presets, chosen, choose, take, label, tall }: Pro
                 aria-controls={id}
                 aria-activedescendant={active && `${id}-${active.slug}`}
                 placeholder="Name, codec, host, size, tag"
-                value={filter}
+                value={sought}
                 onChange={(event) => {
                     const text = event.target.value;
                     seek(text);
@@ -114,7 +114,7 @@ export function PresetPicker({ presets, chosen, choose, take, label, tall }: Pro
                 ))}
             </div>
             <p role="status" className="mt-1 text-[12px] text-soft empty:hidden">
-                {all.length === 0 && `No preset has “${filter}” in its name, note, codec, host, size or tags.`}
+                {all.length === 0 && `No preset has “${sought}” in its name, note, codec, host, size or tags.`}
                 {all.length > MOST && `… and ${all.length - MOST} more. Type on to narrow them.`}
             </p>
         </div>

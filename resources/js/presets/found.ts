@@ -13,9 +13,9 @@ export const everything: Filters = { role: '', host: null, only: 'all' };
 const words = (preset: PresetCard) =>
     [preset.name, preset.role, preset.hostName ?? '', preset.tags.join(' '), preset.words, preset.about].join(' ');
 
-/** The presets that hold every word that is filter and pass the filters, as they are reached for. */
-export const found = (presets: readonly PresetCard[], filter: string, filters: Filters = everything) =>
-    search(presets, filter, words).filter(
+/** The presets that hold every word that is sought and pass the filters, as they are reached for. */
+export const found = (presets: readonly PresetCard[], sought: string, filters: Filters = everything) =>
+    search(presets, sought, words).filter(
         (preset) =>
             (filters.role === '' || preset.role === filters.role) &&
             (filters.host === null || preset.host === filters.host) &&

@@ -23,7 +23,7 @@ export function LogLines({ run, going }: { run: Run; going: boolean }) {
             ) : (
                 <ol aria-label={`Log of ${run.cutName} ${run.name}`} className="text-[12.5px] leading-[18px]">
                     {data.lines.map((line, i) => (
-                        // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                        // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                         <Line key={i} line={line} />
                     ))}
                 </ol>

@@ -6,19 +6,21 @@ import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Trouble } from '../ui/States';
 import { useSettled } from '../ui/useSettled';
+import { numberIn } from './numberIn';
 
 type Kind = RetentionPreview['kinds'][number]['kind'];
 
 type Typed = Record<Kind, { days: string; gigabytes: string }>;
 
 const kinds: readonly { kind: Kind; label: string; about: string }[] = [
-    { kind: 'logs', label: 'Logs of runs', about: 'Slips stay.' },
-    { kind: 'tests', label: 'Transit tests', about: 'Presets that were saved from them stay.' },
-    { kind: 'samples', label: 'Samples', about: 'A sheet encodes new ones for its estimates.' },
-    { kind: 'derived', label: 'Derived files', about: 'Exact frames and steps of tests are made again.' },
+    { kind: 'logs', label: 'Logs of runs', about: 'Slips are kept.' },
+    { kind: 'tests', label: 'Transit tests', about: 'Presets saved from them are kept.' },
+    { kind: 'samples', label: 'Samples', about: 'Opening a sheet encodes new ones.' },
+    { kind: 'derived', label: 'Derived files', about: 'Exact frames and test steps are recreated on demand.' },
 ];
 
-const numberIn = (text: string) => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')));
+/** An empty field means no limit. */
+const limitIn = (text: string) => (text.trim() === '' ? null : numberIn(text));
 
 const typedOf = (limits: Limits) =>
     Object.fromEntries(
@@ -30,10 +32,7 @@ const typedOf = (limits: Limits) =>
 
 const limitsOf = (typed: Typed): Limits =>
     Object.fromEntries(
-        kinds.map(({ kind }) => [
-            kind,
-            { days: numberIn(typed[kind].days), gigabytes: numberIn(typed[kind].gigabytes) },
-        ]),
+        kinds.map(({ kind }) => [kind, { days: limitIn(typed[kind].days), gigabytes: limitIn(typed[kind].gigabytes) }]),
     );
 
 interface Props {
@@ -46,7 +45,7 @@ interface Props {
     };
 }
 
-/** How long things are kept, with what the limits would delete before they are saved. */
+/** Retention limits, with a preview of what they would delete. */
 export function Retention({ kept, save }: Props) {
     const [typed, type] = useState(() => typedOf(kept));
     const asked = useSettled(JSON.stringify(limitsOf(typed)));
@@ -56,7 +55,7 @@ export function Retention({ kept, save }: Props) {
         placeholderData: (before) => before,
         retry: false,
     });
-    const isOther = JSON.stringify(typed) !== JSON.stringify(typedOf(kept));
+    const isOther = JSON.stringify(limitsOf(typed)) !== JSON.stringify(limitsOf(typedOf(kept)));
     const trouble = preview.error ?? (save.variables?.retention === undefined ? null : save.error);
     const set = (kind: Kind, part: 'days' | 'gigabytes', text: string) =>
         type({ ...typed, [kind]: { ...typed[kind], [part]: text } });
@@ -66,8 +65,8 @@ export function Retention({ kept, save }: Props) {
                 RETENTION
             </h2>
             <p className="mb-2 text-[13px] text-soft">
-                Once an hour, what exceeds these limits is deleted, the oldest first. Documents, slips and made files
-                always stay. An empty field means no limit.
+                Outer Crate deletes whatever exceeds these limits once an hour, oldest first. It always keeps documents,
+                slips and finished files. Leave a field empty for no limit.
             </p>
             <table className="w-full table-fixed border-t-2 border-rule text-[13px]">
                 <thead>

@@ -9,6 +9,7 @@ import { Failed, Loading, Trouble } from '../ui/States';
 import { Title } from '../ui/Title';
 import { useTitle } from '../ui/useTitle';
 import { ActivityLog } from './ActivityLog';
+import { numberIn } from './numberIn';
 import { play } from './play';
 import { Retention } from './Retention';
 import { TypedSetting } from './TypedSetting';
@@ -16,12 +17,6 @@ import { WatchFolders } from './WatchFolders';
 import { Workers } from './Workers';
 
 type Name = keyof SettingsRequest;
-
-/** What is no number is sent as one that is refused, with its reason. */
-const numberIn = (text: string) => {
-    const number = Number(text.trim().replace(',', '.'));
-    return Number.isFinite(number) ? number : -1;
-};
 
 /** What holds for this machine: where files come from and go, how much is done at once, and what happens at the end. */
 export function SettingsPage() {

@@ -114,7 +114,7 @@ export function WatchFolders() {
                 </select>
                 {outputs.map((output, i) => (
                     <button
-                        // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                        // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                         key={i}
                         type="button"
                         title="Leave it out"

@@ -34,14 +34,14 @@ export function ChoiceEditor({ label, choices, yours, beside, holds, choose }: P
     const id = useId();
     const list = useRef<HTMLDivElement>(null);
     const input = useRef<HTMLInputElement>(null);
-    const [filter, seek] = useState('');
+    const [sought, seek] = useState('');
     const [moved, move] = useState<number | null>(null);
     const word = useRef({ text: '', at: 0 });
     const long = choices.length > LONG;
-    const back: Choice[] = yours && filter === '' ? [putBack] : [];
-    const shown = [...back, ...search(choices, filter, words)];
+    const back: Choice[] = yours && sought === '' ? [putBack] : [];
+    const shown = [...back, ...search(choices, sought, words)];
     const held = shown.findIndex((choice) => choice !== putBack && holds(choice.rule));
-    const at = Math.min(shown.length - 1, moved ?? Math.max(0, filter === '' ? held : 0));
+    const at = Math.min(shown.length - 1, moved ?? Math.max(0, sought === '' ? held : 0));
     const active = shown[at];
 
     useEffect(() => (long ? input.current : list.current)?.focus(), [long]);
@@ -62,7 +62,7 @@ export function ChoiceEditor({ label, choices, yours, beside, holds, choose }: P
         }
     };
     const onKey = (event: KeyboardEvent) => {
-        const inText = long && filter !== '' && (event.key === 'Home' || event.key === 'End');
+        const inText = long && sought !== '' && (event.key === 'Home' || event.key === 'End');
         const next = inText ? null : step(event.key, at, shown.length);
         if (next !== null) {
             event.preventDefault();
@@ -96,7 +96,7 @@ export function ChoiceEditor({ label, choices, yours, beside, holds, choose }: P
                     aria-controls={id}
                     aria-activedescendant={active && `${id}-${at}`}
                     placeholder={`Find among ${choices.length}`}
-                    value={filter}
+                    value={sought}
                     onChange={(event) => {
                         seek(event.target.value);
                         move(null);
@@ -139,7 +139,7 @@ export function ChoiceEditor({ label, choices, yours, beside, holds, choose }: P
             </div>
             {shown.length === 0 && (
                 <p role="status" className="px-0.5 py-2 text-soft">
-                    Nothing among {choices.length} holds “{filter}”.
+                    Nothing among {choices.length} holds “{sought}”.
                 </p>
             )}
         </div>
@@ -162,7 +162,7 @@ interface OptionProps {
 
 function Option({ id, at, choice, active, held, beside, take }: OptionProps) {
     return (
-        // biome-ignore lint/a11y/useKeyWithClickEvents: the list takes the keys
+        // biome-ignore lint/a11y/useKeyWithClickEvents: the list handles the keys
         <div
             id={id}
             data-option={at}

@@ -67,7 +67,9 @@ export function PackSheets({ cuts, unlisted }: Props) {
             </ul>
             {unlisted > 0 && (
                 <p className="mt-2 text-soft">
-                    <Figures text={`${unlisted} more: search the shelf, or show more of it, to list them here.`} />
+                    <Figures
+                        text={`${unlisted} more cuts are not listed. Search the shelf or show more to add them.`}
+                    />
                 </p>
             )}
             {pack.error && <Trouble message={pack.error.message} />}

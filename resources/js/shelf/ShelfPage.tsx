@@ -16,7 +16,7 @@ import { CutRow } from './CutRow';
 import { PackSheets } from './PackSheets';
 import { TakenOff } from './TakenOff';
 
-/** Columns under the names that the API sorts by. */
+/** Columns, with the keys that the API sorts by. */
 const columns: readonly { key: string; label: string; className: string }[] = [
     { key: 'name', label: 'Cut', className: 'w-auto' },
     { key: 'frameSize', label: 'Frame size', className: 'w-[168px]' },
@@ -152,7 +152,7 @@ export function ShelfPage() {
                         <Button kind="quiet" disabled={isFetchingNextPage} onClick={() => fetchNextPage()}>
                             Show more
                         </Button>
-                        <Figures className="text-soft" text={`${cuts.length} of ${found} cuts are shown`} />
+                        <Figures className="text-soft" text={`Showing ${cuts.length} of ${found} cuts`} />
                     </div>
                 )}
                 <BringIn open={bringing} onOpenChange={setBringing} />

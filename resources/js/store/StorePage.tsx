@@ -155,7 +155,7 @@ export function StorePage() {
                                         {file.endedAt !== null && <Figures text={moment(file.endedAt)} />}
                                     </td>
                                     <td className="truncate text-[12.5px] text-faint" title={file.kept ?? undefined}>
-                                        {file.onDisk ? file.kept : 'It is not there'}
+                                        {file.onDisk ? file.kept : 'File missing'}
                                     </td>
                                     <td className="text-right">
                                         <Figures text={file.bytesLabel} />
@@ -183,7 +183,7 @@ interface DerivedProps {
     isPending: boolean;
 }
 
-/** What can be made again at any time. It is counted on the disks, which can take longer than the list. */
+/** Cached files. Counting them on disk can take longer than listing finished files. */
 function Derived({ act, isPending }: DerivedProps) {
     const { data } = useQuery({ queryKey: ['store', 'derived'], queryFn: api.storeDerived });
     return (

@@ -70,7 +70,7 @@ function Drawing({ result, screen, chosen, choose, width }: Props & { width: num
     const edge = result.edge.flatMap((name) => dots.find((dot) => dot.name === name) ?? []);
     const best = dots.find(({ name }) => name === result.recommended.name);
     return (
-        // biome-ignore lint/a11y/useSemanticElements: a picture has no such elements
+        // biome-ignore lint/a11y/useSemanticElements: drawn controls have no such elements
         <svg
             viewBox={`0 0 ${width} ${HEIGHT}`}
             className="w-full"
@@ -143,7 +143,7 @@ function Drawing({ result, screen, chosen, choose, width }: Props & { width: num
                 const fill = isBest ? 'fill-rust' : onEdge ? 'fill-note' : 'fill-surface stroke-note';
                 return (
                     <Fragment key={name}>
-                        {/** biome-ignore lint/a11y/useSemanticElements: a picture has no such elements */}
+                        {/** biome-ignore lint/a11y/useSemanticElements: drawn controls have no such elements */}
                         <circle
                             cx={cx}
                             cy={cy}

@@ -23,7 +23,7 @@ export function Lessons({ lessons, setLessons, children }: Props) {
     return (
         <section aria-label="Files" className="border-t-2 border-rule text-[13px]">
             {lessons.map((files, at) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                 <div key={at} className="flex items-start gap-4 border-b border-line py-2">
                     <span className="w-[112px] flex-none pt-[5px] text-soft">
                         {lessons.length === 1 ? 'The upload and what came back' : `Upload ${at + 1} and what came back`}

@@ -29,7 +29,7 @@ export function Field({ label, value, onChange, placeholder, focused, wide, line
                     autoComplete={autoComplete}
                     value={value}
                     placeholder={placeholder}
-                    // biome-ignore lint/a11y/noAutofocus: the person asked for this field
+                    // biome-ignore lint/a11y/noAutofocus: the field was opened on request
                     autoFocus={focused}
                     onChange={(event) => onChange(event.target.value)}
                     className={`h-7 ${look}`}

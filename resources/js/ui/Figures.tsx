@@ -12,7 +12,7 @@ export function inFigures(text: string) {
     const parts = spaced(text).split(/(\d[\d.,:;×/]*\d|\d)/);
     return parts.map((part, i) =>
         i % 2 === 1 ? (
-            // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+            // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
             <span key={i} className="figure">
                 {part}
             </span>

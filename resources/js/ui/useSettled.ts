@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 
-/** Milliseconds between two keystrokes, within which nothing is asked for. */
+/** Milliseconds without typing before the text settles. */
 const PAUSE = 150;
 
-/** A text once nothing has been typed for a moment. */
+/** Returns the text once typing pauses. */
 export function useSettled(text: string): string {
     const [settled, settle] = useState(text);
     useEffect(() => {

@@ -6,7 +6,7 @@ export function DropZone({ children }: { children: ReactNode }) {
     const [depth, setDepth] = useState(0);
     const files = (event: DragEvent) => event.dataTransfer.types.includes('Files');
     return (
-        // biome-ignore lint/a11y/noStaticElementInteractions: files are dropped anywhere; a button brings them in by keyboard
+        // biome-ignore lint/a11y/noStaticElementInteractions: files can be dropped anywhere; a button does the same by keyboard
         <div
             className="relative min-h-full"
             onDragEnter={(event) => files(event) && setDepth((d) => d + 1)}

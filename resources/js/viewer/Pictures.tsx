@@ -26,7 +26,7 @@ export function Pictures({ strip, pictures, shape, frames, view, width, height }
         >
             {slots.map((picture, i) => (
                 <span
-                    // biome-ignore lint/suspicious/noArrayIndexKey: these have no identity but their place
+                    // biome-ignore lint/suspicious/noArrayIndexKey: items have no identity but their position
                     key={i}
                     className="flex-none"
                     style={{

@@ -91,12 +91,12 @@ export function RangeStrip({ cut, analysis, range, setRange, player, pieces, hei
     };
 
     return (
-        // biome-ignore lint/a11y/useSemanticElements: a picture has no such elements
+        // biome-ignore lint/a11y/useSemanticElements: drawn controls have no such elements
         <div
             ref={strip}
             role="group"
             aria-label="Range strip"
-            // biome-ignore lint/a11y/noNoninteractiveTabindex: the strip takes keys as a slider does
+            // biome-ignore lint/a11y/noNoninteractiveTabindex: handles keys like a slider
             tabIndex={0}
             data-strip
             data-frames={Math.round(view.to - view.from)}
