@@ -14,17 +14,28 @@ use OuterCrate\Units\FrameRange;
  * @property int $number from 1
  * @property int $first frame of the cut
  * @property int $last
- * @property string $file its name in the run's working folder
  * @property array<mixed> $plan of the whole file (PlanDocument)
- * @property int $pass 1 gathers, 2 writes with what was gathered, 0 is the only one
- * @property ?string $gathered name that what its first pass left in that folder begins with
+ * @property string $digest of that plan and the state of the cut; parts of another one are not used
+ * @property int $pass ONLY, GATHERS or WRITES
+ * @property ?int $gathered_id the part whose first pass it is written with
+ * @property ?int $aim bits per second that all parts together aim at
  * @property ?int $average bits per second that fall to it
  * @property ?float $full share of a decoder's buffer that is full where it begins; null for what its encoder takes it to be
  * @property ?Run $run
+ * @property ?Part $gathered
  */
 class Part extends Model
 {
     public const WORK = 'part';
+
+    /** Its pass where there is one alone. */
+    public const ONLY = 0;
+
+    /** The first of two passes. */
+    public const GATHERS = 1;
+
+    /** The second of two passes. */
+    public const WRITES = 2;
 
     protected $guarded = [];
 
@@ -34,7 +45,8 @@ class Part extends Model
 
     /** @var array<string, string> */
     protected $casts = [
-        'plan' => 'array', 'number' => 'integer', 'first' => 'integer', 'last' => 'integer', 'pass' => 'integer', 'average' => 'integer',
+        'plan' => 'array', 'number' => 'integer', 'first' => 'integer', 'last' => 'integer', 'pass' => 'integer', 'aim' => 'integer',
+        'average' => 'integer',
         'full' => 'float',
     ];
 
@@ -42,6 +54,26 @@ class Part extends Model
     public function run(): BelongsTo
     {
         return $this->belongsTo(Run::class);
+    }
+
+    /** @return BelongsTo<Part, $this> */
+    public function gathered(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'gathered_id');
+    }
+
+    /** Name of its file in the working folder of the run. What lies beside the file has a name that begins with this. */
+    public function file(): string
+    {
+        return "part-{$this->id}.".($this->pass === self::GATHERS ? 'gathered' : 'mov');
+    }
+
+    /** Removes the parts of a run. A machine that makes one stops. */
+    public static function forget(int $run): void
+    {
+        $ids = self::query()->where('run_id', $run)->pluck('id');
+        Work::query()->where('kind', self::WORK)->whereIn('subject', $ids)->delete();
+        self::query()->whereKey($ids)->delete();
     }
 
     public function range(): FrameRange

@@ -6,6 +6,7 @@ use App\Media\Drive;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Packing\Run\RunFolder;
 use App\Work\WorkEnded;
 use Throwable;
 
@@ -29,7 +30,7 @@ final class ClearLeftovers
         }
         try {
             $run = Run::query()->find($work->subject);
-            $run === null || MakeFile::discardLeftovers($run);
+            $run === null || RunFolder::discardLeftovers($run);
         } catch (Throwable $e) {
             report($e);
         }
@@ -44,7 +45,7 @@ final class ClearLeftovers
         $ended = Work::query()->select('subject')->where('kind', Run::WORK)->whereNotIn('state', WorkState::underWay())
             ->where('ended_at', '>', Work::now(-self::CHECKED_SECONDS));
         foreach (Run::query()->without('work')->whereIn('id', $ended)->get(['id', 'file']) as $run) {
-            Drive::answers(dirname($run->file)) && MakeFile::discardLeftovers($run, minAge: self::MIN_AGE_SECONDS);
+            Drive::answers(dirname($run->file)) && RunFolder::discardLeftovers($run, minAge: self::MIN_AGE_SECONDS);
         }
     }
 }

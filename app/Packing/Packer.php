@@ -13,6 +13,7 @@ use App\Models\LibraryUse;
 use App\Models\Run;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Packing\Run\RunFolder;
 use App\Work\WorkQueue;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
@@ -130,8 +131,8 @@ class Packer
             $run->work->update(['place' => $recalled->work->place]);
             $recalled->work->delete();
             $recalled->delete();
-            MakeFile::discardLeftovers($recalled);
-            MakeFile::forget($recalled->id);
+            RunFolder::discardLeftovers($recalled);
+            RunFolder::forget($recalled->id);
         }
     }
 

@@ -18,7 +18,9 @@ use App\Library\ShippedPresets;
 use App\Media\DriveProbe;
 use App\Packing\ClearLeftovers;
 use App\Packing\MakeFile;
-use App\Packing\MakePart;
+use App\Packing\Passes\OwnEngine;
+use App\Packing\Passes\PassEngine;
+use App\Packing\Segments\MakePart;
 use App\Packing\WriteHashList;
 use App\QueueEnd\NoteQueueEnd;
 use App\QueueEnd\RunEndCommand;
@@ -67,6 +69,7 @@ class CrateServiceProvider extends ServiceProvider
         }
         // What it was told of a drive holds for all that ask.
         $this->app->singleton(DriveProbe::class);
+        $this->app->bind(PassEngine::class, OwnEngine::class);
         $this->app->alias(Calls::class, Waiting::class);
         $this->app->singleton(Calls::class, config('crate.work.calls') === 'redis' ? RedisCalls::class : LocalCalls::class);
         $this->app->singleton(Kinds::class, fn (Application $app): Kinds => new Kinds(self::KINDS, $app));

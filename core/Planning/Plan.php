@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning;
 
 use InvalidArgumentException;
+use OuterCrate\Formats\Containers\ImageFolder;
 use OuterCrate\Formats\Video\HardwareEncoders;
 use OuterCrate\Formats\Video\NoVideo;
 use OuterCrate\Hosts\AskedRate;
@@ -184,6 +185,12 @@ final readonly class Plan
     public function hasVideo(): bool
     {
         return $this->video->codec->id() !== NoVideo::ID;
+    }
+
+    /** Whether it becomes a folder of images in place of a file. */
+    public function isOfImages(): bool
+    {
+        return $this->container->container instanceof ImageFolder;
     }
 
     /** What the host asks for this picture. */

@@ -82,6 +82,45 @@ it('points down only: in the application', function () {
     expect(pointingUp(dirname(__DIR__, 2).'/app', 'App', APP))->toBe([]);
 });
 
+/**
+ * Subfolders that use each other in a circle, at every depth. The files that lie in a folder itself count as one of its subfolders.
+ *
+ * @return list<string> each as "Folder: A → B → A"
+ */
+function nestedCycles(string $folder, string $namespace): array
+{
+    $uses = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $file) {
+        $own = explode('/', substr($file->getPathname(), strlen($folder) + 1));
+        preg_match_all('~^use '.preg_quote($namespace, '~').'\\\\([\\\\\w]+)~m', (string) file_get_contents($file->getPathname()), $m);
+        foreach ($m[1] as $class) {
+            $used = explode('\\', $class);
+            // Down to the folder that both lie in.
+            for ($depth = 0; isset($own[$depth + 1], $used[$depth + 1]) && $own[$depth] === $used[$depth];) {
+                $depth++;
+            }
+            $place = implode('/', array_slice($own, 0, $depth));
+            [$from, $to] = [isset($own[$depth + 1]) ? $own[$depth] : '.', isset($used[$depth + 1]) ? $used[$depth] : '.'];
+            $from === $to || $uses[$place][$from][$to] = true;
+        }
+    }
+    $found = [];
+    foreach ($uses as $place => $graph) {
+        // What uses nobody that is left is in no circle.
+        do {
+            $before = $graph;
+            $graph = array_filter(array_map(fn (array $to): array => array_intersect_key($to, $before), $graph));
+        } while ($graph !== $before);
+        $graph === [] || $found[] = $place.': '.implode(', ', array_keys($graph));
+    }
+
+    return $found;
+}
+
+it('has no circle of folders in the application, at any depth', function () {
+    expect(nestedCycles(dirname(__DIR__, 2).'/app', 'App'))->toBe([]);
+});
+
 it('would notice an arrow that points up', function () {
     $folder = sys_get_temp_dir().'/outer-crate-arrows-'.bin2hex(random_bytes(4));
     mkdir("{$folder}/Units", recursive: true);

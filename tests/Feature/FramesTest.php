@@ -2,7 +2,7 @@
 
 use App\Media\CutReader;
 use App\Models\Cut;
-use App\Packing\PassRunner;
+use App\Packing\Passes\PassRunner;
 use App\Shelf\CutShelf;
 use Symfony\Component\Process\Process;
 use Tests\Support\Bars;

@@ -104,7 +104,7 @@ it('goes on from the pass that was finished before its worker was ended', functi
     ];
     $run = $this->queued(($this->cut)('long'), [['preset' => 'lanternwick-even', 'host' => 'lanternwick', 'edits' => $slow]])[0];
     $worker = app(Worker::class);
-    $worker->one(['make'], fn (): bool => glob($this->folder("derived/work/run-{$run->id}/done-*")) !== [], [$run->work->id]);
+    $worker->one(['make'], fn (): bool => glob($this->folder("derived/work/run-{$run->id}/finished-passes")) !== [], [$run->work->id]);
     expect($run->refresh()->work->state)->toBe(WorkState::Waiting)->and($this->left('out'))->toBe([]);
     $this->make($run);
     $log = $this->answer($this->getJson("/api/runs/{$run->id}/log"), 'run-log')['lines'];

@@ -2,16 +2,17 @@
 
 namespace Tests\Support;
 
-use App\Packing\Making;
-use App\Packing\PassRunner;
+use App\Packing\Passes\PassEngine;
+use App\Packing\Passes\PassRunner;
+use App\Packing\Run\FileInProgress;
 use OuterCrate\Encoding\Pass;
 
 /** Runs passes whose filters are off: two frames of 25 a second too late, and 30 ms of sound. */
 final class LateFilters extends PassRunner
 {
-    public function run(Making $making, array $passes, int $begun = 0): void
+    public function run(FileInProgress $file, array $passes, PassEngine $engine): void
     {
-        parent::run($making, array_map(self::late(...), $passes), $begun);
+        parent::run($file, array_map(self::late(...), $passes), $engine);
     }
 
     private static function late(Pass $pass): Pass

@@ -10,9 +10,9 @@ use App\Models\RunLog;
 use App\Models\ShownRuns;
 use App\Models\Work;
 use App\Models\WorkState;
-use App\Packing\MakeFile;
 use App\Packing\Packer;
 use App\Packing\Recall;
+use App\Packing\Run\RunFolder;
 use App\Resources\RunResource;
 use App\Work\WorkQueue;
 use Illuminate\Http\JsonResponse;
@@ -86,7 +86,7 @@ class RunController
         ['runs' => $runs, 'cleared' => $cleared] = Payload::of($request, 'runs-clear-request');
         Run::over()->whereKey($runs)->update(['cleared_at' => $cleared ? now() : null]);
         // Of one that was stopped, what its passes had gathered; put back, it begins anew.
-        $cleared && array_map(fn (int $run) => MakeFile::forget($run), Run::over()->whereKey($runs)->pluck('id')->all());
+        $cleared && array_map(fn (int $run) => RunFolder::forget($run), Run::over()->whereKey($runs)->pluck('id')->all());
 
         return response()->json(['runs' => $runs]);
     }

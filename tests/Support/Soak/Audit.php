@@ -8,8 +8,8 @@ use App\Models\RunLog;
 use App\Models\Volumes;
 use App\Models\Work;
 use App\Models\WorkState;
-use App\Packing\MakeFile;
 use App\Packing\Packer;
+use App\Packing\Run\RunFolder;
 use App\Work\WorkQueue;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -191,7 +191,7 @@ final class Audit
     private function workingFolders(Collection $runs): int
     {
         $kept = $runs->filter(fn (Run $run): bool => $run->work->state === WorkState::Stopped)
-            ->map(fn (Run $run): string => MakeFile::folder($run->id))->all();
+            ->map(fn (Run $run): string => RunFolder::name($run->id))->all();
         $left = array_diff(array_map(basename(...), glob("{$this->site->disk}/share/derived/work/*", GLOB_ONLYDIR) ?: []), $kept);
         // Folders of samples and tests whose process was killed: housekeeping deletes them after two days.
         $left = preg_grep('~-[0-9a-f]{8}$~', $left, PREG_GREP_INVERT);

@@ -1,15 +1,18 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Shared;
 
 use App\Models\Cut;
 use App\Models\Run;
 use App\Models\Speed;
 use App\Models\Work;
+use App\Packing\Passes\OwnEngine;
+use App\Work\Conclusion;
 use App\Work\Kind;
 use App\Work\Meter;
 use App\Work\Presence;
 use App\Work\WorkQueue;
+use Closure;
 use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Documents\UnreadableDocument;
 use OuterCrate\Encoding\Encoders;
@@ -17,18 +20,41 @@ use OuterCrate\Estimates\Sharing;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Planning\Plan;
 
-/** Finds the runs that follow one in the queue and are made together with it, and takes them in hand. */
-class Sisters
+/** Runs of the same frames that follow each other in the queue: their files are made together, from one decode. */
+class SharedDecodeGroup
 {
     public function __construct(
         private readonly WorkQueue $queue,
         private readonly Encoders $encoders,
         private readonly PlanDocument $documents,
+        private readonly OwnEngine $engine,
+        private readonly SharedRound $round,
+        private readonly Conclusion $conclusion,
     ) {
     }
 
-    /** @return list<Work> which are this process's from now on */
-    public function taken(Work $work, Run $first, Kind $kind, Meter $meter): array
+    /**
+     * Makes runs together. What becomes of one is nothing to the others.
+     *
+     * @param  non-empty-list<Work>  $works  the first is the meter's
+     * @param  Closure(Work, Meter): void  $make
+     */
+    public function make(array $works, Kind $kind, Meter $meter, Closure $make): void
+    {
+        $runs = [];
+        foreach ($works as $i => $work) {
+            $own = $i === 0 ? $meter : $meter->alongside($work);
+            $runs[] = fn () => $this->conclusion->of($work, $kind, $own, fn () => $make($work, $own));
+        }
+        (new SharedDecode($this->engine, $this->round))->run($runs);
+    }
+
+    /**
+     * Claims the runs that follow one in the queue, as far as they are quicker made together with it.
+     *
+     * @return list<Work> of this process from now on
+     */
+    public function claimed(Work $work, Run $first, Kind $kind, Meter $meter): array
     {
         $plan = $this->planOf($first);
         if (! config('crate.shares') || $plan === null || ! $first->cut instanceof Cut) {

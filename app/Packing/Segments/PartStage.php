@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Segments;
 
 /** What a round of parts is of the whole work. */
 final readonly class PartStage

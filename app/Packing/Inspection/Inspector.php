@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Inspection;
 
 use App\Engine\Capabilities;
 use App\Engine\EngineFailed;

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Run;
 
 use App\Media\Drive;
 use App\Media\DriveProbe;

@@ -1,14 +1,14 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Passes;
 
 use App\Engine\Clock;
 use App\Engine\Runner;
-use Fiber;
+use App\Packing\Run\FinishedFile;
 use OuterCrate\Encoding\Commands\Command;
 
-/** Does passes: at once where a run is made by itself, and where it is made with others when all of them want one (SharedDecode). */
-class PassEngine
+/** Starts an engine for one pass. */
+class OwnEngine implements PassEngine
 {
     public function __construct(private readonly Runner $runner)
     {
@@ -16,16 +16,11 @@ class PassEngine
 
     public function run(PassRequest $request): void
     {
-        Fiber::getCurrent() === null ? $this->alone($request) : Fiber::suspend($request);
-    }
-
-    public function alone(PassRequest $request): void
-    {
-        $meter = $request->making->meter;
+        $meter = $request->file->meter;
         $from = Clock::seconds();
         $said = $this->runner->encode(
             $request->command,
-            $request->making->scratch->path,
+            $request->file->scratch->path,
             $request->onProgress,
             $meter->shouldStop(...),
             $meter->isPaused(...),
@@ -33,9 +28,10 @@ class PassEngine
         self::note($request, $request->command, $said, Clock::seconds() - $from);
     }
 
+    /** Marks the file as written, and adds the command to the log. */
     public static function note(PassRequest $request, Command $command, string $said, float $seconds): void
     {
-        $request->pass->writes && FinishedFile::mark($request->making, $request->pass, tagged: false);
-        $request->making->journal->command($command, (string) config('crate.engine.encoder'), $said, $seconds);
+        $request->pass->writes && FinishedFile::mark($request->file, $request->pass, tagged: false);
+        $request->file->journal->command($command, (string) config('crate.engine.encoder'), $said, $seconds);
     }
 }

@@ -1,7 +1,8 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Passes;
 
+use App\Packing\Run\FileInProgress;
 use Closure;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\EncodeCommand;
@@ -18,9 +19,9 @@ final readonly class PassRequest
     public Command $command;
 
     /** @param  Closure(Progress): void  $onProgress */
-    public function __construct(public Making $making, public Pass $pass, public Closure $onProgress)
+    public function __construct(public FileInProgress $file, public Pass $pass, public Closure $onProgress)
     {
-        $this->target = $pass->writes ? $making->file->target($pass->images) : null;
-        $this->command = EncodeCommand::of($pass, $making->run->source, $this->target);
+        $this->target = $pass->writes ? $file->file()->target($pass->images) : null;
+        $this->command = EncodeCommand::of($pass, $file->run->source, $this->target);
     }
 }

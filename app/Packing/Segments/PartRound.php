@@ -1,12 +1,13 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Segments;
 
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
 use App\Models\Part;
 use App\Models\Work;
 use App\Models\WorkState;
+use App\Packing\Run\FileInProgress;
 use App\Work\Ending;
 use App\Work\WorkQueue;
 use Closure;
@@ -30,11 +31,11 @@ class PartRound
      *
      * @throws Stopped
      */
-    public function make(Collection $parts, Making $making, PartStage $stage): bool
+    public function make(Collection $parts, FileInProgress $file, PartStage $stage): bool
     {
         $parts->each(fn (Part $part) => $this->queue->put($this->parts, $part->id));
-        $follow = fn (Collection $works) => $this->follow($parts, $works, $making, $stage);
-        $meter = $making->meter;
+        $follow = fn (Collection $works) => $this->follow($parts, $works, $file, $stage);
+        $meter = $file->meter;
         try {
             while (true) {
                 $works = $this->works($parts);
@@ -52,7 +53,7 @@ class PartRound
                 $meter->check();
                 $waiting = $works->where('state', WorkState::Waiting)->pluck('id')->values()->all();
                 $own = $waiting === [] ? null : $this->queue->claim([$this->parts], (string) $meter->work->owner, $waiting);
-                $own === null ? usleep(self::PAUSE) : $this->here($own, $parts, $making, fn () => $follow($this->works($parts)));
+                $own === null ? usleep(self::PAUSE) : $this->here($own, $parts, $file, fn () => $follow($this->works($parts)));
             }
         } catch (Stopped $e) {
             if ($meter->ending() === Ending::Stopped) {
@@ -68,9 +69,9 @@ class PartRound
      * @param  Collection<int, Part>  $parts
      * @param  Closure(): void  $follow
      */
-    private function here(Work $work, Collection $parts, Making $making, Closure $follow): void
+    private function here(Work $work, Collection $parts, FileInProgress $file, Closure $follow): void
     {
-        $meter = $making->meter;
+        $meter = $file->meter;
         $own = $meter->alongside($work);
         $looked = 0;
         // Asked several times a second; what others have done is looked up now and then.
@@ -81,7 +82,7 @@ class PartRound
         };
         $part = $parts->firstWhere('id', $work->subject);
         assert($part instanceof Part);
-        $part->setRelation('run', $making->run);
+        $part->setRelation('run', $file->run);
         try {
             $this->parts->make($part, $work->attempts, $own, $shouldStop, $meter->isPaused(...));
             $this->queue->end($work, WorkState::Done);
@@ -99,17 +100,17 @@ class PartRound
      * @param  Collection<int, Part>  $parts
      * @param  Collection<int, Work>  $works
      */
-    private function follow(Collection $parts, Collection $works, Making $making, PartStage $stage): void
+    private function follow(Collection $parts, Collection $works, FileInProgress $file, PartStage $stage): void
     {
         $frames = $parts->mapWithKeys(fn (Part $part): array => [$part->id => $part->range()->count()]);
         $share = $works->sum(fn (Work $work): float => $work->percent / 100 * $frames[$work->subject]) / max(1, $frames->sum());
-        $done = (int) round($share * (int) $making->run->plan['frames']);
+        $done = (int) round($share * (int) $file->run->plan['frames']);
         $speed = (float) $works->whereIn('state', [WorkState::Running])->sum('speed');
         $all = $stage->from + ($stage->to - $stage->from) * $share;
-        $making->meter->note($all, ['frames' => $done, 'speed' => $speed > 0 ? $speed : null, 'detail' => [
+        $file->meter->note($all, ['frames' => $done, 'speed' => $speed > 0 ? $speed : null, 'detail' => [
             'pass' => $stage->pass, 'passes' => $stage->passes, 'gathers' => $stage->gathers(), 'bytes' => 0, 'toCome' => null,
         ]]);
-        $isPaused = $making->meter->isPaused();
+        $isPaused = $file->meter->isPaused();
         $works->each(fn (Work $work) => $work->paused === $isPaused || $work->state->isOver() ?: $this->queue->pause($work, $isPaused));
     }
 

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Inspection;
 
 use App\Engine\EngineFailed;
 use App\Engine\Runner;

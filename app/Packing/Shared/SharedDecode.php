@@ -1,8 +1,10 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Shared;
 
 use App\Engine\Stopped;
+use App\Packing\Passes\OwnEngine;
+use App\Packing\Passes\PassRequest;
 use Closure;
 use Fiber;
 use Throwable;
@@ -30,7 +32,7 @@ class SharedDecode
 
     private ?Throwable $fault = null;
 
-    public function __construct(private readonly PassEngine $engine, private readonly SharedRound $round)
+    public function __construct(private readonly OwnEngine $engine, private readonly SharedRound $round)
     {
     }
 
@@ -79,7 +81,7 @@ class SharedDecode
         } catch (Throwable $e) {
             // Which of them it came of is seen when each is alone.
             foreach (array_keys($this->left($round)) as $i) {
-                $round[$i]->making->journal->result("Together it could not be done: {$e->getMessage()} It is made alone.");
+                $round[$i]->file->journal->result("Together it could not be done: {$e->getMessage()} It is made alone.");
                 $this->alone($i);
             }
 
@@ -93,7 +95,7 @@ class SharedDecode
     private function alone(int $i): void
     {
         try {
-            $this->engine->alone($this->wanted[$i]);
+            $this->engine->run($this->wanted[$i]);
         } catch (Throwable $e) {
             $this->goOn($i, fn (Fiber $run): mixed => $run->throw($e));
 
@@ -127,7 +129,7 @@ class SharedDecode
     private function endThoseThatStop(array $round): bool
     {
         foreach ($this->left($round) as $i => $request) {
-            if ($request->making->meter->shouldStop()) {
+            if ($request->file->meter->shouldStop()) {
                 $this->round->part($request);
                 $this->goOn($i, fn (Fiber $run): mixed => $run->throw(new Stopped));
             }
@@ -144,11 +146,11 @@ class SharedDecode
     private function isPaused(array $round): bool
     {
         $left = $this->left($round);
-        $paused = array_filter($left, fn (PassRequest $request): bool => $request->making->meter->isPaused());
+        $paused = array_filter($left, fn (PassRequest $request): bool => $request->file->meter->isPaused());
         $isAsked = $this->standsStill ? count($paused) === count($left) : $paused !== [];
         if ($isAsked !== $this->standsStill) {
             $this->standsStill = $isAsked;
-            array_map(fn (PassRequest $request) => $request->making->meter->pause($isAsked), $left);
+            array_map(fn (PassRequest $request) => $request->file->meter->pause($isAsked), $left);
         }
 
         return $isAsked;

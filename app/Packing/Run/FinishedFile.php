@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Run;
 
 use App\Media\Bin;
 use App\Media\FileProblem;
@@ -24,15 +24,15 @@ final class FinishedFile
      *
      * @param  bool  $tagged  it has the boxes and elements as well that are put into it afterwards
      */
-    public static function mark(Making $making, Pass $pass, bool $tagged): void
+    public static function mark(FileInProgress $file, Pass $pass, bool $tagged): void
     {
-        $path = $making->file->partial;
+        $path = $file->file()->partial;
         // The engine wrote to it since it was looked at last.
         clearstatcache(true, $path);
-        $mark = ['pass' => self::of($making, $pass), 'path' => $path, 'bytes' => Bin::bytes($path), 'tagged' => $tagged];
+        $mark = ['pass' => self::of($file, $pass), 'path' => $path, 'bytes' => Bin::bytes($path), 'tagged' => $tagged];
         $text = json_encode($mark, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
         try {
-            OutputFile::replace("{$making->scratch->path}/".self::MARK, $text);
+            OutputFile::replace("{$file->scratch->path}/".self::MARK, $text);
         } catch (FileProblem) {
             // Without it the file is made again, should it come to that.
         }
@@ -43,16 +43,16 @@ final class FinishedFile
      *
      * @return bool|null whether it is tagged; null where there is no such file
      */
-    public static function takeOver(Making $making, Pass $pass): ?bool
+    public static function takeOver(FileInProgress $file, Pass $pass): ?bool
     {
-        $mark = self::read($making->scratch);
+        $mark = self::read($file->scratch);
         $path = (string) ($mark['path'] ?? '');
-        if ($path === '' || $path === $making->file->partial) {
+        if ($path === '' || $path === $file->file()->partial) {
             return null;
         }
-        $holds = $mark['pass'] === self::of($making, $pass) && file_exists($path) && Bin::bytes($path) === $mark['bytes'];
-        if ($holds && $making->file->takeOver($path)) {
-            self::mark($making, $pass, $mark['tagged']);
+        $holds = $mark['pass'] === self::of($file, $pass) && file_exists($path) && Bin::bytes($path) === $mark['bytes'];
+        if ($holds && $file->file()->takeOver($path)) {
+            self::mark($file, $pass, $mark['tagged']);
 
             return $mark['tagged'];
         }
@@ -73,10 +73,10 @@ final class FinishedFile
      * What it was made by. Part of it is the time since which this machine runs: what a disk has of a file that was written before that,
      * nobody knows.
      */
-    private static function of(Making $making, Pass $pass): string
+    private static function of(FileInProgress $file, Pass $pass): string
     {
         return hash('xxh128', implode("\0", [
-            (string) @file_get_contents(self::BOOT), $making->run->source, ...$pass->input, '', ...$pass->arguments, '', $pass->boxes,
+            (string) @file_get_contents(self::BOOT), $file->run->source, ...$pass->input, '', ...$pass->arguments, '', $pass->boxes,
             $pass->elements, (string) $pass->images,
         ]));
     }

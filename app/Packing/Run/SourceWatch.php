@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Run;
 
 use App\Media\FileProblem;
 use App\Media\Fingerprint;

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Segments;
 
 use App\Engine\Capabilities;
 use App\Engine\Clock;
@@ -12,6 +12,8 @@ use App\Media\Scratch;
 use App\Models\Part;
 use App\Models\Run;
 use App\Models\Work;
+use App\Packing\Run\RunFolder;
+use App\Packing\Run\RunJournal;
 use App\Work\Declaration;
 use App\Work\Kind;
 use App\Work\Meter;
@@ -27,7 +29,7 @@ use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Encoding\Progress;
 use OuterCrate\Units\Bitrate;
 
-/** Makes a part of a file that is divided (InParts), where there is a machine free for it. */
+/** Makes a part of a file that is encoded in parts. */
 class MakePart implements Kind, OncePerMachine
 {
     public function __construct(
@@ -72,8 +74,9 @@ class MakePart implements Kind, OncePerMachine
      */
     public function make(Part $part, int $attempt, Meter $meter, Closure $shouldStop, Closure $isPaused): void
     {
-        $scratch = Scratch::kept(MakeFile::folder($part->run_id));
-        if ($scratch->holds($part->file)) {
+        $scratch = RunFolder::open($part->run_id);
+        $file = $part->file();
+        if ($scratch->holds($file)) {
             return;
         }
         $run = $part->run;
@@ -89,9 +92,12 @@ class MakePart implements Kind, OncePerMachine
             ->ofRange($part->range(), $frames, $whole->frameRate->rate->secondsOf($frames));
         $plan = $part->average === null ? $plan : $plan->aimedAt(new Bitrate($part->average));
         // Two may be at it: one that was taken for gone, and the one that took over.
-        $own = Scratch::named(MakeFile::folder($part->run_id)."/{$part->file}.{$attempt}");
-        $pass = $part->pass === 1 ? $this->passes->partGathered($plan, $reading) : $this->passes->part($plan, $reading, $part->full);
-        $command = EncodeCommand::of($pass, $run->source, $pass->writes ? "{$own->path}/{$part->file}" : null);
+        $own = Scratch::named(RunFolder::name($part->run_id)."/{$file}.{$attempt}");
+        $gathered = $part->gathered?->file();
+        $pass = $part->pass === Part::GATHERS
+            ? $this->passes->partGathered($plan, $reading)
+            : $this->passes->part($plan, $reading, $part->full);
+        $command = EncodeCommand::of($pass, $run->source, $pass->writes ? "{$own->path}/{$file}" : null);
         $from = Clock::seconds();
         $onProgress = fn (Progress $progress) => $meter->note(
             $progress->shareOf($frames, $plan->duration->toFloat()),
@@ -99,16 +105,16 @@ class MakePart implements Kind, OncePerMachine
             $progress->ended,
         );
         try {
-            $part->gathered === null ?: $scratch->alsoAsAll("{$part->gathered}.", basename($own->path));
+            $gathered === null ?: $scratch->alsoAsAll("{$gathered}.", basename($own->path));
             $said = $this->runner->encode($command, $own->path, $onProgress, $shouldStop, $isPaused);
             // What a second pass was given stays where it is.
-            $isGiven = fn (string $name): bool => $part->gathered !== null && str_starts_with($name, Pass::STATISTICS);
-            foreach (array_diff($own->names(), [$part->file]) as $name) {
-                $isGiven($name) ?: $own->moveTo($name, "{$scratch->path}/{$part->file}.{$name}");
+            $isGiven = fn (string $name): bool => $gathered !== null && str_starts_with($name, Pass::STATISTICS);
+            foreach (array_diff($own->names(), [$file]) as $name) {
+                $isGiven($name) ?: $own->moveTo($name, "{$scratch->path}/{$file}.{$name}");
             }
-            $pass->writes ?: $own->mark($part->file);
+            $pass->writes ?: $own->mark($file);
             // Last: what has its name is whole.
-            $own->moveTo($part->file, "{$scratch->path}/{$part->file}");
+            $own->moveTo($file, "{$scratch->path}/{$file}");
         } finally {
             $own->remove();
         }

@@ -1,12 +1,14 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Shared;
 
 use App\Engine\Clock;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Engine\Stopped;
 use App\Media\Scratch;
+use App\Packing\Passes\OwnEngine;
+use App\Packing\Passes\PassRequest;
 use Closure;
 use OuterCrate\Encoding\Commands\SharedCommand;
 use OuterCrate\Encoding\Pass;
@@ -41,10 +43,10 @@ class SharedRound
         $shared = new SharedCommand(array_map(
             fn (PassRequest $request): SharedPass => new SharedPass($request->pass, self::name($request), $request->target),
             $requests,
-        ), $requests[0]->making->run->source);
+        ), $requests[0]->file->run->source);
         $this->before = [];
         foreach ($requests as $request) {
-            $scratch = $request->making->scratch;
+            $scratch = $request->file->scratch;
             $this->before[$scratch->path] = $scratch->names();
             // Where another pass than the first reads what that one gathered, the engine looks for it under this pass's number.
             $this->renumber($scratch, 0, $shared->numbers[self::name($request)]);
@@ -53,7 +55,7 @@ class SharedRound
         try {
             $said = $this->runner->encode(
                 $shared->command,
-                dirname($requests[0]->making->scratch->path),
+                dirname($requests[0]->file->scratch->path),
                 fn (Progress $progress) => $this->tell($requests, $progress),
                 $shouldStop,
                 $isPaused,
@@ -64,10 +66,10 @@ class SharedRound
         }
         $seconds = Clock::seconds() - $from;
         foreach ($requests as $request) {
-            if (is_dir($request->making->scratch->path)) {
+            if (is_dir($request->file->scratch->path)) {
                 $this->sort($request, $shared, $requests);
-                PassEngine::note($request, $shared->command, $said, $seconds);
-                $request->making->journal->result('Decoded once, together with '.$this->others($request, $requests).'.');
+                OwnEngine::note($request, $shared->command, $said, $seconds);
+                $request->file->journal->result('Decoded once, together with '.$this->others($request, $requests).'.');
             }
         }
     }
@@ -75,13 +77,13 @@ class SharedRound
     /** A run that is to end finds what it had, and nothing of what the engine still makes of it. */
     public function part(PassRequest $request): void
     {
-        $scratch = $request->making->scratch;
+        $scratch = $request->file->scratch;
         $this->left[] = $scratch->part($this->before[$scratch->path] ?? []);
     }
 
     private static function name(PassRequest $request): string
     {
-        return basename($request->making->scratch->path);
+        return basename($request->file->scratch->path);
     }
 
     /**
@@ -107,7 +109,7 @@ class SharedRound
      */
     private function sort(PassRequest $request, SharedCommand $shared, array $requests): void
     {
-        [$scratch, $name] = [$request->making->scratch, self::name($request)];
+        [$scratch, $name] = [$request->file->scratch, self::name($request)];
         $request->pass->writes ?: $this->renumber($scratch, $shared->numbers[$name], 0);
         $number = $shared->files[$name];
         $own = fn (string $line): ?string => preg_match("~^out= *{$number} (.*)$~s", $line, $m) === 1 ? "out= 0 {$m[1]}" : null;
@@ -130,6 +132,6 @@ class SharedRound
     {
         $others = array_filter($requests, fn (PassRequest $other): bool => $other !== $request);
 
-        return implode(' and ', array_map(fn (PassRequest $other): string => mb_scrub(basename($other->making->run->file)), $others));
+        return implode(' and ', array_map(fn (PassRequest $other): string => mb_scrub(basename($other->file->run->file)), $others));
     }
 }

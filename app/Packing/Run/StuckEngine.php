@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Packing;
+namespace App\Packing\Run;
 
 use App\Engine\EngineStuck;
 use App\Media\Scratch;

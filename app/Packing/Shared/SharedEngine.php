@@ -1,0 +1,16 @@
+<?php
+
+namespace App\Packing\Shared;
+
+use App\Packing\Passes\PassEngine;
+use App\Packing\Passes\PassRequest;
+use Fiber;
+
+/** Hands a pass to SharedDecode, which goes on here once an engine has done it. */
+final class SharedEngine implements PassEngine
+{
+    public function run(PassRequest $request): void
+    {
+        Fiber::suspend($request);
+    }
+}
