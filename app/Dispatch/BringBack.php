@@ -3,6 +3,7 @@
 namespace App\Dispatch;
 
 use App\Dispatch\Connections\Connections;
+use App\Dispatch\Connections\SendingFailed;
 use App\Library\Hosts;
 use App\Media\MediaFolders;
 use App\Media\OutputFile;

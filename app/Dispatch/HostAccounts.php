@@ -3,6 +3,7 @@
 namespace App\Dispatch;
 
 use App\Dispatch\Connections\Connections;
+use App\Dispatch\Connections\SendingFailed;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use App\Work\WorkQueue;

@@ -3,6 +3,7 @@
 namespace App\Dispatch;
 
 use App\Dispatch\Connections\Connections;
+use App\Dispatch\Connections\SendingFailed;
 use App\Models\Dispatch;
 use OuterCrate\Dispatch\RemoteVideo;
 use OuterCrate\Dispatch\Stage;

@@ -4,6 +4,7 @@ namespace App\Dispatch;
 
 use App\Dispatch\Connections\Connections;
 use App\Dispatch\Connections\HostConnection;
+use App\Dispatch\Connections\SendingFailed;
 use App\Engine\Clock;
 use App\Engine\Standstill;
 use App\Engine\Stopped;

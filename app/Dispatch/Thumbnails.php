@@ -2,6 +2,7 @@
 
 namespace App\Dispatch;
 
+use App\Dispatch\Connections\SendingFailed;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Media\ExactFrames;

@@ -2,7 +2,6 @@
 
 namespace App\Dispatch\Connections;
 
-use App\Dispatch\SendingFailed;
 use App\Models\HostAccount;
 
 /** Which connection an account's host is talked to by. An adapter for another host is named here. */

@@ -2,7 +2,6 @@
 
 namespace App\Dispatch\Connections;
 
-use App\Dispatch\SendingFailed;
 use App\Media\Checksum;
 use App\Media\DropFolder;
 use App\Models\Dispatch;

@@ -2,7 +2,6 @@
 
 namespace App\Dispatch\Connections;
 
-use App\Dispatch\SendingFailed;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use Closure;

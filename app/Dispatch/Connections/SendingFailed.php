@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Dispatch;
+namespace App\Dispatch\Connections;
 
 use OuterCrate\Refusals\Refused;
 use OuterCrate\Refusals\Says;
