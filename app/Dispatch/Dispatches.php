@@ -108,7 +108,7 @@ class Dispatches
     }
 
     /**
-     * Locks the run until its sending is recorded, so that nobody clears its file meanwhile.
+     * Locks the run while its sending is recorded, so that its file cannot be cleared in between.
      *
      * @throws SendingFailed when its file was cleared away or deleted
      */

@@ -15,11 +15,11 @@ use OuterCrate\Units\FrameRange;
  * @property int $first frame of the cut
  * @property int $last
  * @property array<mixed> $plan of the whole file (PlanDocument)
- * @property string $digest of that plan and the state of the cut; parts of another one are not used
+ * @property string $digest of that plan and the state of the cut; only parts with the same one are joined
  * @property int $pass ONLY, GATHERS or WRITES
- * @property ?int $gathered_id the part whose first pass it is written with
- * @property ?int $aim bits per second that all parts together aim at
- * @property ?int $average bits per second that fall to it
+ * @property ?int $gathered_id first pass that it is encoded with
+ * @property ?int $aim target average of the whole file, bits per second
+ * @property ?int $average its own target average, bits per second
  * @property ?float $full share of a decoder's buffer that is full where it begins; null for what its encoder takes it to be
  * @property ?Run $run
  * @property ?Part $gathered
@@ -28,7 +28,7 @@ class Part extends Model
 {
     public const WORK = 'part';
 
-    /** Its pass where there is one alone. */
+    /** The pass of a part that has only one. */
     public const ONLY = 0;
 
     /** The first of two passes. */
@@ -62,13 +62,13 @@ class Part extends Model
         return $this->belongsTo(self::class, 'gathered_id');
     }
 
-    /** Name of its file in the working folder of the run. What lies beside the file has a name that begins with this. */
+    /** Name of its file in the working folder of the run. Names of its other files there start with it. */
     public function file(): string
     {
         return "part-{$this->id}.".($this->pass === self::GATHERS ? 'gathered' : 'mov');
     }
 
-    /** Removes the parts of a run. A machine that makes one stops. */
+    /** Removes the parts of a run. A machine that is making one stops. */
     public static function forget(int $run): void
     {
         $ids = self::query()->where('run_id', $run)->pluck('id');

@@ -29,7 +29,7 @@ use App\Work\WorkQueue;
 use OuterCrate\Refusals\Refused;
 use Throwable;
 
-/** Makes the file of a run step by step. It is written beside its place and named when all steps are done: never half a file is seen. */
+/** Makes the file of a run, step by step. The file gets its final name in the last step, so that nobody finds half a file. */
 class MakeFile implements Kind
 {
     /** @var list<Step> */
@@ -88,10 +88,10 @@ class MakeFile implements Kind
         if ($this->publish->isDone($run, $meter)) {
             return;
         }
-        // What an earlier process finished before it was ended is there, and holds as long as its arguments are the same.
+        // Passes that an earlier process finished are reused if their arguments are the same.
         $file = new FileInProgress($run, $work, RunFolder::open($run->id), $meter, $isAlone);
         RunFolder::discardLeftovers($run, FinishedFile::left($file->scratch));
-        // Nothing is begun, and nothing written down, while there is no room.
+        // A run that waits for disk space has no log entry yet.
         $this->room->need($run);
         $file->journal->begun($work->attempts, $this->capabilities);
         try {
@@ -118,11 +118,11 @@ class MakeFile implements Kind
         $this->queue->whileOwned($file->work, fn () => $file->run->update(['slip' => null]));
         $isForGood = $file->meter->ending() === Ending::Stopped;
         $file->goesOn = true;
-        $file->isTakenOver = ! $isForGood && FinishedFile::left($file->scratch) === $file->file?->partial;
+        $file->isTakenOver = ! $isForGood && FinishedFile::left($file->scratch) === $file->output?->partial;
         $file->journal->ended($isForGood ? 'Stopped.' : 'Put down: it goes on from its last finished pass.');
     }
 
-    /** @return Throwable what became of it */
+    /** @return Throwable to throw in its place */
     private function refused(FileInProgress $file, Refused $e): Throwable
     {
         $isOwned = $this->queue->whileOwned($file->work, fn () => $file->run->update(['slip' => null]));
@@ -137,10 +137,10 @@ class MakeFile implements Kind
         return $silent ?? $e;
     }
 
-    /** A drive went silent: nothing on it is touched. */
+    /** A drive does not answer, so nothing on it is removed. */
     private function keepAll(FileInProgress $file): void
     {
-        $file->file = null;
+        $file->output = null;
         $file->goesOn = true;
     }
 }

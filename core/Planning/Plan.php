@@ -187,7 +187,7 @@ final readonly class Plan
         return $this->video->codec->id() !== NoVideo::ID;
     }
 
-    /** Whether it becomes a folder of images in place of a file. */
+    /** Whether the output is a folder of images. */
     public function isOfImages(): bool
     {
         return $this->container->container instanceof ImageFolder;

@@ -83,9 +83,9 @@ it('points down only: in the application', function () {
 });
 
 /**
- * Subfolders that use each other in a circle, at every depth. The files that lie in a folder itself count as one of its subfolders.
+ * Folders with a dependency cycle among their subfolders, at every depth. A folder's own files count as a subfolder called “.”.
  *
- * @return list<string> each as "Folder: A → B → A"
+ * @return list<string> each as "Folder: the subfolders of the cycle, and those that lead into it"
  */
 function nestedCycles(string $folder, string $namespace): array
 {
@@ -95,7 +95,7 @@ function nestedCycles(string $folder, string $namespace): array
         preg_match_all('~^use '.preg_quote($namespace, '~').'\\\\([\\\\\w]+)~m', (string) file_get_contents($file->getPathname()), $m);
         foreach ($m[1] as $class) {
             $used = explode('\\', $class);
-            // Down to the folder that both lie in.
+            // Find the deepest folder that contains both.
             for ($depth = 0; isset($own[$depth + 1], $used[$depth + 1]) && $own[$depth] === $used[$depth];) {
                 $depth++;
             }
@@ -106,7 +106,7 @@ function nestedCycles(string $folder, string $namespace): array
     }
     $found = [];
     foreach ($uses as $place => $graph) {
-        // What uses nobody that is left is in no circle.
+        // Drop subfolders that use no remaining one: they are in no cycle.
         do {
             $before = $graph;
             $graph = array_filter(array_map(fn (array $to): array => array_intersect_key($to, $before), $graph));
@@ -117,7 +117,7 @@ function nestedCycles(string $folder, string $namespace): array
     return $found;
 }
 
-it('has no circle of folders in the application, at any depth', function () {
+it('has no dependency cycle between folders of the application, at any depth', function () {
     expect(nestedCycles(dirname(__DIR__, 2).'/app', 'App'))->toBe([]);
 });
 
@@ -129,6 +129,19 @@ it('would notice an arrow that points up', function () {
     unlink("{$folder}/Units/Wrong.php");
     rmdir("{$folder}/Units");
     rmdir($folder);
+});
+
+it('would notice a cycle between subfolders', function () {
+    $folder = sys_get_temp_dir().'/outer-crate-cycles-'.bin2hex(random_bytes(4));
+    foreach (['Cells' => 'Planning\\Rows\\Row', 'Rows' => 'Planning\\Cells\\Cell'] as $own => $used) {
+        mkdir("{$folder}/Planning/{$own}", recursive: true);
+        file_put_contents("{$folder}/Planning/{$own}/Own.php", "<?php\nuse OuterCrate\\{$used};\n");
+    }
+    expect(nestedCycles($folder, 'OuterCrate'))->toHaveCount(1);
+    unlink("{$folder}/Planning/Cells/Own.php");
+    expect(nestedCycles($folder, 'OuterCrate'))->toBe([]);
+    unlink("{$folder}/Planning/Rows/Own.php");
+    array_map(rmdir(...), ["{$folder}/Planning/Cells", "{$folder}/Planning/Rows", "{$folder}/Planning", $folder]);
 });
 
 it('draws in the README the layers that hold', function () {

@@ -57,7 +57,7 @@ it('gives each part of a file in two passes what falls to it, and keeps the aver
     $run = $this->made($this->cut, ($this->output)(['average' => ['kbps' => 400], 'peak' => ['kbps' => 900]], $codec));
     expect(array_column($run->slip['differences'], 'text'))->toBe([])
         ->and(Bars::in('-i', $run->file))->toBe(range(0, 149))
-        ->and(($this->log)($run))->toContain('Divided into 2 parts', 'Of the average, what falls to each part: ')
+        ->and(($this->log)($run))->toContain('Divided into 2 parts', 'Average of each part: ')
         ->not->toContain('as a whole', 'more out of a decoder')
         ->and(preg_match_all('~-pass 2|pass=2~', ($this->log)($run, 'command')))->toBe(2)
         ->and(Part::query()->count() + Work::query()->where('kind', 'part')->count())->toBe(0)
@@ -113,7 +113,7 @@ it('makes a file as a whole where the first passes of its parts do not tell how 
     chmod($engine, 0o755);
     config(['crate.engine.encoder' => $engine]);
     $run = $this->made($this->cut, ($this->output)(['average' => ['kbps' => 400]]));
-    expect(($this->log)($run))->toContain('Divided into 2 parts', 'the file is made as a whole')->not->toContain('falls to each')
+    expect(($this->log)($run))->toContain('Divided into 2 parts', 'the file is made as a whole')->not->toContain('Average of each part')
         ->and($run->work->state)->toBe(WorkState::Done)
         ->and(Bars::in('-i', $run->file))->toBe(range(0, 149));
 });

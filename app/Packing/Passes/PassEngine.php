@@ -5,7 +5,7 @@ namespace App\Packing\Passes;
 use App\Engine\EngineFailed;
 use App\Engine\Stopped;
 
-/** Does a pass that a run wants done. */
+/** Runs one pass of a file. */
 interface PassEngine
 {
     /**

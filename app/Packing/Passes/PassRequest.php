@@ -21,7 +21,7 @@ final readonly class PassRequest
     /** @param  Closure(Progress): void  $onProgress */
     public function __construct(public FileInProgress $file, public Pass $pass, public Closure $onProgress)
     {
-        $this->target = $pass->writes ? $file->file()->target($pass->images) : null;
+        $this->target = $pass->writes ? $file->output()->target($pass->images) : null;
         $this->command = EncodeCommand::of($pass, $file->run->source, $this->target);
     }
 }

@@ -18,10 +18,10 @@ class PassRunner
     /** Share of a pass after which its size tells what the file will have. */
     private const TELLING = 0.05;
 
-    /** File in the working folder that lists the finished passes that only gather. */
+    /** File in the working folder that lists the finished first passes. */
     private const FINISHED = 'finished-passes';
 
-    /** @param  non-empty-list<Pass>  $passes  what is left of the whole work */
+    /** @param  non-empty-list<Pass>  $passes  the remaining passes; their weights add up to the remaining share of the work */
     public function run(FileInProgress $file, array $passes, PassEngine $engine): void
     {
         [$run, $scratch, $meter] = [$file->run, $file->scratch, $file->meter];
@@ -69,15 +69,15 @@ class PassRunner
     private function tag(FileInProgress $file, Pass $pass): void
     {
         if ($pass->boxes !== '') {
-            MovieTags::put($file->file()->partial, $pass->boxes, $file->meter->check(...));
+            MovieTags::put($file->output()->partial, $pass->boxes, $file->meter->check(...));
         }
         if ($pass->elements !== '') {
-            SegmentTags::put($file->file()->partial, $pass->elements);
+            SegmentTags::put($file->output()->partial, $pass->elements);
         }
         FinishedFile::mark($file, $pass, tagged: true);
     }
 
-    /** Whether a pass that only gathers came to its end before, with the same arguments. */
+    /** Whether an earlier process finished this first pass with the same arguments. */
     private static function isFinished(Scratch $scratch, Command $command): bool
     {
         return in_array(self::digest($command)."\n", iterator_to_array($scratch->lines(self::FINISHED), false), true);

@@ -11,7 +11,7 @@ use OuterCrate\Documents\StoredPlan;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 
-/** One attempt to make the file of a run. Each step fills in what the steps after it need. */
+/** One attempt to make the file of a run. Each step fills in what later steps need. */
 final class FileInProgress
 {
     /** The stored plan as it was read, with the names of the values decided today. */
@@ -20,19 +20,19 @@ final class FileInProgress
     /** The plan on this machine, with measured light and loudness; rate control may change it while the file is encoded. */
     public Plan $plan;
 
-    /** Notices when the cut is written to meanwhile. */
+    /** Detects changes to the cut during the attempt. */
     public SourceWatch $watch;
 
-    /** Where it is written, beside its place. */
-    public ?OutputFile $file = null;
+    /** The partial file that is being written; null until the plan is ready. */
+    public ?OutputFile $output = null;
 
     /** The encoded file as it was read back. */
     public Made $made;
 
-    /** How many files were encoded until the average was near enough. */
+    /** Number of encodes until the average was close enough. */
     public int $tries = 0;
 
-    /** Whether another attempt goes on with what this one leaves in its folder. */
+    /** Whether a later attempt continues with the working folder of this one. */
     public bool $goesOn = false;
 
     /** Whether another attempt takes over the encoded file. */
@@ -40,7 +40,7 @@ final class FileInProgress
 
     public readonly RunJournal $journal;
 
-    /** @param  bool  $isAlone  it is not made together with others, so how long it takes is its own time */
+    /** @param  bool  $isAlone  false if the file shares its decode with others, which distorts its encoding time */
     public function __construct(
         public readonly Run $run,
         public readonly Work $work,
@@ -51,18 +51,18 @@ final class FileInProgress
         $this->journal = new RunJournal($run);
     }
 
-    /** The file being written, once there is one. */
-    public function file(): OutputFile
+    /** The partial file, once there is one. */
+    public function output(): OutputFile
     {
-        assert($this->file !== null);
+        assert($this->output !== null);
 
-        return $this->file;
+        return $this->output;
     }
 
     /** Removes what no later attempt uses. */
     public function letGo(): void
     {
-        $this->isTakenOver ? $this->file?->forgetOther() : $this->file?->discard();
+        $this->isTakenOver ? $this->output?->forgetOther() : $this->output?->discard();
         $this->goesOn || RunFolder::forget($this->run->id);
     }
 }

@@ -26,7 +26,7 @@ final class FinishedFile
      */
     public static function mark(FileInProgress $file, Pass $pass, bool $tagged): void
     {
-        $path = $file->file()->partial;
+        $path = $file->output()->partial;
         // The engine wrote to it since it was looked at last.
         clearstatcache(true, $path);
         $mark = ['pass' => self::of($file, $pass), 'path' => $path, 'bytes' => Bin::bytes($path), 'tagged' => $tagged];
@@ -47,11 +47,11 @@ final class FinishedFile
     {
         $mark = self::read($file->scratch);
         $path = (string) ($mark['path'] ?? '');
-        if ($path === '' || $path === $file->file()->partial) {
+        if ($path === '' || $path === $file->output()->partial) {
             return null;
         }
         $holds = $mark['pass'] === self::of($file, $pass) && file_exists($path) && Bin::bytes($path) === $mark['bytes'];
-        if ($holds && $file->file()->takeOver($path)) {
+        if ($holds && $file->output()->takeOver($path)) {
             self::mark($file, $pass, $mark['tagged']);
 
             return $mark['tagged'];

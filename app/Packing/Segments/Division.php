@@ -19,10 +19,10 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
 
-/** Divides a long file into parts where other machines are free for it. */
+/** Divides a long file into parts if other machines are free. */
 class Division
 {
-    /** Counts up whenever a part leaves other files, so that those of an earlier version are not used. */
+    /** Increase it when the files of a part change, so that parts of an older version are not reused. */
     private const FORMAT = 3;
 
     public function __construct(
@@ -34,9 +34,9 @@ class Division
     }
 
     /**
-     * What is made first of each part: all of it, or what the first of two passes gathers. Parts of an earlier attempt are used again.
+     * Returns the parts to make first: complete parts, or their first passes where there are two. Reuses the parts of an earlier attempt.
      *
-     * @return Collection<int, Part>|null null where the file is made as a whole
+     * @return Collection<int, Part>|null null if the file is encoded as a whole
      */
     public function of(FileInProgress $file, Plan $plan): ?Collection
     {
@@ -68,7 +68,7 @@ class Division
         return $parts->isEmpty() ? null : $parts;
     }
 
-    /** @return list<FrameRange> none where there is no other machine, or it is not worth it */
+    /** @return list<FrameRange> empty if no other machine is available or dividing gains too little */
     private function ranges(Plan $plan, Reading $reading): array
     {
         $machines = $this->machines();
@@ -81,7 +81,7 @@ class Division
         return $dividing->of($plan, $reading, $machines);
     }
 
-    /** Machines that would make parts: with the same engine, as parts of two are not joined, and this one among them. */
+    /** Number of machines that can make parts, this one included. All need the same engine: only then can parts be joined. */
     private function machines(): int
     {
         return Presence::all()

@@ -16,16 +16,16 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Packet;
 use OuterCrate\Units\Bitrate;
 
-/** Makes parts in two passes: all of them go through the first, then each is given its share of the average. */
+/** Makes parts in two passes. The first passes of all parts decide the average of each. */
 class TwoPassParts
 {
     /** Share of the whole work that is done when all parts have been through the first pass. */
     private const GATHERED = 0.34;
 
-    /** How often parts are made again that take more out of a decoder's buffer than those before them left. */
+    /** How often parts are encoded again because they overrun the decoder's buffer. */
     private const MAX_REPEATS = 2;
 
-    /** Share of the buffer's measured filling that such a part may use. */
+    /** Share of the buffer's measured level that such a part may use. */
     private const SAFE = 0.9;
 
     public function __construct(private readonly PartRound $round, private readonly CutReader $reader)
@@ -36,7 +36,7 @@ class TwoPassParts
      * @param  Plan  $plan  with the average that is aimed at
      * @param  Collection<int, Part>  $gathered  for the first pass
      * @param  float  $share  of the whole work that is done when all parts are written
-     * @return Collection<int, Part>|null null where one of them could not be made, or no rate be planned
+     * @return Collection<int, Part>|null null if a part failed, or if its average could not be planned
      *
      * @throws Stopped
      */
@@ -70,7 +70,7 @@ class TwoPassParts
     }
 
     /**
-     * Makes room: what was written at another average is in the file that was joined of it.
+     * Removes the parts of an earlier average to free disk space. The joined file contains them.
      *
      * @param  Collection<int, Part>  $gathered
      */
@@ -96,7 +96,7 @@ class TwoPassParts
      * The parts to write, each with its average.
      *
      * @param  Collection<int, Part>  $gathered
-     * @return Collection<int, Part>|null null where what was gathered does not tell
+     * @return Collection<int, Part>|null null if the statistics of the first passes cannot be read
      */
     private function planned(FileInProgress $file, Plan $plan, Collection $gathered): ?Collection
     {
@@ -105,7 +105,7 @@ class TwoPassParts
             return $there;
         }
         $perSecond = $plan->frameRate->rate->perSecond->toFloat();
-        // Part after part, as the frames of a long one fill the memory.
+        // One part at a time: the frames of a long one fill the memory.
         $seconds = array_values($gathered->map(
             fn (Part $part): ?array => self::statistics($file->scratch, $part)?->seconds($perSecond),
         )->all());
@@ -114,7 +114,7 @@ class TwoPassParts
         }
         $rates = RateCurve::of($seconds, $plan->bitrate, $perSecond);
         $told = array_map(fn (PartRate $rate): string => (string) new Bitrate($rate->average), $rates);
-        $file->journal->result('Of the average, what falls to each part: '.implode(', ', $told).'.');
+        $file->journal->result('Average of each part: '.implode(', ', $told).'.');
         $gathered->values()->each(fn (Part $part, int $i) => $this->write($plan, $part, $rates[$i]));
 
         return $this->written($plan, $gathered);
@@ -138,7 +138,7 @@ class TwoPassParts
     }
 
     /**
-     * The part of each place that was planned last for this average.
+     * The latest part of each position for this average.
      *
      * @param  Collection<int, Part>  $gathered
      * @return Collection<int, Part> in order

@@ -20,7 +20,7 @@ use OuterCrate\Estimates\Sharing;
 use OuterCrate\Estimates\TimeEstimate;
 use OuterCrate\Planning\Plan;
 
-/** Runs of the same frames that follow each other in the queue: their files are made together, from one decode. */
+/** Makes consecutive runs of the same frames together, from one decode. */
 class SharedDecodeGroup
 {
     public function __construct(
@@ -34,7 +34,7 @@ class SharedDecodeGroup
     }
 
     /**
-     * Makes runs together. What becomes of one is nothing to the others.
+     * Makes runs together. If one fails, the others go on.
      *
      * @param  non-empty-list<Work>  $works  the first is the meter's
      * @param  Closure(Work, Meter): void  $make
@@ -50,9 +50,9 @@ class SharedDecodeGroup
     }
 
     /**
-     * Claims the runs that follow one in the queue, as far as they are quicker made together with it.
+     * Claims the next runs in the queue that are faster to make together with this one.
      *
-     * @return list<Work> of this process from now on
+     * @return list<Work> owned by this process from now on
      */
     public function claimed(Work $work, Run $first, Kind $kind, Meter $meter): array
     {

@@ -6,7 +6,7 @@ use App\Packing\Passes\PassEngine;
 use App\Packing\Passes\PassRequest;
 use Fiber;
 
-/** Hands a pass to SharedDecode, which goes on here once an engine has done it. */
+/** Hands a pass to SharedDecode, which resumes this fiber when the pass is finished. */
 final class SharedEngine implements PassEngine
 {
     public function run(PassRequest $request): void

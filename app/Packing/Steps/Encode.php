@@ -16,7 +16,7 @@ use OuterCrate\Encoding\Attempt;
 use OuterCrate\Planning\Made;
 use OuterCrate\Units\Bitrate;
 
-/** Encodes the file and reads it back, until its average is near enough to the one that was promised. */
+/** Encodes the file and reads it back, again if its average is too far from the plan. */
 class Encode implements Step
 {
     public function __construct(
@@ -37,7 +37,7 @@ class Encode implements Step
         }
     }
 
-    /** Encodes in one pass where the encoder refuses the average in two; the slip shows the difference. */
+    /** Falls back to one pass if the encoder refuses the average in two. The slip shows the difference. */
     private function first(FileInProgress $file, Strategy &$strategy): Made
     {
         try {
@@ -53,10 +53,10 @@ class Encode implements Step
         }
     }
 
-    /** Tries again where rate control came out too far from what was promised, and keeps the file that came nearest. */
+    /** Encodes again while the average is too far from the plan, and keeps the file that is closest. */
     private function aim(FileInProgress $file, Strategy $strategy): void
     {
-        $output = $file->file();
+        $output = $file->output();
         $aim = new Aim($file->plan);
         $attempts = [new Attempt($file->plan->bitrate->average, $file->made)];
         while (($average = $aim->next($attempts)) !== null) {
@@ -65,7 +65,7 @@ class Encode implements Step
                 $file->journal->result("Rate control came out at another average than was promised: tried again at {$average}.");
                 $made = $this->encode($file, $strategy, $average);
             } catch (EngineFailed|FileProblem) {
-                // There is no room for two, or no encoder goes as low: what there is stays.
+                // There is no space for two files, or the encoder refuses the rate. Keep the file from before.
                 $output->takeBack();
                 break;
             }
@@ -76,18 +76,18 @@ class Encode implements Step
         $file->tries = count($attempts);
     }
 
-    /** @param  Strategy  $strategy  another one from now on, where the file cannot be encoded in this way */
+    /** @param  Strategy  $strategy  becomes WholeEncode if it cannot encode the file */
     private function encode(FileInProgress $file, Strategy &$strategy, ?Bitrate $average = null): Made
     {
         $file->meter->encoding();
         if (! $strategy->encode($file, $file->plan, $average)) {
             $strategy = $this->whole;
-            // From its first pass on: there is none of the whole yet.
+            // All passes: no first pass of the whole file exists yet.
             $strategy->encode($file, $average === null ? $file->plan : $file->plan->aimedAt($average));
         }
         $file->meter->checking();
         $from = Clock::seconds();
-        $made = $this->inspector->read($file->run, $file->plan, $file->file(), $file->scratch, $file->meter);
+        $made = $this->inspector->read($file->run, $file->plan, $file->output(), $file->scratch, $file->meter);
         $file->journal->result('Read back and checked against the plan.', Clock::seconds() - $from);
 
         return $made;

@@ -16,7 +16,7 @@ use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Documents\StoredPlan;
 use OuterCrate\Documents\UnreadableDocument;
 
-/** Reads the stored plan, and measures what it leaves open: the light of an HDR picture and the gain of the sound. */
+/** Reads the stored plan and measures what it still lacks: the light levels of an HDR picture, the gain of the audio. */
 class Prepare implements Step
 {
     public function __construct(
@@ -37,7 +37,7 @@ class Prepare implements Step
         $plan = $file->stored->plan->onMachine($this->capabilities->hardware());
         $plan = $this->light->measure($plan, $reading, $run->source, $file->scratch, $file->meter);
         $file->plan = $this->leveller->level($plan, $reading, $run->source, $file->scratch, $file->meter);
-        $file->file = RunFolder::partial($run, $file->work->attempts, $file->plan->isOfImages());
+        $file->output = RunFolder::partial($run, $file->work->attempts, $file->plan->isOfImages());
     }
 
     /** Values missing from the stored plan are added to the run's plan. */

@@ -28,19 +28,19 @@ class Publish implements Step
     public function run(FileInProgress $file): void
     {
         $meter = $file->meter;
-        $this->engine->putOnDisk($file->file()->partial, $meter->check(...));
+        $this->engine->putOnDisk($file->output()->partial, $meter->check(...));
         $meter->hold(self::LEASE_SECONDS);
         $meter->check();
-        $path = $file->file()->publish();
+        $path = $file->output()->publish();
         $meter->write(fn () => self::record($file->run, $path));
         $file->journal->made($path);
-        // One that was taken up again took longer than its last owner had it.
+        // A resumed run took longer than its last attempt.
         if ($file->isAlone && $file->work->attempts === 1) {
             self::learnSpeed($file->run);
         }
     }
 
-    /** Whether an earlier owner ended between giving the file its name and saying so. If so, the run is done. */
+    /** Whether an earlier process published the file but could not record it. Records it now. */
     public function isDone(Run $run, Meter $meter): bool
     {
         $path = $run->slip === null ? null : $this->inspector->published($run, $meter);
@@ -67,7 +67,7 @@ class Publish implements Step
         Delivery::setStored($earlier, false);
     }
 
-    /** The file is there, whatever becomes of this. */
+    /** A failure here is only reported, since the file is finished. */
     private static function learnSpeed(Run $run): void
     {
         try {

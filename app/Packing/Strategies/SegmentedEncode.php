@@ -21,7 +21,7 @@ use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Quantisers;
 use OuterCrate\Units\Bitrate;
 
-/** Has all machines that are free encode a long file in parts, and joins them. Parts are kept until the file is made. */
+/** Encodes a long file in parts on all free machines and joins them. Parts are kept until the file is finished. */
 class SegmentedEncode implements Strategy
 {
     /** Share of the whole work that is done when all parts are written. */
@@ -62,7 +62,7 @@ class SegmentedEncode implements Strategy
 
     /**
      * @param  Collection<int, Part>  $divided
-     * @return Collection<int, Part>|null null where one of them could not be made
+     * @return Collection<int, Part>|null null if a part failed
      */
     private function parts(FileInProgress $file, Plan $plan, Collection $divided): ?Collection
     {
@@ -74,7 +74,7 @@ class SegmentedEncode implements Strategy
     }
 
     /**
-     * Puts together what each part kept of the cut's frames and of the quantisers, as one encode of the whole would have left it.
+     * Combines the frames and quantisers that the parts recorded, as if the file had been encoded as a whole.
      *
      * @param  Collection<int, Part>  $parts
      */

@@ -13,10 +13,10 @@ use OuterCrate\Units\Bitrate;
 interface Strategy
 {
     /**
-     * Encodes the file of a plan. What an earlier attempt finished is used again.
+     * Encodes the file of a plan. Reuses what an earlier attempt finished.
      *
-     * @param  Bitrate|null  $average  for the encoder to aim at; null for that of the plan, the first time
-     * @return bool false where it cannot be encoded in this way, now or any more
+     * @param  Bitrate|null  $average  target for the encoder when it tries again; null the first time, for the average of the plan
+     * @return bool false if this way is not possible for the file
      *
      * @throws EngineFailed
      * @throws FileProblem

@@ -22,7 +22,7 @@ class WholeEncode implements Strategy
     public function encode(FileInProgress $file, Plan $plan, ?Bitrate $average = null): bool
     {
         $passes = $this->passes->passes($average === null ? $plan : $plan->aimedAt($average), $file->run->cut->reading());
-        // What the first pass gathered holds for any average.
+        // The statistics of the first pass are valid for any average.
         $this->runner->run($file, $average === null ? $passes : [$passes[count($passes) - 1]], $this->engine);
 
         return true;
