@@ -3,7 +3,7 @@
 use OuterCrate\Refusals\Refused;
 use Tests\Support\Sources;
 
-/** The layers, the lowest first; each may use its own and those below it. The README draws them. */
+/** The layers, the lowest first; each may use its own and those below it. docs/architecture.md draws them. */
 const CORE = [
     ['Units', 'Refusals'],
     ['Json'],
@@ -144,11 +144,11 @@ it('would notice a cycle between subfolders', function () {
     array_map(rmdir(...), ["{$folder}/Planning/Cells", "{$folder}/Planning/Rows", "{$folder}/Planning", $folder]);
 });
 
-it('draws in the README the layers that hold', function () {
-    $readme = (string) file_get_contents(dirname(__DIR__, 2).'/README.md');
+it('draws the layers in docs/architecture.md as they are', function () {
+    $drawing = (string) file_get_contents(dirname(__DIR__, 2).'/docs/architecture.md');
     foreach ([...CORE, ...array_slice(APP, 0, -1)] as $names) {
         foreach ($names as $name) {
-            expect($readme)->toContain("{$name}/");
+            expect($drawing)->toContain("{$name}/");
         }
     }
 });
