@@ -17,7 +17,7 @@ use OuterCrate\Encoding\PassBuilder;
 use OuterCrate\Measures\GreyPicture;
 use OuterCrate\Planning\Cells\Audio\CompareAudio;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Reading\Clock;
+use OuterCrate\Reading\Packets\Clock;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\Unreadable;
 use OuterCrate\Slips\Envelope;

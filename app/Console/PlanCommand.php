@@ -10,7 +10,7 @@ use App\Sampling\Sampler;
 use OuterCrate\Desk\Column;
 use OuterCrate\Desk\Recap;
 use OuterCrate\Estimates\Sampling\Sampling;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 use OuterCrate\Planning\Subject;
 
 class PlanCommand extends CrateCommand

@@ -3,7 +3,7 @@
 namespace App\Console;
 
 use Illuminate\Console\Command;
-use OuterCrate\Planning\Cells\Schemas;
+use OuterCrate\Planning\Sheet\Schemas;
 
 /** Writes down the schemas that are made of the cells, for readers and for the page's types. */
 class SchemaCommand extends Command

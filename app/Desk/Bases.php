@@ -10,9 +10,9 @@ use App\Library\UnknownName;
 use Closure;
 use InvalidArgumentException;
 use OuterCrate\Desk\Column;
-use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Changed;
 use OuterCrate\Planning\OutputSpec;
+use OuterCrate\Planning\Sheet\Cells;
 use OuterCrate\Presets\Preset;
 
 /** What columns were begun with: the preset as it was then, and what became of preset and host since. */

@@ -3,9 +3,9 @@
 namespace App\Desk;
 
 use App\Models\Cut;
-use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\RuleWords;
+use OuterCrate\Planning\Sheet\Cells;
+use OuterCrate\Planning\Sheet\RuleWords;
 use OuterCrate\Presets\Rules;
 
 /** The rules that a column of a sheet comes to, for a preset: as they are, or with what this cut decided said outright. */

@@ -7,7 +7,7 @@ use App\Models\SheetVersion;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use OuterCrate\Desk\SheetMerge;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 
 /** Saves sheets. A save names the version that it began from; one that began from an older one is merged with what came between. */
 class Sheets

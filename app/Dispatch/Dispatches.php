@@ -26,7 +26,7 @@ use OuterCrate\Dispatch\ReleaseTime;
 use OuterCrate\Dispatch\Remark;
 use OuterCrate\Dispatch\RemoteVideo;
 use OuterCrate\Dispatch\Stage;
-use OuterCrate\Encoding\Framing;
+use OuterCrate\Encoding\Passes\Framing;
 use OuterCrate\Units\Fraction;
 
 /** What a person does with what is sent: begins, changes, stops, releases, takes back. */

@@ -10,7 +10,7 @@ use App\Media\OutputFile;
 use App\Media\Scratch;
 use App\Models\Dispatch;
 use OuterCrate\Encoding\Commands\ThumbnailCommand;
-use OuterCrate\Encoding\Framing;
+use OuterCrate\Encoding\Passes\Framing;
 use OuterCrate\Units\FrameSize;
 
 /** Thumbnails from exact frames of a cut, or from pictures of one’s own, in the shape and size that a host takes. */

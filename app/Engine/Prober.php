@@ -5,7 +5,7 @@ namespace App\Engine;
 use Closure;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\ProbeCommand;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 use OuterCrate\Reading\ProbeReader;
 
 /** Asks the engine what a file is. */

@@ -2,7 +2,7 @@
 
 namespace App\Library;
 
-use OuterCrate\Planning\Cells\Schemas;
+use OuterCrate\Planning\Sheet\Schemas;
 
 /** Items as a file of the open format: one by itself, several together. */
 class Export

@@ -4,7 +4,7 @@ namespace App\Library;
 
 use App\Schema\Contract;
 use App\Schema\KnownFields;
-use OuterCrate\Planning\Cells\Schemas;
+use OuterCrate\Planning\Sheet\Schemas;
 use stdClass;
 
 /** A preset or host in the open format (docs/formats.md), decoded. What this version does not know of it is kept. */

@@ -42,7 +42,7 @@ use Illuminate\Support\ServiceProvider;
 use OuterCrate\Checks\CheckList;
 use OuterCrate\Encoding\Encoders;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 
 class CrateServiceProvider extends ServiceProvider
 {

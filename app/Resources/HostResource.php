@@ -3,7 +3,7 @@
 namespace App\Resources;
 
 use App\Library\Entry;
-use OuterCrate\Hosts\BitrateRow;
+use OuterCrate\Hosts\Asks\BitrateRow;
 use OuterCrate\Hosts\Host;
 
 /** A host as lists and its page show it (resources/schema/host-list.json, library-item.json). */

@@ -7,8 +7,8 @@ use App\Library\Hosts;
 use App\Library\Kind;
 use App\Library\Ranking;
 use Illuminate\Support\Carbon;
-use OuterCrate\Planning\Cells\Cells;
-use OuterCrate\Planning\RuleWords;
+use OuterCrate\Planning\Sheet\Cells;
+use OuterCrate\Planning\Sheet\RuleWords;
 use OuterCrate\Presets\Rules;
 
 /** Presets as lists and their page show them (resources/schema/preset-card.json). */

@@ -6,7 +6,7 @@ use Illuminate\Support\Facades\Cache;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Errors\ValidationError;
 use Opis\JsonSchema\Validator;
-use OuterCrate\Planning\Cells\Schemas;
+use OuterCrate\Planning\Sheet\Schemas;
 
 /** Holds JSON to the schemas in resources/schema. */
 class Contract

@@ -3,7 +3,7 @@
 namespace App\Shelf;
 
 use OuterCrate\Planning\Cells\Cell;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Duration;

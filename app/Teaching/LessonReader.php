@@ -15,7 +15,7 @@ use OuterCrate\Analysis\Segment;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Measures\OverTime;
 use OuterCrate\Measures\SamePicture;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 use OuterCrate\Reading\VideoReading;
 use OuterCrate\Teaching\KeyframeDistance;
 use OuterCrate\Teaching\Lesson;

@@ -2,7 +2,7 @@
 
 namespace App\Teaching;
 
-use OuterCrate\Hosts\AudioAsk;
+use OuterCrate\Hosts\Asks\AudioAsk;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Hosts\Recompression\Condition;
 use OuterCrate\Hosts\Recompression\Recompression;

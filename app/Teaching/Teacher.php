@@ -6,7 +6,7 @@ use App\Media\Scratch;
 use App\Media\SoundMeter;
 use Closure;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Hosts\AudioAsk;
+use OuterCrate\Hosts\Asks\AudioAsk;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Teaching\Borders;

@@ -3,7 +3,7 @@
 namespace App\Transit;
 
 use OuterCrate\Analysis\Segment;
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Planning\Values\BitrateValue;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\ReelOrder;
 use OuterCrate\Transit\TestPiece;

@@ -10,7 +10,7 @@ use App\Models\Cut;
 use Closure;
 use OuterCrate\Analysis\Segment;
 use OuterCrate\Encoding\Commands\ReelCommand;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Transit\ChoosePieces;
 use OuterCrate\Transit\Course;

@@ -6,7 +6,7 @@ use Closure;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Sheet\Planner;
 use OuterCrate\Transit\Candidate;
 use OuterCrate\Transit\HoldRate;
 use OuterCrate\Transit\SoundAfter;

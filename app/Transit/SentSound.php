@@ -16,13 +16,13 @@ use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\Commands\ListenCommand;
 use OuterCrate\Encoding\Commands\SoundPartsCommand;
-use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Encoding\Passes\Pass;
 use OuterCrate\Hosts\Recompression\Recompression;
 use OuterCrate\Hosts\Recompression\Upload;
-use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Sheet\Planner;
+use OuterCrate\Planning\Values\Levelling;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\AsRendition;
@@ -65,7 +65,7 @@ class SentSound
         if ($reading->mainAudio() === null || $plan->audio->codec === null || $recompression->audio === null) {
             return null;
         }
-        $heard = $plan->audio->heard($this->subjects->of($reading, $cut->found()));
+        $heard = $this->subjects->of($reading, $cut->found())->heard($plan->audio);
         $parts = $this->parts($cut, $reading, $plan, $heard->shortTerm ?? [], $shouldStop);
 
         $asked = $plan->audio->levelling;

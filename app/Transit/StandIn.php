@@ -17,7 +17,7 @@ use OuterCrate\Hosts\Host;
 use OuterCrate\Hosts\Recompression\Recompression;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
-use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Sheet\Planner;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\AsRendition;

@@ -2,7 +2,7 @@
 
 namespace App\Transit;
 
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Measures\Banding;
 use OuterCrate\Measures\OverTime;

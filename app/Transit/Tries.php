@@ -6,7 +6,7 @@ use App\Engine\Runner;
 use App\Media\Scratch;
 use Closure;
 use OuterCrate\Encoding\Commands\EncodeCommand;
-use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Passes\Pass;
 use OuterCrate\Encoding\Prepared;
 use OuterCrate\Encoding\Statistics;
 

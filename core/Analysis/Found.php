@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Analysis;
 
-use OuterCrate\Formats\Scan;
+use OuterCrate\Formats\Picture\Scan;
 use OuterCrate\Json\Fields;
 use OuterCrate\Reading\ContentLight;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Analysis;
 
-use OuterCrate\Formats\Scan;
+use OuterCrate\Formats\Picture\Scan;
 
 /** What the fields of the picture say of its scan, whatever the header claims. */
 final readonly class TrueScan

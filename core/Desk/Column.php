@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Desk;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Findings\Finding;
 use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Plan;

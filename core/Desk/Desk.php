@@ -10,10 +10,10 @@ use OuterCrate\Checks\CheckList;
 use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\Cell;
-use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Planning\Planner;
+use OuterCrate\Planning\Sheet\Cells;
+use OuterCrate\Planning\Sheet\Planner;
 use OuterCrate\Planning\Subject;
 
 /** Cut + column → decide → estimate → check. The only place that knows all of it. */

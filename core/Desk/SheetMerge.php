@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Desk;
 
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 
 /**
  * Two windows changed one sheet. What only one of them changed is kept from that one, column by column and cell by cell; where both

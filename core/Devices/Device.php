@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Devices;
 
-use OuterCrate\Formats\ColourSpace;
+use OuterCrate\Formats\Picture\ColourSpace;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;

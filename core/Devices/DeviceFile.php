@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Devices;
 
 use InvalidArgumentException;
-use OuterCrate\Formats\ColourSpace;
+use OuterCrate\Formats\Picture\ColourSpace;
 use OuterCrate\Json\Fields;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Planning\Values\BitrateValue;
 use OuterCrate\Reading\RateBuffer;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;

@@ -27,7 +27,7 @@ use OuterCrate\Encoding\Video\Vc3Arguments;
 use OuterCrate\Encoding\Video\Vc5Arguments;
 use OuterCrate\Encoding\Video\VideoArguments;
 use OuterCrate\Encoding\Video\Vp9Arguments;
-use OuterCrate\Planning\Cells\Video\VideoValue;
+use OuterCrate\Planning\Values\VideoValue;
 use OutOfBoundsException;
 
 /** The argument builder of each codec. A new codec is a new class and a line here. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
+use OuterCrate\Encoding\Commands\Witness;
+use OuterCrate\Encoding\Passes\Excerpt;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
+use OuterCrate\Encoding\Passes\Pass;
+
 /** What a pass over pieces is told beside what one over the whole is. */
 final class PieceArguments
 {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding;
 
 use OuterCrate\Encoding\Commands\Input;
+use OuterCrate\Encoding\Passes\Pass;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding;
 
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Planning\Values\BitrateValue;
 
 /**
  * How a second pass would share an average out over a whole file, of which each part went through the first pass by itself: one step of

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding;
 
 use Closure;
+use OuterCrate\Encoding\Passes\Pass;
 
 /**
  * What an encoder found of a picture in its first pass: bits of each frame and the quantiser that they were spent at. Encoders that weigh

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates;
 
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Formats\Video\Joining;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;

@@ -6,8 +6,8 @@ namespace OuterCrate\Estimates;
 
 use OuterCrate\Estimates\Sampling\Sample;
 use OuterCrate\Estimates\Sampling\Sampling;
-use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Containers\Payload;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 

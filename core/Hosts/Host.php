@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Hosts;
 
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Hosts\Recompression\Recompression;
 
 /** A place that takes an upload and recompresses it. */

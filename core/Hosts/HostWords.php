@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Hosts;
 
+use OuterCrate\Hosts\Asks\BitrateAsk;
+use OuterCrate\Hosts\Asks\BitrateRow;
 use OuterCrate\Hosts\Recompression\Rung;
 
 /** A host in words, row by row: what it asks, its rates, what it does to an upload, where that was found. */

@@ -8,24 +8,15 @@ use LogicException;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Hosts\Host;
 use OuterCrate\Pieces\Piece;
-use OuterCrate\Planning\Cells\Audio\AudioCell;
-use OuterCrate\Planning\Cells\Audio\AudioValue;
-use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
-use OuterCrate\Planning\Cells\Cells;
-use OuterCrate\Planning\Cells\Colour\ColourCell;
-use OuterCrate\Planning\Cells\Colour\ColourValue;
-use OuterCrate\Planning\Cells\Container\ContainerCell;
-use OuterCrate\Planning\Cells\Container\ContainerValue;
-use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
-use OuterCrate\Planning\Cells\FrameRate\FrameRateValue;
-use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
-use OuterCrate\Planning\Cells\FrameSize\FrameSizeValue;
-use OuterCrate\Planning\Cells\Keyframes\KeyframesCell;
-use OuterCrate\Planning\Cells\Keyframes\KeyframesValue;
-use OuterCrate\Planning\Cells\Value;
-use OuterCrate\Planning\Cells\Video\VideoCell;
-use OuterCrate\Planning\Cells\Video\VideoValue;
+use OuterCrate\Planning\Values\AudioValue;
+use OuterCrate\Planning\Values\BitrateValue;
+use OuterCrate\Planning\Values\ColourValue;
+use OuterCrate\Planning\Values\ContainerValue;
+use OuterCrate\Planning\Values\FrameRateValue;
+use OuterCrate\Planning\Values\FrameSizeValue;
+use OuterCrate\Planning\Values\KeyframesValue;
+use OuterCrate\Planning\Values\Value;
+use OuterCrate\Planning\Values\VideoValue;
 use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\Reading;
@@ -60,7 +51,7 @@ final class Draft
      * @param  array<string, Value>  $known  values by cell that were decided before
      */
     public function __construct(
-        private readonly Cells $cells,
+        private readonly Deciders $cells,
         public readonly Subject $subject,
         public readonly Reading $reading,
         public readonly VideoReading $cutVideo,
@@ -101,42 +92,42 @@ final class Draft
 
     public function container(): ContainerValue
     {
-        return $this->value(ContainerCell::NAME, ContainerValue::class);
+        return $this->value(ContainerValue::CELL, ContainerValue::class);
     }
 
     public function video(): VideoValue
     {
-        return $this->value(VideoCell::NAME, VideoValue::class);
+        return $this->value(VideoValue::CELL, VideoValue::class);
     }
 
     public function frameSize(): FrameSizeValue
     {
-        return $this->value(FrameSizeCell::NAME, FrameSizeValue::class);
+        return $this->value(FrameSizeValue::CELL, FrameSizeValue::class);
     }
 
     public function frameRate(): FrameRateValue
     {
-        return $this->value(FrameRateCell::NAME, FrameRateValue::class);
+        return $this->value(FrameRateValue::CELL, FrameRateValue::class);
     }
 
     public function bitrate(): BitrateValue
     {
-        return $this->value(BitrateCell::NAME, BitrateValue::class);
+        return $this->value(BitrateValue::CELL, BitrateValue::class);
     }
 
     public function keyframes(): KeyframesValue
     {
-        return $this->value(KeyframesCell::NAME, KeyframesValue::class);
+        return $this->value(KeyframesValue::CELL, KeyframesValue::class);
     }
 
     public function colour(): ColourValue
     {
-        return $this->value(ColourCell::NAME, ColourValue::class);
+        return $this->value(ColourValue::CELL, ColourValue::class);
     }
 
     public function audio(): AudioValue
     {
-        return $this->value(AudioCell::NAME, AudioValue::class);
+        return $this->value(AudioValue::CELL, AudioValue::class);
     }
 
     /**
@@ -148,17 +139,17 @@ final class Draft
      */
     public function decided(): array
     {
-        $all = $this->cells->all();
-        foreach (array_keys($all) as $name) {
+        $all = $this->cells->names();
+        foreach ($all as $name) {
             $this->value($name, Value::class);
         }
-        foreach (array_diff_key($all, $this->known) as $cell) {
-            $cell->settle($this);
+        foreach (array_diff($all, array_keys($this->known)) as $name) {
+            $this->cells->settle($name, $this);
         }
 
         $values = [];
         $origins = [];
-        foreach (array_keys($all) as $name) {
+        foreach ($all as $name) {
             $values[$name] = $this->values[$name];
             $origins[$name] = $this->origins[$name];
         }
@@ -181,7 +172,7 @@ final class Draft
                 throw new LogicException("What {$cell} is decided by depends on {$cell} itself.");
             }
             $this->underWay[$cell] = true;
-            $this->cells->get($cell)->decide($this);
+            $this->cells->decide($cell, $this);
             unset($this->underWay[$cell]);
         }
         $value = $this->values[$cell] ?? null;

@@ -8,29 +8,20 @@ use InvalidArgumentException;
 use OuterCrate\Formats\Containers\ImageFolder;
 use OuterCrate\Formats\Video\HardwareEncoders;
 use OuterCrate\Formats\Video\NoVideo;
-use OuterCrate\Hosts\AskedRate;
+use OuterCrate\Hosts\Asks\AskedRate;
 use OuterCrate\Json\Fields;
-use OuterCrate\Planning\Cells\AbsentValue;
-use OuterCrate\Planning\Cells\Audio\AudioCell;
-use OuterCrate\Planning\Cells\Audio\AudioValue;
-use OuterCrate\Planning\Cells\Audio\Levelling;
-use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
-use OuterCrate\Planning\Cells\Colour\ColourCell;
-use OuterCrate\Planning\Cells\Colour\ColourValue;
-use OuterCrate\Planning\Cells\Container\ContainerCell;
-use OuterCrate\Planning\Cells\Container\ContainerValue;
-use OuterCrate\Planning\Cells\File\FileCell;
-use OuterCrate\Planning\Cells\File\FileValue;
-use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
-use OuterCrate\Planning\Cells\FrameRate\FrameRateValue;
-use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
-use OuterCrate\Planning\Cells\FrameSize\FrameSizeValue;
-use OuterCrate\Planning\Cells\Keyframes\KeyframesCell;
-use OuterCrate\Planning\Cells\Keyframes\KeyframesValue;
-use OuterCrate\Planning\Cells\Value;
-use OuterCrate\Planning\Cells\Video\VideoCell;
-use OuterCrate\Planning\Cells\Video\VideoValue;
+use OuterCrate\Planning\Values\AbsentValue;
+use OuterCrate\Planning\Values\AudioValue;
+use OuterCrate\Planning\Values\BitrateValue;
+use OuterCrate\Planning\Values\ColourValue;
+use OuterCrate\Planning\Values\ContainerValue;
+use OuterCrate\Planning\Values\FileValue;
+use OuterCrate\Planning\Values\FrameRateValue;
+use OuterCrate\Planning\Values\FrameSizeValue;
+use OuterCrate\Planning\Values\KeyframesValue;
+use OuterCrate\Planning\Values\Levelling;
+use OuterCrate\Planning\Values\Value;
+use OuterCrate\Planning\Values\VideoValue;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\ContentLight;
 use OuterCrate\Reading\SoundLevel;
@@ -80,15 +71,15 @@ final readonly class Plan
         public Fraction $duration,
         public array $refused = [],
     ) {
-        $this->container = $this->value(ContainerCell::NAME, ContainerValue::class);
-        $this->video = $this->value(VideoCell::NAME, VideoValue::class);
-        $this->frameSize = $this->value(FrameSizeCell::NAME, FrameSizeValue::class);
-        $this->frameRate = $this->value(FrameRateCell::NAME, FrameRateValue::class);
-        $this->bitrate = $this->value(BitrateCell::NAME, BitrateValue::class);
-        $this->keyframes = $this->value(KeyframesCell::NAME, KeyframesValue::class);
-        $this->colour = $this->value(ColourCell::NAME, ColourValue::class);
-        $this->audio = $this->value(AudioCell::NAME, AudioValue::class);
-        $this->file = $this->value(FileCell::NAME, FileValue::class);
+        $this->container = $this->value(ContainerValue::CELL, ContainerValue::class);
+        $this->video = $this->value(VideoValue::CELL, VideoValue::class);
+        $this->frameSize = $this->value(FrameSizeValue::CELL, FrameSizeValue::class);
+        $this->frameRate = $this->value(FrameRateValue::CELL, FrameRateValue::class);
+        $this->bitrate = $this->value(BitrateValue::CELL, BitrateValue::class);
+        $this->keyframes = $this->value(KeyframesValue::CELL, KeyframesValue::class);
+        $this->colour = $this->value(ColourValue::CELL, ColourValue::class);
+        $this->audio = $this->value(AudioValue::CELL, AudioValue::class);
+        $this->file = $this->value(FileValue::CELL, FileValue::class);
     }
 
     /** The same for other frames of the cut, of which this many are made. */
@@ -100,7 +91,7 @@ final readonly class Plan
     /** The same at another bitrate, and at whatever level that needs. */
     public function atBitrate(BitrateValue $bitrate): self
     {
-        $changed = [BitrateCell::NAME => $bitrate, VideoCell::NAME => $this->video->atLevel(null)];
+        $changed = [BitrateValue::CELL => $bitrate, VideoValue::CELL => $this->video->atLevel(null)];
 
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }
@@ -108,7 +99,7 @@ final readonly class Plan
     /** The same with the encoder aiming at another average; what is promised stays. */
     public function aimedAt(Bitrate $average): self
     {
-        $changed = [BitrateCell::NAME => $this->bitrate->at($average)];
+        $changed = [BitrateValue::CELL => $this->bitrate->at($average)];
 
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }
@@ -116,7 +107,7 @@ final readonly class Plan
     /** The same without a pass that gathers. */
     public function inOnePass(): self
     {
-        $changed = [BitrateCell::NAME => $this->bitrate->inOnePass()];
+        $changed = [BitrateValue::CELL => $this->bitrate->inOnePass()];
 
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }
@@ -124,7 +115,7 @@ final readonly class Plan
     /** The same with this told of how bright its picture gets. */
     public function lit(?ContentLight $light): self
     {
-        $changed = [ColourCell::NAME => $this->colour->lit($light)];
+        $changed = [ColourValue::CELL => $this->colour->lit($light)];
 
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }
@@ -132,7 +123,7 @@ final readonly class Plan
     /** The same with its sound brought to its level in this way. */
     public function levelled(Levelling $levelling): self
     {
-        $changed = [AudioCell::NAME => $this->audio->levelled($levelling)];
+        $changed = [AudioValue::CELL => $this->audio->levelled($levelling)];
 
         return $this->but(array_replace($this->values, $changed), $this->range, $this->frames, $this->duration);
     }
@@ -162,7 +153,7 @@ final readonly class Plan
         }
         $video = $this->video->madeBy(HardwareEncoders::find($this->video->codec->id(), $hardware));
 
-        return $this->but(array_replace($this->values, [VideoCell::NAME => $video]), $this->range, $this->frames, $this->duration);
+        return $this->but(array_replace($this->values, [VideoValue::CELL => $video]), $this->range, $this->frames, $this->duration);
     }
 
     /**

@@ -6,7 +6,9 @@ namespace OuterCrate\Planning;
 
 use Closure;
 use OuterCrate\Analysis\Found;
+use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Analysis\TestedUpload;
+use OuterCrate\Planning\Values\AudioValue;
 use OuterCrate\Reading\Reading;
 
 /** What is planned for and checked against: the cut, what was found in it, and what is known of the machine. */
@@ -34,6 +36,12 @@ final readonly class Subject
         public array $hardware = [],
         public array $tested = [],
     ) {
+    }
+
+    /** The sound that a file delivers, before its level is set, as the cut was heard; null where it was not. */
+    public function heard(AudioValue $audio): ?FoundSound
+    {
+        return $this->found?->soundOf($this->reading->mainAudio()->channels ?? 0, $audio->channels, $audio->headroom);
     }
 
     /** Another output of the sheet is called so, but for its version. */

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading;
 
-use OuterCrate\Formats\Cicp;
+use OuterCrate\Formats\Picture\Cicp;
+use OuterCrate\Reading\Packets\Clock;
 use OuterCrate\Units\Duration;
 use OuterCrate\Units\Fraction;
 

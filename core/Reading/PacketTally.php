@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading;
 
+use OuterCrate\Reading\Packets\Packet;
+
 /**
  * Counts a file's packets as they are read: frames, bytes of picture and sound, keyframe spacing, and the fullest second.
  */

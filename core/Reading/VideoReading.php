@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading;
 
-use OuterCrate\Formats\Colour;
-use OuterCrate\Formats\PixelFormat;
-use OuterCrate\Formats\Scan;
+use OuterCrate\Formats\Picture\Colour;
+use OuterCrate\Formats\Picture\PixelFormat;
+use OuterCrate\Formats\Picture\Scan;
+use OuterCrate\Reading\Packets\Clock;
+use OuterCrate\Reading\Packets\Gop;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;

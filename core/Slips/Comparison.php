@@ -6,10 +6,10 @@ namespace OuterCrate\Slips;
 
 use OuterCrate\Formats\Video\NoVideo;
 use OuterCrate\Json\Fields;
-use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Cells\Video\VideoCell;
 use OuterCrate\Planning\Difference;
 use OuterCrate\Planning\Made;
+use OuterCrate\Planning\Sheet\Cells;
 
 /** Holds a finished file against its plan, cell by cell. */
 final readonly class Comparison

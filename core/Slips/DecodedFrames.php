@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Slips;
 
-use OuterCrate\Encoding\Excerpt;
+use OuterCrate\Encoding\Passes\Excerpt;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Transit;
 
 use OuterCrate\Formats\KnownCodecs;
-use OuterCrate\Hosts\AudioAsk;
+use OuterCrate\Hosts\Asks\AudioAsk;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Planning\OutputSpec;
 use OuterCrate\Presets\Preset;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Units\Bitrate;
 

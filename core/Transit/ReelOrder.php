@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Planning\Values\BitrateValue;
 
 /**
  * The order in which pieces lie one after another to be encoded. In a cut, what is busy for long drains a decoder's buffer once, and is

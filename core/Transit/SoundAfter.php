@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Transit;
 
-use OuterCrate\Planning\Cells\Audio\Levelling;
+use OuterCrate\Planning\Values\Levelling;
 use OuterCrate\Reading\SoundLevel;
 
 /** What is left of a sound after a host: measured on parts of it, and told for all of it by as much as they changed. */

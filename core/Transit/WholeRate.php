@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Transit;
 
 use OuterCrate\Estimates\Sampling\PieceTally;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 
 /**
  * What the whole would come to with what made its pieces: each counts for what it stands for, keyframes as often as they would be

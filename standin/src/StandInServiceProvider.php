@@ -8,7 +8,7 @@ use App\Schema\Contract;
 use App\Work\Calls\LocalCalls;
 use Illuminate\Support\ServiceProvider;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 
 class StandInServiceProvider extends ServiceProvider
 {

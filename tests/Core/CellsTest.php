@@ -2,10 +2,10 @@
 
 use Opis\JsonSchema\Validator;
 use OuterCrate\Planning\Cells\Bounds;
-use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Cells\Explains;
-use OuterCrate\Planning\Cells\Schemas;
 use OuterCrate\Planning\Made;
+use OuterCrate\Planning\Sheet\Cells;
+use OuterCrate\Planning\Sheet\Schemas;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Reading\PacketTally;
 use OuterCrate\Slips\Comparison;

@@ -1,8 +1,8 @@
 <?php
 
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Cells\Choice;
+use OuterCrate\Planning\Sheet\Cells;
 use Tests\Support\Desk;
 use Tests\Support\Probes;
 

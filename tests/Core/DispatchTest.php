@@ -13,7 +13,7 @@ use OuterCrate\Dispatch\Remark;
 use OuterCrate\Dispatch\RemoteVideo;
 use OuterCrate\Dispatch\Takes;
 use OuterCrate\Encoding\Commands\ThumbnailCommand;
-use OuterCrate\Encoding\Framing;
+use OuterCrate\Encoding\Passes\Framing;
 use OuterCrate\Presets\Role;
 use OuterCrate\Units\FrameSize;
 

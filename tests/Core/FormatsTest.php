@@ -2,8 +2,8 @@
 
 use OuterCrate\Formats\Audio\Mp3;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Formats\Chroma;
-use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Picture\Chroma;
+use OuterCrate\Formats\Picture\PixelFormat;
 use OuterCrate\Formats\Video\Av1;
 use OuterCrate\Formats\Video\H264;
 use OuterCrate\Formats\Video\Hevc;

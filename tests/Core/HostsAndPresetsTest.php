@@ -1,11 +1,11 @@
 <?php
 
 use OuterCrate\Formats\Catalogue;
+use OuterCrate\Hosts\Asks\RateRange;
 use OuterCrate\Hosts\HostFile;
-use OuterCrate\Hosts\RateRange;
 use OuterCrate\Hosts\Recompression\Rung;
 use OuterCrate\Hosts\Recompression\Upload;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
 use OuterCrate\Units\Bitrate;

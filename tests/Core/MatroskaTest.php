@@ -2,7 +2,7 @@
 
 use OuterCrate\Encoding\Elements\Ebml;
 use OuterCrate\Reading\Matroska\PictureBlocks;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 use Tests\Support\Clips;
 
 /** @return list<Packet>|null */

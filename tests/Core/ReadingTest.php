@@ -1,9 +1,9 @@
 <?php
 
-use OuterCrate\Formats\Scan;
+use OuterCrate\Formats\Picture\Scan;
 use OuterCrate\Reading\FileStructure;
-use OuterCrate\Reading\FrameGaps;
-use OuterCrate\Reading\FrameOrder;
+use OuterCrate\Reading\Packets\FrameGaps;
+use OuterCrate\Reading\Packets\FrameOrder;
 use OuterCrate\Reading\ProbeReader;
 use OuterCrate\Reading\SettledRate;
 use OuterCrate\Reading\Unreadable;

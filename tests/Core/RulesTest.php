@@ -1,12 +1,12 @@
 <?php
 
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Planning\Cells\Cells;
-use OuterCrate\Planning\Cells\Value;
 use OuterCrate\Planning\OutputSpec;
-use OuterCrate\Planning\Planner;
-use OuterCrate\Planning\RuleWords;
+use OuterCrate\Planning\Sheet\Cells;
+use OuterCrate\Planning\Sheet\Planner;
+use OuterCrate\Planning\Sheet\RuleWords;
 use OuterCrate\Planning\Subject;
+use OuterCrate\Planning\Values\Value;
 use OuterCrate\Presets\Preset;
 use OuterCrate\Presets\Rules;
 use Tests\Support\Desk;

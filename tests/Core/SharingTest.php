@@ -1,9 +1,9 @@
 <?php
 
 use OuterCrate\Encoding\Commands\SharedCommand;
+use OuterCrate\Encoding\Commands\SharedPass;
 use OuterCrate\Encoding\Encoders;
-use OuterCrate\Encoding\Pass;
-use OuterCrate\Encoding\SharedPass;
+use OuterCrate\Encoding\Passes\Pass;
 use OuterCrate\Estimates\DecodeTime;
 use OuterCrate\Estimates\Sharing;
 use OuterCrate\Estimates\TimeEstimate;

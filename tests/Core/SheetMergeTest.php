@@ -1,7 +1,7 @@
 <?php
 
 use OuterCrate\Desk\SheetMerge;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 
 /** A sheet in short: columns by key, each its preset or its edits. */
 function sheet(array $columns, ?array $range = null): array

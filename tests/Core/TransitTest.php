@@ -3,10 +3,10 @@
 use OuterCrate\Analysis\FoundSound;
 use OuterCrate\Encoding\BufferLevel;
 use OuterCrate\Encoding\Commands\ReelCommand;
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Hosts\Recompression\Rung;
-use OuterCrate\Planning\Cells\Audio\Levelling;
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Planning\Values\BitrateValue;
+use OuterCrate\Planning\Values\Levelling;
 use OuterCrate\Reading\SoundLevel;
 use OuterCrate\Transit\Alike;
 use OuterCrate\Transit\AsRendition;

@@ -3,7 +3,7 @@
 use App\Models\WorkState;
 use App\Schema\Contract;
 use App\Shelf\CutShelf;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 use Tests\Support\Desk;
 use Tests\Support\MadeUp\SmellCell;
 

@@ -11,7 +11,7 @@ use App\Models\Work;
 use App\Models\WorkState;
 use App\Shelf\CutShelf;
 use App\Work\Worker;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 use Tests\Support\Bars;
 
 /** Has the second of two parts begin with a frame that no buffer holds, in so many of the first rounds. */

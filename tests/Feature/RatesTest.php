@@ -3,7 +3,7 @@
 use App\Engine\Prober;
 use App\Models\Cut;
 use App\Models\WorkState;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 use OuterCrate\Units\FrameRange;
 
 /** Sizes of the picture's packets, as the prober lists them. */

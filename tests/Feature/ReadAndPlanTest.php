@@ -6,7 +6,7 @@ use App\Schema\Contract;
 use OuterCrate\Reading\Boxes\PicturePackets;
 use OuterCrate\Reading\Description;
 use OuterCrate\Reading\Matroska\PictureBlocks;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 use Symfony\Component\Process\Process;
 use Tests\Support\Clips;
 use Tests\Support\Desk;

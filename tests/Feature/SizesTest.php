@@ -3,7 +3,7 @@
 use App\Engine\Prober;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Containers\Payload;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 
 it('foresees what a container adds to picture and sound', function (string $preset, array $edits) {
     $run = delivered('long', $preset, $edits);

@@ -5,7 +5,7 @@ namespace Tests\Support;
 use App\Packing\Passes\PassEngine;
 use App\Packing\Passes\PassRunner;
 use App\Packing\Run\FileInProgress;
-use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Passes\Pass;
 
 /** Runs passes whose filters are off: two frames of 25 a second too late, and 30 ms of sound. */
 final class LateFilters extends PassRunner

@@ -4,13 +4,13 @@ namespace App\Http\Controllers;
 
 use App\Engine\Capabilities;
 use Illuminate\Http\JsonResponse;
-use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Catalogue;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Formats\Video\VideoCodec;
 use OuterCrate\Planning\Cells\Cell;
-use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Cells\Choice;
 use OuterCrate\Planning\Cells\Part;
+use OuterCrate\Planning\Sheet\Cells;
 
 /** The rows of the sheet, and what their editors offer (resources/schema/choices.json). */
 class ChoicesController

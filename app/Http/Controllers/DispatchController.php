@@ -21,7 +21,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use InvalidArgumentException;
 use OuterCrate\Dispatch\ReleaseTime;
-use OuterCrate\Encoding\Framing;
+use OuterCrate\Encoding\Passes\Framing;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** Sending, holding, releasing. */

@@ -6,8 +6,8 @@ use App\Desk\CutDesk;
 use App\Http\RequestRefused;
 use App\Models\Cut;
 use Illuminate\Http\JsonResponse;
-use OuterCrate\Planning\Cells\Cells;
 use OuterCrate\Planning\Cells\Explains;
+use OuterCrate\Planning\Sheet\Cells;
 
 /** A row of the sheet explained, with the numbers of each column of this cut. */
 class HelpController

@@ -25,7 +25,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Collection;
 use OuterCrate\Planning\Cells\Cell;
-use OuterCrate\Planning\Cells\Cells;
+use OuterCrate\Planning\Sheet\Cells;
 use OuterCrate\Slips\SlipText;
 
 class PackController

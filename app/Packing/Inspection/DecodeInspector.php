@@ -13,7 +13,7 @@ use App\Work\Meter;
 use App\Work\SideBySide;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\DecodeCommand;
-use OuterCrate\Encoding\Witness;
+use OuterCrate\Encoding\Commands\Witness;
 use OuterCrate\Measures\GreyPicture;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Decoded;

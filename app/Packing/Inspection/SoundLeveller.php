@@ -10,8 +10,8 @@ use App\Media\SoundMeter;
 use App\Work\Meter;
 use OuterCrate\Encoding\Commands\EncodeCommand;
 use OuterCrate\Encoding\PassBuilder;
-use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\Levelling;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\SoundLevel;
 

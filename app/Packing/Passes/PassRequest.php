@@ -6,7 +6,7 @@ use App\Packing\Run\FileInProgress;
 use Closure;
 use OuterCrate\Encoding\Commands\Command;
 use OuterCrate\Encoding\Commands\EncodeCommand;
-use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Passes\Pass;
 use OuterCrate\Encoding\Progress;
 
 /** A pass that a run wants done. */

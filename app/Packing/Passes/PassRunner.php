@@ -8,7 +8,7 @@ use App\Media\SegmentTags;
 use App\Packing\Run\FileInProgress;
 use App\Packing\Run\FinishedFile;
 use OuterCrate\Encoding\Commands\Command;
-use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Passes\Pass;
 use OuterCrate\Encoding\Progress;
 use OuterCrate\Planning\Plan;
 

@@ -6,7 +6,7 @@ use App\Media\Bin;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
 use App\Media\Scratch;
-use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Passes\Pass;
 
 /**
  * A file that the engine had finished when its owner was ended while it was checked: the next owner takes it over and checks it, and

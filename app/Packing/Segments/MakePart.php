@@ -24,8 +24,8 @@ use Closure;
 use OuterCrate\Documents\PlanDocument;
 use OuterCrate\Documents\UnreadableDocument;
 use OuterCrate\Encoding\Commands\EncodeCommand;
-use OuterCrate\Encoding\Pass;
 use OuterCrate\Encoding\PassBuilder;
+use OuterCrate\Encoding\Passes\Pass;
 use OuterCrate\Encoding\Progress;
 use OuterCrate\Units\Bitrate;
 

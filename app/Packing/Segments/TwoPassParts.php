@@ -13,7 +13,7 @@ use OuterCrate\Encoding\PartRate;
 use OuterCrate\Encoding\RateCurve;
 use OuterCrate\Encoding\Statistics;
 use OuterCrate\Planning\Plan;
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 use OuterCrate\Units\Bitrate;
 
 /** Makes parts in two passes. The first passes of all parts decide the average of each. */

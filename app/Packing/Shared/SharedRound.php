@@ -11,10 +11,10 @@ use App\Packing\Passes\OwnEngine;
 use App\Packing\Passes\PassRequest;
 use Closure;
 use OuterCrate\Encoding\Commands\SharedCommand;
-use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Commands\SharedPass;
+use OuterCrate\Encoding\Commands\Witness;
+use OuterCrate\Encoding\Passes\Pass;
 use OuterCrate\Encoding\Progress;
-use OuterCrate\Encoding\SharedPass;
-use OuterCrate\Encoding\Witness;
 use OuterCrate\Reading\Quantisers;
 
 /** One pass of each of several runs, in one run of the engine. */

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Audio;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\ForSoundToo;
-use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
+use OuterCrate\Checks\Findings\ForSoundToo;
+use OuterCrate\Checks\Findings\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
-use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
+use OuterCrate\Planning\Values\Levelling;
 use OuterCrate\Presets\Role;
 
 /** The sound is far louder or quieter than where it goes. */
@@ -28,7 +28,7 @@ final class LoudnessOff implements Check, ForSoundToo
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $asked = $plan->spec->host?->asks->audio?->loudness;
-        $loudness = $plan->audio->heard($subject)?->integrated;
+        $loudness = $subject->heard($plan->audio)?->integrated;
         $target = $asked?->toFloat() ?? ($plan->spec->preset->role === Role::Upload ? self::USUAL : null);
         if (
             $target === null ||

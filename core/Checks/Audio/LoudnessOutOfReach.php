@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Audio;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\ForSoundToo;
-use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
+use OuterCrate\Checks\Findings\ForSoundToo;
+use OuterCrate\Checks\Findings\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
 use OuterCrate\Planning\Cells\Audio\AudioSchema;
-use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
+use OuterCrate\Planning\Values\Levelling;
 
 /** The sound is so far under the loudness that is asked that it would have to be lifted beyond reason. */
 final class LoudnessOutOfReach implements Check, ForSoundToo
@@ -22,7 +22,7 @@ final class LoudnessOutOfReach implements Check, ForSoundToo
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $levelling = $plan->audio->levelling;
-        $loudness = $plan->audio->heard($subject)?->integrated;
+        $loudness = $subject->heard($plan->audio)?->integrated;
         if ($levelling?->gain === null || $loudness === null || $plan->audio->codec === null) {
             return null;
         }

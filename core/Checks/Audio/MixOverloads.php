@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Audio;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\ForSoundToo;
-use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
+use OuterCrate\Checks\Findings\ForSoundToo;
+use OuterCrate\Checks\Findings\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
 use OuterCrate\Planning\Cells\Audio\AudioSchema;
-use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
+use OuterCrate\Planning\Values\Levelling;
 
 /** Channels that say the same add up to more than full scale when they are mixed down, and nothing holds the sum. */
 final class MixOverloads implements Check, ForSoundToo
@@ -26,7 +26,7 @@ final class MixOverloads implements Check, ForSoundToo
     {
         $sound = $plan->audio;
         $channels = $subject->reading->mainAudio()->channels ?? 0;
-        $peak = $sound->heard($subject)?->truePeak;
+        $peak = $subject->heard($sound)?->truePeak;
         if ($sound->codec === null || $sound->channels >= $channels || $sound->levelling !== null || $peak === null || $peak <= 0) {
             return null;
         }

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Audio;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\ForSoundToo;
-use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
+use OuterCrate\Checks\Findings\ForSoundToo;
+use OuterCrate\Checks\Findings\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
-use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
+use OuterCrate\Planning\Values\Levelling;
 
 /** Channels are mixed down. */
 final class MixedDown implements Check, ForSoundToo

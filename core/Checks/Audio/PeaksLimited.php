@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Audio;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\ForSoundToo;
-use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
+use OuterCrate\Checks\Findings\ForSoundToo;
+use OuterCrate\Checks\Findings\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\Audio\AudioCell;
 use OuterCrate\Planning\Cells\Audio\AudioSchema;
-use OuterCrate\Planning\Cells\Audio\Levelling;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
+use OuterCrate\Planning\Values\Levelling;
 
 /** Lifting the sound would push peaks over the ceiling, so they are limited. */
 final class PeaksLimited implements Check, ForSoundToo
@@ -25,7 +25,7 @@ final class PeaksLimited implements Check, ForSoundToo
     public function look(Plan $plan, Subject $subject, SizeEstimate $estimate): ?Finding
     {
         $levelling = $plan->audio->levelling;
-        $peak = $plan->audio->heard($subject)?->truePeak;
+        $peak = $subject->heard($plan->audio)?->truePeak;
         if ($levelling?->gain === null || ! $levelling->limits() || $peak === null) {
             return null;
         }

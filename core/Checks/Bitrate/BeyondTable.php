@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Bitrate;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
 use OuterCrate\Estimates\SizeEstimate;
-use OuterCrate\Hosts\BitrateRow;
+use OuterCrate\Hosts\Asks\BitrateRow;
 use OuterCrate\Planning\Cells\Bitrate\BitrateCell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;

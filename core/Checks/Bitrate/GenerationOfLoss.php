@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Bitrate;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Formats\KnownCodecs;
 use OuterCrate\Planning\Cells\Video\VideoCell;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Container;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\ForSoundToo;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
+use OuterCrate\Checks\Findings\ForSoundToo;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\Container\ContainerCell;
 use OuterCrate\Planning\Plan;

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\FrameRate;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\FrameRate\FrameRateCell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;
-use OuterCrate\Reading\Clock;
+use OuterCrate\Reading\Packets\Clock;
 
 /** Many frames of the cut claim one time, as a recorder writes them whose clock stood still: a player leaves them out. */
 final class ClockBroken implements Check

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\FrameSize;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
+use OuterCrate\Checks\Findings\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
 use OuterCrate\Planning\Cells\FrameSize\FrameSizeCell;
 use OuterCrate\Planning\Plan;

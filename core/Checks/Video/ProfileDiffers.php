@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace OuterCrate\Checks\Video;
 
 use OuterCrate\Analysis\Severity;
-use OuterCrate\Checks\Check;
-use OuterCrate\Checks\Finding;
-use OuterCrate\Checks\Remedy;
+use OuterCrate\Checks\Findings\Check;
+use OuterCrate\Checks\Findings\Finding;
+use OuterCrate\Checks\Findings\Remedy;
 use OuterCrate\Estimates\SizeEstimate;
-use OuterCrate\Hosts\CodecAsk;
+use OuterCrate\Hosts\Asks\CodecAsk;
 use OuterCrate\Planning\Cells\Video\VideoCell;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\Subject;

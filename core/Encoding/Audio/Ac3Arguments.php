@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Cells\Audio\AudioValue;
+use OuterCrate\Planning\Values\AudioValue;
 
 /** AC-3. */
 final class Ac3Arguments implements AudioArguments

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Cells\Audio\AudioValue;
+use OuterCrate\Planning\Values\AudioValue;
 
 /** ALAC. The engine takes planar samples of 16 bits, or of 32 bits of which 24 count. */
 final class AlacArguments implements AudioArguments

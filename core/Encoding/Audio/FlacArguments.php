@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Cells\Audio\AudioValue;
+use OuterCrate\Planning\Values\AudioValue;
 
 final class FlacArguments implements AudioArguments
 {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Audio;
 
-use OuterCrate\Planning\Cells\Audio\AudioValue;
+use OuterCrate\Planning\Values\AudioValue;
 
 /** MP3 through libmp3lame. */
 final class Mp3Arguments implements AudioArguments

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-use OuterCrate\Encoding\Pass;
+use OuterCrate\Encoding\Passes\Pass;
 
 /** One pass over a cut. */
 final class EncodeCommand

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding\Commands;
 
 use InvalidArgumentException;
-use OuterCrate\Encoding\Viewing;
 use OuterCrate\Reading\Reading;
 
 /**

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding\Commands;
 
 use InvalidArgumentException;
-use OuterCrate\Encoding\Excerpt;
-use OuterCrate\Encoding\Viewing;
+use OuterCrate\Encoding\Passes\Excerpt;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
 use OuterCrate\Units\FrameSize;

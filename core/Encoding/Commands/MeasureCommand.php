@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-use OuterCrate\Encoding\MeasuringPass;
-
 /** Measures a segment of a cut; what it writes lies in the working folder. */
 final class MeasureCommand
 {

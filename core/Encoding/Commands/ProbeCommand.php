@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 
 /** What the prober is asked about a file. */
 final class ProbeCommand

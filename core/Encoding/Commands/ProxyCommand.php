@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-use OuterCrate\Encoding\Excerpt;
+use OuterCrate\Encoding\Passes\Excerpt;
 use OuterCrate\Reading\Reading;
 
 /** Joins the measured segments' pictures with the sound of the cut into a file that every browser plays. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding\Commands;
 
 use InvalidArgumentException;
-use OuterCrate\Encoding\Excerpt;
-use OuterCrate\Formats\Scan;
+use OuterCrate\Encoding\Passes\Excerpt;
+use OuterCrate\Formats\Picture\Scan;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\VideoReading;
 use OuterCrate\Units\FrameRange;

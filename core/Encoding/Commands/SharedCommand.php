@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-use OuterCrate\Encoding\SharedPass;
 use OuterCrate\Reading\Quantisers;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Encoding\Commands;
 
 use InvalidArgumentException;
-use OuterCrate\Encoding\Excerpt;
+use OuterCrate\Encoding\Passes\Excerpt;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;
 

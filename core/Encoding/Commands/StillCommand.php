@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-use OuterCrate\Encoding\Excerpt;
-use OuterCrate\Encoding\Viewing;
+use OuterCrate\Encoding\Passes\Excerpt;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Reading\VideoReading;
 use OuterCrate\Units\FrameRange;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Commands;
 
-use OuterCrate\Encoding\Framing;
+use OuterCrate\Encoding\Passes\Framing;
 use OuterCrate\Units\FrameSize;
 
 /** A still as a host’s thumbnail: a part of it that fills the frame, lifted where it is dark. */

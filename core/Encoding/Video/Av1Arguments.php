@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Planning\Cells\Video\VideoValue;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 use OuterCrate\Units\Bitrate;
 
 /** AV1 through SVT-AV1. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 
 /** FFV1 version 3 (RFC 9043): every frame by itself, range coder with context, 4 slices or more, each with its checksum. */
 final class Ffv1Arguments implements VideoArguments

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Encoding\Pass;
-use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Formats\Scan;
-use OuterCrate\Planning\Cells\Video\VideoValue;
+use OuterCrate\Encoding\Passes\Pass;
+use OuterCrate\Formats\Picture\BitrateMode;
+use OuterCrate\Formats\Picture\Scan;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 
 /** H.264 through libx264. */
 final class H264Arguments implements VideoArguments

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Planning\Cells\Video\VideoValue;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 
 /** Encoders in graphics chips. They take frames as they come from any filter; each maker names its settings differently. */
 final readonly class HardwareArguments implements VideoArguments

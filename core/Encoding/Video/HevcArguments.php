@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Encoding\Pass;
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Encoding\Passes\Pass;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Formats\Video\Hevc;
-use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 
 /** HEVC through libx265. */
 final class HevcArguments implements VideoArguments

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\Scan;
+use OuterCrate\Formats\Picture\Scan;
 
 /** What makes an intra encoder code fields and the file say which comes first. */
 final class InterlaceArguments

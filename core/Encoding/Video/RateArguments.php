@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Formats\Picture\BitrateMode;
+use OuterCrate\Planning\Values\BitrateValue;
 
 /** The rate control options that the H.264 and HEVC encoders share. */
 final class RateArguments

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Picture\PixelFormat;
 
 /** Image encoders take the samples of a pixel side by side, in the byte order of their format. */
 final class StillPixels

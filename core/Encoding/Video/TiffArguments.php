@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 
 final class TiffArguments implements VideoArguments
 {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Planning\Cells\Video\VideoValue;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 
 /** VC-3. DNxHR is asked for by profile; DNxHD by the stated rate of its compression ID, in Mb/s. */
 final class Vc3Arguments implements VideoArguments

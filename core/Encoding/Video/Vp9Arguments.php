@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Encoding\Video;
 
-use OuterCrate\Encoding\Pass;
-use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Planning\Cells\Video\VideoValue;
+use OuterCrate\Encoding\Passes\Pass;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 
 /** VP9 through libvpx. */
 final class Vp9Arguments implements VideoArguments

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates\Sampling;
 
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 
 /** Counts the packets of an encoded piece: keyframes, other frames, audio, and the picture in each half second. */
 final class PieceTally

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Estimates\Sampling;
 
 use OuterCrate\Analysis\Found;
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\FrameRange;

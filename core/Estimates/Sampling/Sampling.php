@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Estimates\Sampling;
 
-use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Planning\Cells\Bitrate\BitrateValue;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\BitrateValue;
 use OuterCrate\Units\Bitrate;
 
 /** Which plans are sampled, and what their pieces say of the whole. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Containers\Container;
+use OuterCrate\Formats\Picture\BitrateMode;
 
 /** For a codec that builds frames upon others. */
 trait BuildsOnOthers

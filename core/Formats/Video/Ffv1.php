@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-use OuterCrate\Formats\Chroma;
 use OuterCrate\Formats\Containers\Container;
-use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Picture\Chroma;
+use OuterCrate\Formats\Picture\PixelFormat;
 
 /** FFV1 version 3: RFC 9043. Lossless, every frame by itself, a checksum on each slice. */
 final class Ffv1 implements VideoCodec

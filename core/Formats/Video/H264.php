@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Formats\Chroma;
-use OuterCrate\Formats\Colour;
 use OuterCrate\Formats\Containers\Container;
-use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Picture\BitrateMode;
+use OuterCrate\Formats\Picture\Chroma;
+use OuterCrate\Formats\Picture\Colour;
+use OuterCrate\Formats\Picture\PixelFormat;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameRate;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-use OuterCrate\Formats\BitrateMode;
-use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Picture\BitrateMode;
+use OuterCrate\Formats\Picture\Colour;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\FrameRate;
 use OuterCrate\Units\FrameSize;

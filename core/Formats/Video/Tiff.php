@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-use OuterCrate\Formats\Chroma;
-use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Picture\Chroma;
+use OuterCrate\Formats\Picture\PixelFormat;
 
 /** TIFF images: lossless RGB, packed with LZW. */
 final class Tiff implements VideoCodec

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Formats\Video;
 
-use OuterCrate\Formats\Chroma;
-use OuterCrate\Formats\Colour;
-use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Picture\Chroma;
+use OuterCrate\Formats\Picture\Colour;
+use OuterCrate\Formats\Picture\PixelFormat;
 
 /** UT Video: lossless and quick, every frame by itself. */
 final class UtVideo implements VideoCodec

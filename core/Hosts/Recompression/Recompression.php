@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Hosts\Recompression;
 
 use InvalidArgumentException;
-use OuterCrate\Hosts\AudioAsk;
+use OuterCrate\Hosts\Asks\AudioAsk;
 
 /** What a host does to an upload: the tier it falls into decides its renditions. */
 final readonly class Recompression

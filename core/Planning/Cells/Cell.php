@@ -6,7 +6,7 @@ namespace OuterCrate\Planning\Cells;
 
 use InvalidArgumentException;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Json\MissingPart;
 use OuterCrate\Planning\Difference;
@@ -14,12 +14,13 @@ use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\Value;
 use OuterCrate\Reading\Reading;
 use OutOfBoundsException;
 
 /**
  * A row of the sheet. Everything about it lies in its folder: how its value is decided, what it is called, what can be chosen,
- * what a host asks of it, how a finished file is held against it. It is known through `Cells` and nowhere else by name.
+ * what a host asks of it, how a finished file is held against it. It is known through `Sheet\Cells` and nowhere else by name.
  */
 interface Cell
 {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells;
 
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Plan;
 

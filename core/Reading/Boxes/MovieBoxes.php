@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading\Boxes;
 
-use OuterCrate\Reading\FrameOrder;
+use OuterCrate\Reading\Packets\FrameOrder;
 
 /**
  * What the boxes of a movie say beyond the prober: brands, codec strings, 360 layout, times and keyframes of every sample, and

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading\Boxes;
 
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 
 /** The packets of a movie's picture from its sample tables: what the prober would list, without asking it. */
 final class PicturePackets

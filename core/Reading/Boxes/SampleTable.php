@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading\Boxes;
 
-use OuterCrate\Reading\FrameOrder;
+use OuterCrate\Reading\Packets\FrameOrder;
 
 /**
  * Times, keyframes and sizes of a track from its sample tables: stts, ctts, stss and stsz (ISO/IEC 14496-12, 8.6 and 8.7). They speak

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Reading\Matroska;
 
-use OuterCrate\Reading\Packet;
+use OuterCrate\Reading\Packets\Packet;
 
 /** The packets of the picture in a Matroska file from the headers of its blocks: what the prober would list, without asking it. */
 final class PictureBlocks

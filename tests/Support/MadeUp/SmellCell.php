@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support\MadeUp;
 
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Json\MissingPart;
 use OuterCrate\Planning\Cells\Bounds;

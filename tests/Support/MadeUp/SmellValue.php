@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support\MadeUp;
 
-use OuterCrate\Planning\Cells\Value;
+use OuterCrate\Planning\Values\Value;
 
 final readonly class SmellValue implements Value
 {

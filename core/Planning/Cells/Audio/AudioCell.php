@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\Audio;
 
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Explains;
@@ -15,6 +15,7 @@ use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\AudioValue;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\ByteCount;
 
@@ -23,7 +24,7 @@ final readonly class AudioCell implements Cell, Explains
 {
     use PlainCell;
 
-    public const NAME = 'audio';
+    public const NAME = AudioValue::CELL;
 
     public function label(): string
     {

@@ -7,6 +7,7 @@ namespace OuterCrate\Planning\Cells\Audio;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Difference;
 use OuterCrate\Planning\Made;
+use OuterCrate\Planning\Values\Levelling;
 use OuterCrate\Units\Bitrate;
 
 /** The audio of a finished file against the plan. */

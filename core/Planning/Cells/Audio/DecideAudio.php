@@ -9,6 +9,7 @@ use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\AudioValue;
 use OuterCrate\Reading\AudioReading;
 use OuterCrate\Units\Bitrate;
 

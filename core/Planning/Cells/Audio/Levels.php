@@ -7,6 +7,7 @@ namespace OuterCrate\Planning\Cells\Audio;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\Levelling;
 
 /** The gain that brings the sound of a range to the loudness that is asked for. */
 final class Levels

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Bitrate;
 
-use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Formats\Picture\BitrateMode;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Explains;
@@ -16,6 +16,7 @@ use OuterCrate\Planning\Cells\SaysRule;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\BitrateValue;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\ByteCount;
 
@@ -24,7 +25,7 @@ final readonly class BitrateCell implements Cell, Explains, SaysRule
 {
     use PlainCell;
 
-    public const NAME = 'bitrate';
+    public const NAME = BitrateValue::CELL;
 
     public function label(): string
     {

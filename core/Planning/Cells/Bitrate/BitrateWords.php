@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Bitrate;
 
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Json\Fields;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\ByteCount;

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\Bitrate;
 
 use InvalidArgumentException;
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Formats\Video\QualityScale;
-use OuterCrate\Hosts\AskedRate;
+use OuterCrate\Hosts\Asks\AskedRate;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\BitrateValue;
 use OuterCrate\Units\Bitrate;
 use OuterCrate\Units\ByteCount;
 use OuterCrate\Units\Fraction;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\Bitrate;
 
 use OuterCrate\Planning\Draft;
+use OuterCrate\Planning\Values\BitrateValue;
 use OuterCrate\Units\Fraction;
 
 /** How many bits a decoder holds ready while they flow in at the peak: what a peak is a peak over. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\Colour;
 
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Formats\ColourSpace;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Formats\Picture\ColourSpace;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Explains;
@@ -15,6 +15,7 @@ use OuterCrate\Planning\Cells\PlainCell;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\ColourValue;
 use OuterCrate\Reading\Reading;
 
 /** Colour tags, sampling and depth. */
@@ -22,7 +23,7 @@ final readonly class ColourCell implements Cell, Explains
 {
     use PlainCell;
 
-    public const NAME = 'colour';
+    public const NAME = ColourValue::CELL;
 
     public function label(): string
     {

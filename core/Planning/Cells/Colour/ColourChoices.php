@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Colour;
 
-use OuterCrate\Formats\ColourSpace;
+use OuterCrate\Formats\Picture\ColourSpace;
 use OuterCrate\Planning\Cells\Choice;
 use OuterCrate\Planning\Cells\Part;
 

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Colour;
 
-use OuterCrate\Formats\ColourSpace;
+use OuterCrate\Formats\Picture\ColourSpace;
 use OuterCrate\Planning\Cells\Bounds;
 use OuterCrate\Planning\Cells\Shape;
+use OuterCrate\Planning\Values\ColourValue;
 
 /** The shape of the rule and of the decided value. */
 final class ColourSchema

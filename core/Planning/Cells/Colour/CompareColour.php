@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Colour;
 
-use OuterCrate\Formats\Colour;
+use OuterCrate\Formats\Picture\Colour;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Difference;
 use OuterCrate\Planning\Made;

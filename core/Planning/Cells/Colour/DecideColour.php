@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Colour;
 
-use OuterCrate\Formats\Chroma;
-use OuterCrate\Formats\Colour;
-use OuterCrate\Formats\ColourSpace;
-use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Picture\Chroma;
+use OuterCrate\Formats\Picture\Colour;
+use OuterCrate\Formats\Picture\ColourSpace;
+use OuterCrate\Formats\Picture\PixelFormat;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\ColourValue;
 use OuterCrate\Reading\ContentLight;
 use OuterCrate\Reading\MasteringDisplay;
 

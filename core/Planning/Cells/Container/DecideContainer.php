@@ -7,6 +7,7 @@ namespace OuterCrate\Planning\Cells\Container;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\ContainerValue;
 
 final class DecideContainer
 {

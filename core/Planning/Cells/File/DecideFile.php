@@ -10,6 +10,7 @@ use OuterCrate\Naming\NameTemplate;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\FileValue;
 use OuterCrate\Presets\Role;
 
 /** Name and folder, from a template; the next version where the name is taken. */

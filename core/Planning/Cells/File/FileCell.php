@@ -13,6 +13,7 @@ use OuterCrate\Planning\Cells\PlainCell;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\FileValue;
 use OuterCrate\Reading\Reading;
 
 /** What the file is called, and the folder it lies in. */
@@ -20,7 +21,7 @@ final readonly class FileCell implements Cell, Explains
 {
     use PlainCell;
 
-    public const NAME = 'file';
+    public const NAME = FileValue::CELL;
 
     public function label(): string
     {

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\FrameRate;
 
 use InvalidArgumentException;
-use OuterCrate\Formats\Scan;
-use OuterCrate\Hosts\FrameRateAsk;
+use OuterCrate\Formats\Picture\Scan;
+use OuterCrate\Hosts\Asks\FrameRateAsk;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\FieldMethod;
+use OuterCrate\Planning\Values\FrameRateMethod;
+use OuterCrate\Planning\Values\FrameRateValue;
 use OuterCrate\Units\FrameRate;
 
 /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\FrameRate;
 
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Explains;
@@ -15,6 +15,7 @@ use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\FrameRateValue;
 use OuterCrate\Reading\Reading;
 
 /** How many frames a second, and whether they are whole. */
@@ -22,7 +23,7 @@ final readonly class FrameRateCell implements Cell, Explains
 {
     use PlainCell;
 
-    public const NAME = 'frameRate';
+    public const NAME = FrameRateValue::CELL;
 
     public function label(): string
     {

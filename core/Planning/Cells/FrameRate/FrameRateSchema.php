@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\FrameRate;
 
-use OuterCrate\Formats\Scan;
+use OuterCrate\Formats\Picture\Scan;
 use OuterCrate\Planning\Cells\Shape;
+use OuterCrate\Planning\Values\FieldMethod;
+use OuterCrate\Planning\Values\FrameRateMethod;
 
 /** The shape of the rule and of the decided value. */
 final class FrameRateSchema

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\FrameSize;
 
 use InvalidArgumentException;
-use OuterCrate\Formats\BitrateMode;
+use OuterCrate\Formats\Picture\BitrateMode;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\Fitting;
+use OuterCrate\Planning\Values\FrameSizeValue;
 use OuterCrate\Units\Fraction;
 use OuterCrate\Units\FrameSize;
 use OuterCrate\Units\FrameWindow;

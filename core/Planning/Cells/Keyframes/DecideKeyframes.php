@@ -7,6 +7,7 @@ namespace OuterCrate\Planning\Cells\Keyframes;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\KeyframesValue;
 use OuterCrate\Units\Fraction;
 
 final class DecideKeyframes

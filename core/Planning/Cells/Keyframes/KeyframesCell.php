@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\Keyframes;
 
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Explains;
@@ -15,6 +15,7 @@ use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\KeyframesValue;
 use OuterCrate\Reading\Reading;
 
 /** How often a frame stands by itself, and what lies between. */
@@ -22,7 +23,7 @@ final readonly class KeyframesCell implements Cell, Explains
 {
     use PlainCell;
 
-    public const NAME = 'keyframes';
+    public const NAME = KeyframesValue::CELL;
 
     public function label(): string
     {

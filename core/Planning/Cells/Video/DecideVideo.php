@@ -9,6 +9,7 @@ use OuterCrate\Formats\Video\NoVideo;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\OriginSource;
 use OuterCrate\Planning\PlanImpossible;
+use OuterCrate\Planning\Values\VideoValue;
 
 /** Codec, profile and effort; the level follows when size and rate are known. */
 final class DecideVideo

@@ -6,7 +6,7 @@ namespace OuterCrate\Planning\Cells\Video;
 
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Video\LevelNeeds;
-use OuterCrate\Hosts\Asks;
+use OuterCrate\Hosts\Asks\Asks;
 use OuterCrate\Json\Fields;
 use OuterCrate\Planning\Cells\Cell;
 use OuterCrate\Planning\Cells\Explains;
@@ -16,6 +16,7 @@ use OuterCrate\Planning\Cells\Way;
 use OuterCrate\Planning\Draft;
 use OuterCrate\Planning\Made;
 use OuterCrate\Planning\Plan;
+use OuterCrate\Planning\Values\VideoValue;
 use OuterCrate\Reading\Reading;
 use OuterCrate\Units\ByteCount;
 
@@ -24,7 +25,7 @@ final readonly class VideoCell implements Cell, Explains
 {
     use PlainCell;
 
-    public const NAME = 'video';
+    public const NAME = VideoValue::CELL;
 
     public function label(): string
     {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace OuterCrate\Planning\Cells\Video;
 
-use OuterCrate\Formats\BitrateMode;
 use OuterCrate\Formats\Catalogue;
-use OuterCrate\Formats\Chroma;
-use OuterCrate\Formats\PixelFormat;
+use OuterCrate\Formats\Picture\BitrateMode;
+use OuterCrate\Formats\Picture\Chroma;
+use OuterCrate\Formats\Picture\PixelFormat;
 use OuterCrate\Formats\Video\VideoCodec;
 use OuterCrate\Planning\Cells\Choice;
 use OuterCrate\Planning\Cells\Part;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace OuterCrate\Planning\Cells\Video;
 
 use OuterCrate\Planning\Cells\Shape;
+use OuterCrate\Planning\Values\VideoValue;
 
 /** The shape of the rule and of the decided value. */
 final class VideoSchema
