@@ -16,6 +16,9 @@ final class Condition
     /** Bytes up to which the whole file is looked through at each start: a second's work. */
     private const MAX_CHECKED = 64_000_000;
 
+    /** Migrations before 1.0. After the last one, the schema is that of 1.0. */
+    private const BEFORE_1_0 = ['first' => '2026_11_24_000001_create_crate_tables', 'last' => '2026_12_02_000005_give_parts_columns'];
+
     /** @throws DatabaseUnusable */
     public static function check(Connection $connection): void
     {
@@ -97,6 +100,15 @@ final class Condition
         }
         $steps = $schema->hasTable('migrations') ? $connection->table('migrations')->pluck('migration')->all() : [];
         $known = Upgrade::known();
+        if (in_array(self::BEFORE_1_0['first'], $steps, true)) {
+            in_array(self::BEFORE_1_0['last'], $steps, true) ?: throw new DatabaseUnusable(
+                "{$name} was made by an early version of Outer Crate.",
+                'Start the last version before 1.0 once to upgrade it, then start this version. Nothing was changed.',
+                'database-early',
+            );
+
+            return;
+        }
         if (array_intersect($steps, $known) === []) {
             $todo = 'Name another one in DB_DATABASE.';
             throw new DatabaseUnusable("{$name} is the database of another application.", $todo, 'database-foreign');

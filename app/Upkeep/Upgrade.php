@@ -7,6 +7,7 @@ use App\Database\DatabaseUnusable;
 use Closure;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Database\Connection;
+use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use PDOException;
@@ -55,7 +56,9 @@ final class Upgrade
     /** @return list<string> names of the steps that this version knows */
     public static function known(): array
     {
-        return array_map(fn (string $path): string => basename($path, '.php'), glob(database_path('migrations/*.php')) ?: []);
+        $migrator = app(Migrator::class);
+
+        return array_keys($migrator->getMigrationFiles([database_path('migrations'), ...$migrator->paths()]));
     }
 
     /** @return list<string> names of the steps that were taken */

@@ -148,18 +148,6 @@ final readonly class ProbeReader
         return $untimed;
     }
 
-    /**
-     * Whether the times of frames were kept with it.
-     *
-     * @param  array<mixed>  $probe  the prober's JSON, decoded, with `boxes` and `orders`
-     */
-    public static function hasTimes(array $probe): bool
-    {
-        $orders = (new Fields($probe))->within('orders');
-
-        return array_filter(self::untimed($probe), fn (int $stream): bool => $orders->within((string) $stream)->all() === []) === [];
-    }
-
     private static function isVideo(Fields $stream): bool
     {
         return $stream->text('codec_type') === 'video' && $stream->within('disposition')->int('attached_pic') !== 1;

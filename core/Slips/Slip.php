@@ -25,6 +25,7 @@ final readonly class Slip
      * @param  string|null  $xxh64  of the whole file, lower-case hex: what lists of media files mostly hold
      * @param  Decoded|null  $decoded  null where it was not decoded to its end
      * @param  string|null  $engine  its version
+     * @param  string|null  $version  of Outer Crate
      * @param  int  $tries  1, or more where rate control first came out too far from what was promised
      */
     public function __construct(
@@ -40,6 +41,7 @@ final readonly class Slip
         public ?string $xxh64 = null,
         public ?Decoded $decoded = null,
         public ?string $engine = null,
+        public ?string $version = null,
     ) {
     }
 
@@ -79,6 +81,7 @@ final readonly class Slip
             'level' => $this->level?->toArray(),
             'decoded' => $this->decoded?->toArray(),
             'engine' => $this->engine,
+            'version' => $this->version,
         ];
     }
 

@@ -57,7 +57,7 @@ final class SlipText
             self::line('xxHash64', $slip->text('xxh64') ?? '–'),
             self::line('Begun', $run->text('startedAt') ?? '–'),
             self::line('Finished', $run->text('endedAt') ?? '–'),
-            self::line('Engine', $slip->text('engine') ?? '–'),
+            self::line('Made by', self::madeBy($slip)),
         );
         $told = [...$slip->rows('differences'), ...$slip->rows('notes')];
         foreach ($told as $one) {
@@ -65,6 +65,14 @@ final class SlipText
         }
 
         return $told === [] ? [...$lines, self::line('Differs', 'nothing')] : $lines;
+    }
+
+    private static function madeBy(Fields $slip): string
+    {
+        $version = $slip->text('version');
+        $engine = $slip->text('engine');
+
+        return 'Outer Crate'.($version === null ? '' : " {$version}").($engine === null ? '' : ", FFmpeg {$engine}");
     }
 
     private static function line(string $name, string $value): string

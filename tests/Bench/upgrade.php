@@ -4,18 +4,18 @@
  * Upgrades that are killed at any moment: afterwards the next one has to succeed, and every row has to be there. On SQLite and on a
  * PostgreSQL of its own.
  *
- * usage: bin/bench upgrade [TIMES]      100 of each when left out
+ * usage: bin/bench upgrade [TIMES]      10 of each when left out
  */
 
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
-use Tests\Support\EarlierDatabase;
+use Tests\Support\Later\LaterVersion;
 
 require __DIR__.'/bench.php.inc';
 
 const ROWS = 400;
 
-$times = (int) ($argv[1] ?? 100);
+$times = (int) ($argv[1] ?? 10);
 
 /**
  * @param  array<string, string>  $environment
@@ -23,7 +23,7 @@ $times = (int) ($argv[1] ?? 100);
  */
 $upgrade = function (array $environment, ?float $killedAfter = null): array {
     $begun = microtime(true);
-    $process = new Process(['php', 'artisan', 'crate:upgrade'], base_path(), $environment, null, 60);
+    $process = new Process(['php', LaterVersion::ARTISAN, 'crate:upgrade'], base_path(), $environment, null, 60);
     $process->start();
     while ($process->isRunning()) {
         if ($killedAfter !== null && microtime(true) - $begun > $killedAfter) {
@@ -52,7 +52,7 @@ $round = function (string $name, Closure $earlier, Closure $connect) use ($times
         $interrupted++;
         [, $isDone] = $upgrade($environment);
         $connect($environment);
-        $isWhole = $isDone && EarlierDatabase::counts() === ['settings' => ROWS, 'cuts' => ROWS, 'sheet_versions' => ROWS];
+        $isWhole = $isDone && LaterVersion::counts() === ['settings' => ROWS, 'cuts' => ROWS, 'sheet_versions' => ROWS];
         $broken += $isWhole ? 0 : 1;
     }
     figure("{$name}: upgrades that never came to an end, of {$interrupted} interrupted", (string) $broken, '0');
@@ -62,7 +62,7 @@ $file = "{$scratch}/earlier.sqlite";
 config(['database.connections.sqlite.database' => $file]);
 touch($file);
 DB::purge();
-EarlierDatabase::make(ROWS);
+LaterVersion::fill(ROWS);
 DB::purge();
 $round('SQLite', function () use ($file, $scratch): array {
     foreach (glob("{$scratch}/upgraded.sqlite*") as $old) {
@@ -80,7 +80,7 @@ $admin = beginPostgres($scratch);
 $on = ['DB_CONNECTION' => 'pgsql', 'DB_HOST' => "{$scratch}/pg", 'DB_USERNAME' => 'crate', 'CRATE_BACKUPS' => "{$scratch}/backups"];
 $admin->exec('create database earlier');
 usePostgres($scratch, 'earlier');
-EarlierDatabase::make(ROWS);
+LaterVersion::fill(ROWS);
 DB::disconnect();
 $number = 0;
 $round('PostgreSQL', function () use ($admin, $on, &$number): array {

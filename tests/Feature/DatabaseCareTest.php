@@ -8,7 +8,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use Symfony\Component\Process\Process;
-use Tests\Support\EarlierDatabase;
+use Tests\Support\Later\LaterVersion;
 
 /*
  * An SQLite file of a test's own: what an upgrade does to it, whatever happens meanwhile, and what is said of one that cannot be used.
@@ -21,8 +21,9 @@ beforeEach(function (): void {
         'database.default' => 'sqlite', 'database.connections.sqlite.database' => $this->file, 'crate.backups' => $this->folder('backups'),
     ]);
     DB::purge();
-    /** Another process, as at a start. */
-    $this->upgrade = fn (): Process => new Process(['php', 'artisan', 'crate:upgrade'], base_path(), [
+    LaterVersion::in(app());
+    /** A later version in another process, as at a start. */
+    $this->upgrade = fn (): Process => new Process(['php', LaterVersion::ARTISAN, 'crate:upgrade'], base_path(), [
         'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $this->file, 'CRATE_BACKUPS' => $this->folder('backups'),
     ]);
     $this->says = function (): string {
@@ -33,7 +34,7 @@ beforeEach(function (): void {
 });
 
 it('comes to an end after it was killed at any moment, with every row', function () {
-    EarlierDatabase::make(50);
+    LaterVersion::fill(50);
     DB::purge();
     copy($this->file, $earlier = $this->folder('earlier.sqlite'));
     $begun = microtime(true);
@@ -48,14 +49,25 @@ it('comes to an end after it was killed at any moment, with every row', function
         $process->stop(0, SIGKILL);
         expect(($this->says)())->toBe('done');
         DB::purge();
-        expect(EarlierDatabase::counts())->toBe(['settings' => 50, 'cuts' => 50, 'sheet_versions' => 50])
+        expect(LaterVersion::counts())->toBe(['settings' => 50, 'cuts' => 50, 'sheet_versions' => 50])
             ->and(app(Upgrade::class)->isCurrent())->toBeTrue()
             ->and((array) DB::selectOne('pragma integrity_check'))->toBe(['integrity_check' => 'ok']);
     }
 });
 
+it('takes over a database from the last version before 1.0', function () {
+    LaterVersion::fill(3);
+    DB::table('migrations')->delete();
+    foreach (['2026_11_24_000001_create_crate_tables', '2026_12_02_000005_give_parts_columns'] as $migration) {
+        DB::table('migrations')->insert(['migration' => $migration, 'batch' => 1]);
+    }
+    app(Upgrade::class)->run(fn () => null);
+    expect(DB::table('migrations')->pluck('migration')->all())->toBe(Upgrade::known())
+        ->and(LaterVersion::counts())->toBe(['settings' => 3, 'cuts' => 3, 'sheet_versions' => 3]);
+});
+
 it('copies the database before it upgrades it, and keeps the last three copies', function () {
-    EarlierDatabase::make(3);
+    LaterVersion::fill(3);
     DB::purge();
     copy($this->file, $earlier = $this->folder('earlier.sqlite'));
     foreach (range(1, 5) as $time) {
@@ -88,7 +100,7 @@ it('says of a database that cannot be used what is wrong with it, and what to do
         file_put_contents($this->file, 'a shopping list');
     }, ['care.sqlite is damaged', 'bin/crate database restore']],
     'damaged, with a copy' => [function (): void {
-        EarlierDatabase::make(50);
+        LaterVersion::fill(50);
         app(Upgrade::class)->run(fn () => null);
         DB::purge();
         $file = fopen($this->file, 'r+b');
@@ -104,8 +116,13 @@ it('says of a database that cannot be used what is wrong with it, and what to do
         DB::table('migrations')->insert(['migration' => '2031_01_01_000001_what_is_to_come', 'batch' => 2]);
         DB::purge();
     }, ['newer version of Outer Crate']],
+    'of an early version' => [function (): void {
+        LaterVersion::fill(1);
+        DB::table('migrations')->update(['migration' => '2026_11_24_000001_create_crate_tables']);
+        DB::purge();
+    }, ['early version', 'Start the last version before 1.0 once', 'Nothing was changed']],
     'locked' => [function (): Closure {
-        EarlierDatabase::make(1);
+        LaterVersion::fill(1);
         DB::purge();
         $pdo = new PDO("sqlite:{$this->file}");
         $pdo->exec('begin exclusive');

@@ -162,11 +162,10 @@ it('serves its pages by nginx and PHP-FPM with the files that we give, and asks 
 
 it('carries an SQLite file over into PostgreSQL, whole', function () {
     $file = $this->folder('earlier.sqlite');
-    $dump = (string) file_get_contents(base_path('tests/Support/earlier/before-one-kind-of-work.sql'));
+    $dump = (string) file_get_contents(base_path('tests/fixtures/databases/1.0.0.sql'));
     (new PDO("sqlite:{$file}"))->exec(str_replace('{folder}', dirname($file), $dump));
     config(['database.connections.sqlite.database' => $file]);
     DB::purge('sqlite');
-    Artisan::call('migrate', ['--force' => true, '--database' => 'sqlite']);
     $rows = fn (string $connection): array => collect(DB::connection('sqlite')->getSchemaBuilder()->getTableListing(schemaQualified: false))
         ->diff(['migrations', 'sqlite_sequence'])->sort()->values()
         ->mapWithKeys(fn (string $table): array => [$table => DB::connection($connection)->table($table)->count()])->all();

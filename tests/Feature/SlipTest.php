@@ -106,7 +106,7 @@ it('gives slips as text, and lists of hashes that grow by a generation', functio
         "Few master.mov\n==============\nCut             Few\nPreset          Archive 10-bit, version 1",
         'SHA-256         '.$runs[0]->refresh()->slip['sha256'],
         'Decoded         to its end · 12 compared',
-        'Engine          5.',
+        'Made by         Outer Crate '.config('app.version').', FFmpeg 5.',
         'Differs         nothing',
     );
 

@@ -28,6 +28,7 @@ class MachineController
             'freeBytes' => $free,
             'freeLabel' => $free === null ? null : (string) new ByteCount($free),
             'engine' => $this->capabilities->version(),
+            'version' => config('app.version'),
             'deliveries' => config('crate.deliveries'),
             'lineSpeed' => $speed->bitsPerSecond,
             'lineSpeedLabel' => (string) new Bitrate($speed->bitsPerSecond),

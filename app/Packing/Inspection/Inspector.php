@@ -103,6 +103,7 @@ class Inspector
             level: $made->level,
             decoded: $made->ends?->made,
             engine: $this->capabilities->version(),
+            version: config('app.version'),
         );
     }
 

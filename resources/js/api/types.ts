@@ -2225,6 +2225,10 @@ export interface Machine {
     freeBytes: number | null;
     freeLabel: string | null;
     engine: string | null;
+    /**
+     * Version of Outer Crate.
+     */
+    version: string;
     deliveries: string;
     lineSpeed: number;
     lineSpeedLabel: string;
@@ -2740,6 +2744,10 @@ export interface Slip {
      * Version of the engine that made it. Null, or not there, in slips of an earlier version.
      */
     engine?: string | null;
+    /**
+     * Version of Outer Crate that made it. Null or missing in slips from before 1.0.
+     */
+    version?: string | null;
     found: Words1;
 }
 /**

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
+import { useMachine } from '../api/queries';
 import type { Settings, SettingsRequest } from '../api/types';
 import { Accounts } from '../dispatch/Accounts';
 import { Button } from '../ui/Button';
@@ -54,7 +55,9 @@ export function SettingsPage() {
     );
     return (
         <div className="max-w-[1080px] px-5 py-4">
-            <Title about="What holds for this machine, and for all sheets">Settings</Title>
+            <Title about="For this machine and all sheets" more={<Version />}>
+                Settings
+            </Title>
             <dl className="border-t-2 border-rule text-[13px]">
                 {row(
                     'deliveries',
@@ -273,5 +276,17 @@ function Notifications() {
                 Notify me, too
             </button>
         </>
+    );
+}
+
+function Version() {
+    const { data } = useMachine();
+    return (
+        data && (
+            <p className="ml-auto shrink-0 text-[13px] text-soft">
+                Outer Crate {data.version}
+                {data.engine && `, FFmpeg ${data.engine}`}
+            </p>
+        )
     );
 }

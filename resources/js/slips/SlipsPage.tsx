@@ -141,6 +141,17 @@ export function SlipsPage() {
                         />
                     )}
                     <Row
+                        name="Made by"
+                        runs={runs}
+                        of={(slip) => (
+                            <Figures
+                                text={[`Outer Crate ${slip.version ?? ''}`, slip.engine && `FFmpeg ${slip.engine}`]
+                                    .filter(Boolean)
+                                    .join(', ')}
+                            />
+                        )}
+                    />
+                    <Row
                         name="Lies at"
                         runs={runs}
                         of={(_, run) => <Copyable text={run.path} shown={run.path} what="path" gone={!run.onDisk} />}

@@ -1,22 +1,28 @@
 <?php
 
-namespace Tests\Support;
+namespace Tests\Support\Later;
 
+use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Migrations\Migrator;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 
-/** A database as it was some steps ago, with rows in it, which is to be upgraded. */
-final class EarlierDatabase
+/** A version with one more migration, for tests of upgrades. */
+final class LaterVersion
 {
-    /** Steps that the later ones are done after: an earlier one would hold what no released version left behind. */
-    private const STEPS = 16;
+    public const ARTISAN = __DIR__.'/artisan.php';
 
-    /** Takes the first steps on the database that is configured, and puts some rows into it. */
-    public static function make(int $rows): void
+    public static function in(Application $app): void
     {
-        $steps = array_slice(glob(database_path('migrations/*.php')), 0, self::STEPS);
-        Artisan::call('migrate', ['--force' => true, '--path' => $steps, '--realpath' => true]);
-        $now = '2026-11-27 10:00:00';
+        $add = fn (Migrator $migrator) => $migrator->path(dirname(__DIR__, 2).'/fixtures/migrations');
+        $app->resolved('migrator') ? $add($app->make('migrator')) : $app->afterResolving('migrator', $add);
+    }
+
+    /** Makes a database of this version with some rows. */
+    public static function fill(int $rows): void
+    {
+        Artisan::call('migrate', ['--force' => true, '--path' => [database_path('migrations')], '--realpath' => true]);
+        $now = '2026-12-02 10:00:00';
         $times = ['created_at' => $now, 'updated_at' => $now];
         foreach (range(1, $rows) as $i) {
             DB::table('settings')->insert(['key' => "made-up-{$i}", 'value' => '1', ...$times]);
@@ -28,7 +34,7 @@ final class EarlierDatabase
         }
     }
 
-    /** @return array<string, int> rows of each table that had some */
+    /** @return array<string, int> rows of each table that has some */
     public static function counts(): array
     {
         return array_map(fn (string $table): int => DB::table($table)->count(), [
