@@ -2,6 +2,7 @@
 
 namespace App\Console;
 
+use App\Configuration\DispatchSettings;
 use App\Models\ActivityEntry;
 use App\SignIn\ActivityLog;
 
@@ -16,7 +17,7 @@ class ActivityCommand extends CrateCommand
 
     protected function perform(): int
     {
-        $zone = (string) config('crate.dispatch.zone');
+        $zone = app(DispatchSettings::class)->zone;
         $entries = app(ActivityLog::class)->search(implode(' ', (array) $this->argument('words')), limit: (int) $this->option('limit'));
         if ($this->option('json')) {
             $this->json(['entries' => $entries->toArray()]);

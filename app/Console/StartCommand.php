@@ -2,6 +2,7 @@
 
 namespace App\Console;
 
+use App\Configuration\AccessSettings;
 use App\Database\DatabaseFault;
 use App\Supervision\PageServer;
 use App\Supervision\Roster;
@@ -120,7 +121,7 @@ class StartCommand extends Command
     /** @return list<string> */
     private function trusted(): array
     {
-        $listed = (array) config('crate.trusted_proxies');
+        $listed = app(AccessSettings::class)->trustedProxies;
         foreach ($listed as $one) {
             [$address, $bits] = explode('/', $one, 2) + [1 => '0'];
             if (@inet_pton($address) === false || preg_match('~^\d{1,3}$~', $bits) !== 1) {

@@ -2,6 +2,7 @@
 
 namespace App\Console;
 
+use App\Configuration\DispatchSettings;
 use App\Models\Role;
 use App\Models\Token;
 use App\SignIn\Tokens;
@@ -58,7 +59,7 @@ class TokensCommand extends CrateCommand
         if ($day === null) {
             return null;
         }
-        $zone = (string) config('crate.dispatch.zone');
+        $zone = app(DispatchSettings::class)->zone;
 
         return Carbon::hasFormat((string) $day, 'Y-m-d')
             ? Carbon::createFromFormat('Y-m-d', (string) $day, $zone)?->startOfDay()->utc()

@@ -45,7 +45,7 @@ class WatchLoopCommand extends Command
         do {
             try {
                 DatabaseFile::look();
-                $settings->apply();
+                $settings->refresh();
                 $pause = $watcher->look();
                 if (Clock::seconds() - $kept > Housekeeping::EVERY_SECONDS) {
                     $kept = Clock::seconds();

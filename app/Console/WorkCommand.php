@@ -2,6 +2,7 @@
 
 namespace App\Console;
 
+use App\Configuration\QueueEndSettings;
 use App\Engine\Clock;
 use App\Models\QueueEnd;
 use App\Models\Work;
@@ -42,7 +43,7 @@ class WorkCommand extends Command
         $waitedFor = $kinds->delayingEnd();
         $hasEnded = fn (): bool => QueueEnd::query()->max('id') !== $last
             && ! Work::query()->whereIn('kind', $waitedFor)->whereIn('state', WorkState::underWay())->exists();
-        $isAllDone = fn (): bool => config('crate.end.quits') && $hasEnded();
+        $isAllDone = fn (): bool => app(QueueEndSettings::class)->quits && $hasEnded();
         $this->trap([SIGINT, SIGTERM, SIGQUIT], function () use (&$ending): void {
             $ending = true;
         });

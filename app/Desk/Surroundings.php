@@ -2,6 +2,7 @@
 
 namespace App\Desk;
 
+use App\Configuration\FolderSettings;
 use App\Engine\Capabilities;
 use App\Media\CutFile;
 use App\Media\Drive;
@@ -49,7 +50,7 @@ class Surroundings
     /** Where the files of a cut go. */
     public static function deliveries(string $cut): string
     {
-        return config('crate.deliveries').'/'.FileName::safe($cut);
+        return app(FolderSettings::class)->deliveries.'/'.FileName::safe($cut);
     }
 
     /** @param  list<TestedUpload>  $tested */

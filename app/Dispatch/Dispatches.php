@@ -2,6 +2,7 @@
 
 namespace App\Dispatch;
 
+use App\Configuration\DispatchSettings;
 use App\Dispatch\Connections\Connections;
 use App\Dispatch\Connections\SendingFailed;
 use App\Library\Hosts;
@@ -218,7 +219,7 @@ class Dispatches
      */
     public function release(Dispatch $dispatch, ?string $when, ?string $local = null, ?string $zone = null): void
     {
-        $zone ??= (string) config('crate.dispatch.zone');
+        $zone ??= app(DispatchSettings::class)->zone;
         $at = $when === 'at' ? ReleaseTime::of((string) $local, $zone) : null;
         if ($at !== null && $at->moment->getTimestamp() <= time()) {
             throw new InvalidArgumentException('That time has passed. Choose a later one, or release it now.');

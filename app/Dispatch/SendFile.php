@@ -2,6 +2,7 @@
 
 namespace App\Dispatch;
 
+use App\Configuration\DispatchSettings;
 use App\Dispatch\Connections\Connections;
 use App\Dispatch\Connections\HostConnection;
 use App\Dispatch\Connections\SendingFailed;
@@ -103,7 +104,8 @@ class SendFile implements Kind
     private function waitForItsTime(Dispatch $dispatch): void
     {
         $wait = $dispatch->not_before?->isFuture() ? (int) ceil(now()->diffInSeconds($dispatch->not_before)) : 0;
-        $hours = Hours::of((string) config('crate.dispatch.hours'), new DateTimeZone((string) config('crate.dispatch.zone')));
+        $settings = app(DispatchSettings::class);
+        $hours = Hours::of($settings->hours, new DateTimeZone($settings->zone));
         $wait = max($wait, $hours?->wait(now()->toDateTimeImmutable()) ?? 0);
         if ($wait > 0) {
             $dispatch->update(['stage' => Stage::Waiting, 'problem' => 'It is sent when its hour has come.']);
@@ -143,7 +145,7 @@ class SendFile implements Kind
         while ($offset < $dispatch->bytes) {
             $this->stand($meter);
             // Its hours may end while it is sent, and a person may say how fast.
-            $this->settings->apply();
+            $this->settings->refresh();
             $this->waitForItsTime($dispatch);
             $bytes = min($piece, $dispatch->bytes - $offset);
             $begun = Clock::seconds();
@@ -198,7 +200,7 @@ class SendFile implements Kind
     private function teachLine(Dispatch $dispatch): void
     {
         $seconds = (int) round($dispatch->seconds);
-        if ($seconds > 0 && isset($dispatch->run->plan['host']) && (int) config('crate.dispatch.bits_a_second') === 0) {
+        if ($seconds > 0 && isset($dispatch->run->plan['host']) && app(DispatchSettings::class)->bitsPerSecond === 0) {
             $dispatch->run->update(['sent_seconds' => $seconds, 'sent_at' => now()]);
         }
     }

@@ -2,6 +2,7 @@
 
 namespace App\Dispatch;
 
+use App\Configuration\DispatchSettings;
 use App\Library\Hosts;
 use App\Models\DetailTemplate;
 use App\Models\Dispatch;
@@ -46,7 +47,7 @@ class Templates
         $number = $template->number + 1;
         $fields = [
             'cut' => $dispatch->cut_name,
-            'date' => now((string) config('crate.dispatch.zone'))->format('Y-m-d'),
+            'date' => now(app(DispatchSettings::class)->zone)->format('Y-m-d'),
             'number' => (string) $number,
             'host' => $this->hosts->need($template->host)->name,
         ];

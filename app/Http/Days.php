@@ -2,6 +2,7 @@
 
 namespace App\Http;
 
+use App\Configuration\DispatchSettings;
 use DateTimeZone;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
@@ -13,7 +14,7 @@ final class Days
     public static function start(Request $request, string $name): ?Carbon
     {
         $day = $request->query($name);
-        $zone = new DateTimeZone((string) config('crate.dispatch.zone'));
+        $zone = new DateTimeZone(app(DispatchSettings::class)->zone);
 
         return is_string($day) && $day !== '' ? Carbon::createFromFormat('!Y-m-d', $day, $zone)?->utc() : null;
     }

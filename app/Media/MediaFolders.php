@@ -2,6 +2,7 @@
 
 namespace App\Media;
 
+use App\Configuration\FolderSettings;
 use App\Models\Cut;
 use App\Models\KeptName;
 use FilesystemIterator;
@@ -146,7 +147,8 @@ class MediaFolders
     {
         // PHP remembers for two minutes where a folder was.
         clearstatcache(true);
-        $folders = array_filter([...(array) config('crate.media_folders'), (string) config('crate.uploads')], Drive::answers(...));
+        $settings = app(FolderSettings::class);
+        $folders = array_filter([...$settings->media, $settings->uploads], Drive::answers(...));
 
         return array_values(array_unique(array_filter(array_map(realpath(...), $folders))));
     }

@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use App\Configuration\SetValues;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 use OuterCrate\Units\LineSpeed;
@@ -41,6 +42,6 @@ class Setting extends Model
             ->map(fn (Run $run): array => ['bytes' => (int) $run->getAttribute('bytes'), 'seconds' => (int) $run->sent_seconds])
             ->all();
 
-        return LineSpeed::said(max(1, (int) ($set->value ?? config('crate.line_speed'))))->taught($sent);
+        return LineSpeed::said(max(1, (int) ($set->value ?? app(SetValues::class)->get('crate.line_speed'))))->taught($sent);
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Packing;
 
+use App\Configuration\WorkSettings;
 use App\Engine\Capabilities;
 use App\Engine\EngineStuck;
 use App\Engine\Stopped;
@@ -57,7 +58,7 @@ class MakeFile implements Kind
             failure: 'An unexpected error stopped this encode. The cut is unchanged. See storage/logs for details.',
             group: WorkerGroup::Files,
             priority: Priority::File,
-            atOnce: (int) config('crate.work.at_once'),
+            atOnce: app(WorkSettings::class)->runsAtOnce,
             delaysEnd: true,
         );
     }

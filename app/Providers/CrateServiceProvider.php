@@ -3,6 +3,12 @@
 namespace App\Providers;
 
 use App\Analysis\AnalyseCut;
+use App\Configuration\AccessSettings;
+use App\Configuration\DispatchSettings;
+use App\Configuration\FolderSettings;
+use App\Configuration\QueueEndSettings;
+use App\Configuration\SetValues;
+use App\Configuration\WorkSettings;
 use App\Database\WriteFirstConnection;
 use App\Dispatch\BringBack;
 use App\Dispatch\FollowDispatch;
@@ -56,7 +62,12 @@ class CrateServiceProvider extends ServiceProvider
     /** Made once: they know much, and change nothing. */
     private const SHARED = [
         Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class,
-        Settings::class, Devices::class, ShippedPresets::class, ShippedHosts::class, Presets::class, Hosts::class,
+        SetValues::class, Settings::class, Devices::class, ShippedPresets::class, ShippedHosts::class, Presets::class, Hosts::class,
+    ];
+
+    /** Made anew each time, from what is set and configured at that moment. */
+    private const SETTINGS = [
+        AccessSettings::class, DispatchSettings::class, FolderSettings::class, QueueEndSettings::class, WorkSettings::class,
     ];
 
     public function register(): void
@@ -66,6 +77,9 @@ class CrateServiceProvider extends ServiceProvider
         Connection::resolverFor('sqlite', fn (...$arguments): WriteFirstConnection => new WriteFirstConnection(...$arguments));
         foreach (self::SHARED as $shared) {
             $this->app->singleton($shared);
+        }
+        foreach (self::SETTINGS as $settings) {
+            $this->app->bind($settings, fn (Application $app) => $settings::of($app->make(SetValues::class)));
         }
         // What it was told of a drive holds for all that ask.
         $this->app->singleton(DriveProbe::class);
@@ -81,6 +95,6 @@ class CrateServiceProvider extends ServiceProvider
         Event::listen(WorkEnded::class, ClearLeftovers::class);
         Event::listen(WorkEnded::class, SendWhenMade::class);
         Event::listen(WorkEnded::class, NoteSendingEnd::class);
-        $this->app->make(Settings::class)->apply();
+        $this->app->make(Settings::class)->refresh();
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\QueueEnd;
 
+use App\Configuration\QueueEndSettings;
 use App\Engine\EngineFailed;
 use App\Engine\Runner;
 use App\Models\QueueEnd;
@@ -59,6 +60,6 @@ class RunEndCommand implements Kind
     /** @return list<string> program and arguments */
     private static function command(): array
     {
-        return array_values(array_map(strval(...), (array) config('crate.end.command')));
+        return app(QueueEndSettings::class)->command;
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\QueueEnd;
 
+use App\Configuration\QueueEndSettings;
 use App\Engine\EngineFailed;
 use App\Models\QueueEnd;
 use App\Models\Work;
@@ -39,7 +40,7 @@ class TellQueueEnd implements Kind
 
     public function isAsked(): bool
     {
-        return (string) config('crate.end.webhook') !== '';
+        return app(QueueEndSettings::class)->webhook !== '';
     }
 
     public function run(Work $work, Meter $meter): void
@@ -49,7 +50,7 @@ class TellQueueEnd implements Kind
             return;
         }
         $meter->hold(2 * self::PATIENCE);
-        $problem = $this->send((string) config('crate.end.webhook'), $end->json());
+        $problem = $this->send(app(QueueEndSettings::class)->webhook, $end->json());
         if ($problem === null) {
             return;
         }
@@ -63,8 +64,8 @@ class TellQueueEnd implements Kind
     private function send(string $address, string $body): ?string
     {
         $time = (string) time();
-        $secret = config('crate.end.secret');
-        $signature = is_string($secret)
+        $secret = app(QueueEndSettings::class)->secret;
+        $signature = $secret !== null
             ? ['X-Outer-Crate-Signature' => 'sha256='.hash_hmac('sha256', "{$time}.{$body}", Crypt::decryptString($secret))]
             : [];
         $target = WebhookTarget::address($address);

@@ -2,6 +2,8 @@
 
 namespace App\Resources;
 
+use App\Configuration\QueueEndSettings;
+use App\Configuration\WorkSettings;
 use App\Models\WorkState;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -61,7 +63,7 @@ final class QueueResource
             $run->percent / 100,
             $run->seconds_left,
             (bool) $run->paused,
-        )), (int) config('crate.work.at_once'));
+        )), app(WorkSettings::class)->runsAtOnce);
     }
 
     /**
@@ -100,7 +102,7 @@ final class QueueResource
             'made' => $made,
             'failed' => $failed,
             'words' => implode(' ', $words) ?: 'The queue is empty.',
-            'sound' => (string) config('crate.end.sound'),
+            'sound' => app(QueueEndSettings::class)->sound,
         ];
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Resources;
 
+use App\Configuration\DispatchSettings;
 use App\Media\Drive;
 use App\Settings\EndSound;
 use App\Settings\RunsAtOnce;
@@ -25,7 +26,7 @@ final class SettingsResource
             'sounds' => EndSound::SOUNDS,
             'mostAtOnce' => RunsAtOnce::MOST,
             'cores' => SideBySide::cores(),
-            'zone' => config('crate.dispatch.zone'),
+            'zone' => app(DispatchSettings::class)->zone,
             'changed' => $settings->changed(),
         ];
     }

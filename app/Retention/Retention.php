@@ -2,6 +2,7 @@
 
 namespace App\Retention;
 
+use App\Configuration\SetValues;
 use App\Settings\RetentionSetting;
 use OuterCrate\Store\Aged;
 use OuterCrate\Store\RetentionLimit;
@@ -33,7 +34,7 @@ final class Retention
     /** Deletes what exceeds the limits of the settings. */
     public function apply(): void
     {
-        $limits = RetentionSetting::limits((array) config('crate.retention'));
+        $limits = RetentionSetting::limits((array) app(SetValues::class)->get('crate.retention'));
         foreach ($this->kinds as $kind) {
             $limit = $limits[$kind->name()] ?? self::none();
             if ($limit->days === null && $limit->gigabytes === null) {

@@ -2,6 +2,8 @@
 
 namespace App\Settings;
 
+use App\Configuration\SetValues;
+
 /** What settings have in common that stand in for a key of the configuration. */
 trait Configured
 {
@@ -9,7 +11,7 @@ trait Configured
 
     public function current(): mixed
     {
-        return config((string) $this->configured());
+        return app(SetValues::class)->get((string) $this->configured());
     }
 
     public function told(mixed $value): mixed

@@ -2,6 +2,7 @@
 
 namespace App\Settings;
 
+use App\Configuration\DispatchSettings;
 use DateTimeZone;
 use InvalidArgumentException;
 use OuterCrate\Dispatch\Hours;
@@ -25,7 +26,7 @@ final class SendHours implements Entry
     {
         $hours = is_string($value) ? trim($value) : null;
         try {
-            Hours::of($hours ?? '?', new DateTimeZone((string) config('crate.dispatch.zone')));
+            Hours::of($hours ?? '?', new DateTimeZone(app(DispatchSettings::class)->zone));
         } catch (InvalidArgumentException $e) {
             throw new SettingRefused($e->getMessage(), 'Write from when to when, such as 22:00-06:30, or nothing for all of the day.');
         }

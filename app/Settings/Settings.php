@@ -2,6 +2,7 @@
 
 namespace App\Settings;
 
+use App\Configuration\SetValues;
 use App\Models\Setting;
 use Illuminate\Support\Facades\DB;
 use Throwable;
@@ -15,10 +16,7 @@ class Settings
     /** @var list<Entry> */
     private readonly array $entries;
 
-    /** @var array<string, mixed> what is configured, by name, before anything stood in for it */
-    private array $configured = [];
-
-    public function __construct()
+    public function __construct(private readonly SetValues $values)
     {
         $this->entries = [
             new DeliveriesFolder, new MediaFoldersList, new LineSpeedSetting, new RunsAtOnce, new EndSound, new WebhookAddress,
@@ -35,7 +33,7 @@ class Settings
     /** @return array<string, mixed> by name, as they are told */
     public function all(): array
     {
-        $this->apply();
+        $this->refresh();
 
         return array_combine($this->names(), array_map(fn (Entry $entry): mixed => $entry->told($entry->current()), $this->entries));
     }
@@ -69,7 +67,7 @@ class Settings
                     : Setting::query()->updateOrCreate(['key' => $key], ['value' => $value, 'updated_at' => now()]);
             }
         });
-        $this->apply();
+        $this->refresh();
     }
 
     /** @return list<string> names of those that somebody set */
@@ -80,8 +78,8 @@ class Settings
         return array_values(array_filter($this->names(), fn (string $name): bool => in_array(self::key($name), $set, true)));
     }
 
-    /** Has what is set stand in for what is configured, in this process from now on. */
-    public function apply(): void
+    /** Reads again what is set; it holds in this process from now on. */
+    public function refresh(): void
     {
         try {
             // Every process and every answer begins with this: as rows, which takes a fifth of what a model does.
@@ -90,14 +88,12 @@ class Settings
             // There is no database yet, or it cannot be asked for a moment: what was known holds.
             return;
         }
+        $values = [];
         foreach ($this->entries as $entry) {
-            $key = (string) $entry->configured();
-            if (! array_key_exists($key, $this->configured)) {
-                $this->configured[$key] = config($key);
-            }
-            $wanted = $set[self::key($entry->name())] ?? $this->configured[$key];
-            config($key) === $wanted ?: config([$key => $wanted]);
+            $key = self::key($entry->name());
+            array_key_exists($key, $set) ? $values[(string) $entry->configured()] = $set[$key] : null;
         }
+        $this->values->replace($values);
     }
 
     private static function key(string $name): string

@@ -2,6 +2,7 @@
 
 namespace App\Settings;
 
+use App\Configuration\QueueEndSettings;
 use Symfony\Component\HttpFoundation\IpUtils;
 
 /**
@@ -40,7 +41,7 @@ final class WebhookTarget
 
     private static function isAllowed(string $address): bool
     {
-        if (IpUtils::checkIp($address, (array) config('crate.end.webhook_allow'))) {
+        if (IpUtils::checkIp($address, app(QueueEndSettings::class)->webhookAllow)) {
             return true;
         }
         $bytes = (string) inet_pton($address);

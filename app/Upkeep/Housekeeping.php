@@ -2,6 +2,7 @@
 
 namespace App\Upkeep;
 
+use App\Configuration\FolderSettings;
 use FilesystemIterator;
 use Illuminate\Support\Facades\File;
 use RecursiveDirectoryIterator;
@@ -34,7 +35,7 @@ final class Housekeeping
     {
         $this->forgetExpired((string) config('cache.stores.file.path'));
         $this->remove((string) config('session.files'), 60 * (int) config('session.lifetime'), '~^[A-Za-z0-9]{40}$~');
-        $this->remove((string) config('crate.uploads'), 86_400 * self::PARTIAL_DAYS, '~^\..+\.(partial|hash)$~');
+        $this->remove(app(FolderSettings::class)->uploads, 86_400 * self::PARTIAL_DAYS, '~^\..+\.(partial|hash)$~');
         $this->remove(Copies::folder(), 86_400, '~\.partial$~');
         $this->removeWork();
         $this->removeServed();

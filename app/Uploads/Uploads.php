@@ -2,6 +2,7 @@
 
 namespace App\Uploads;
 
+use App\Configuration\FolderSettings;
 use App\Media\Drive;
 use App\Media\FileProblem;
 use App\Media\OutputFile;
@@ -211,7 +212,7 @@ class Uploads
 
     private function folder(): string
     {
-        return (string) config('crate.uploads');
+        return app(FolderSettings::class)->uploads;
     }
 
     private function expiry(): CarbonInterface

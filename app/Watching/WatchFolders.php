@@ -2,6 +2,7 @@
 
 namespace App\Watching;
 
+use App\Configuration\FolderSettings;
 use App\Library\Hosts;
 use App\Library\Presets;
 use App\Library\UnknownName;
@@ -50,7 +51,8 @@ class WatchFolders
                 'What cannot be packed is set aside in it: change who may write there.',
             );
         }
-        foreach ([config('crate.deliveries'), config('crate.derived')] as $own) {
+        $folders = app(FolderSettings::class);
+        foreach ([$folders->deliveries, $folders->derived] as $own) {
             $own = realpath($own) ?: $own;
             if (str_starts_with("{$real}/", "{$own}/") || str_starts_with("{$own}/", "{$real}/")) {
                 throw new WatchRefused('What is made would be packed again and again.', "Choose a folder apart from {$own}.");

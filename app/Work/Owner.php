@@ -2,6 +2,8 @@
 
 namespace App\Work;
 
+use App\Configuration\WorkSettings;
+
 /** The name under which a process has work in hand: it tells whether the process is still there. */
 final class Owner
 {
@@ -39,7 +41,7 @@ final class Owner
     /** As the configuration calls this one; a colon would part its name. */
     public static function machine(): string
     {
-        return str_replace(':', '-', (string) config('crate.work.machine'));
+        return str_replace(':', '-', app(WorkSettings::class)->machine);
     }
 
     /**

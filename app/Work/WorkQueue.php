@@ -2,6 +2,7 @@
 
 namespace App\Work;
 
+use App\Configuration\WorkSettings;
 use App\Engine\Clock;
 use App\Models\Work;
 use App\Models\WorkState;
@@ -36,7 +37,7 @@ class WorkQueue
     /** Seconds that a lease lasts without being renewed. */
     public static function lease(): float
     {
-        return (float) config('crate.work.lease');
+        return app(WorkSettings::class)->lease;
     }
 
     /**
@@ -183,7 +184,7 @@ class WorkQueue
         if ($isBusy || $waiting()->where(Work::due(...))->exists()) {
             return self::BUSY_PAUSE;
         }
-        $idle = (float) config('crate.work.idle');
+        $idle = app(WorkSettings::class)->idle;
         $due = $waiting()->min('not_before');
         $seconds = $due === null ? $idle : now()->diffInMilliseconds(Carbon::parse($due, 'UTC')) / 1000;
 
@@ -477,7 +478,7 @@ class WorkQueue
             ->where($this->isAbandoned(...))
             ->where(['paused' => true, 'stop_asked' => false])
             ->update(['state' => WorkState::Waiting, 'owner' => null, 'lease_until' => null, 'seconds_left' => null]);
-        $most = (int) config('crate.work.most_lost');
+        $most = app(WorkSettings::class)->mostLost;
         $this->endAbandoned($abandoned, fn (Builder $query) => $query->where('stop_asked', true), ['state' => WorkState::Stopped]);
         $this->endAbandoned($abandoned, fn (Builder $query) => $query->where('lost', '>=', $most), [
             'state' => WorkState::Failed,

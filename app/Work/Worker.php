@@ -121,7 +121,7 @@ class Worker
     {
         if (Clock::seconds() - $this->heard > self::HEARS) {
             $this->heard = Clock::seconds();
-            $this->settings->apply();
+            $this->settings->refresh();
         }
     }
 

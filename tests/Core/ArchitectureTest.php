@@ -21,7 +21,7 @@ const CORE = [
 ];
 
 const APP = [
-    ['Schema', 'Database'],
+    ['Schema', 'Database', 'Configuration'],
     ['Models'],
     ['Engine', 'SignIn'],
     ['Media', 'Supervision'],

@@ -1,5 +1,6 @@
 <?php
 
+use App\Configuration\WorkSettings;
 use App\Models\Cut;
 use App\Models\QueueEnd;
 use App\Models\Setting;
@@ -24,7 +25,7 @@ it('keeps what is set, has it hold at once, and puts it back to what is configur
     expect($now['deliveries'])->toBe($this->folder('elsewhere'))
         ->and($now['deliveriesVolume']['isThere'])->toBeTrue()
         ->and($now['changed'])->toBe(['deliveries', 'runsAtOnce', 'endSound'])
-        ->and(config('crate.work.at_once'))->toBe(3)
+        ->and(app(WorkSettings::class)->runsAtOnce)->toBe(3)
         ->and($this->getJson('/api/machine')->json('deliveries'))->toBe($this->folder('elsewhere'));
     $cut = $this->bringIn('few');
     $output = ['preset' => 'sound-wav', 'host' => null, 'edits' => (object) []];
@@ -130,16 +131,16 @@ it('sends no notification to an address that is not on the internet, wherever it
 it('holds in a process that runs for long, as soon as it is set elsewhere', function () {
     $settings = app(Settings::class);
     Setting::query()->create(['key' => 'runsAtOnce', 'value' => 7]);
-    $settings->apply();
-    expect(config('crate.work.at_once'))->toBe(7);
+    $settings->refresh();
+    expect(app(WorkSettings::class)->runsAtOnce)->toBe(7);
     Setting::query()->delete();
-    $settings->apply();
-    expect(config('crate.work.at_once'))->toBe(1);
+    $settings->refresh();
+    expect(app(WorkSettings::class)->runsAtOnce)->toBe(1);
 });
 
 it('tells nobody where that was set, whatever is configured', function () {
     config(['crate.end.webhook' => 'http://127.0.0.1:1/configured']);
-    expect((new Settings)->all()['webhook'])->toBe('http://127.0.0.1:1/configured');
+    expect(app(Settings::class)->all()['webhook'])->toBe('http://127.0.0.1:1/configured');
     ($this->set)(['webhook' => '']);
     expect($this->getJson('/api/settings')->json('webhook'))->toBeNull();
     $this->queued(($this->cut)(), [['preset' => 'sound-wav']]);

@@ -2,6 +2,7 @@
 
 namespace App\Dispatch\Connections;
 
+use App\Configuration\DispatchSettings;
 use App\Models\HostAccount;
 
 /** Which connection an account's host is talked to by. An adapter for another host is named here. */
@@ -30,7 +31,7 @@ class Connections
      */
     public static function reached(string $host): array
     {
-        $address = (string) (config('crate.dispatch.hosts')[$host] ?? '');
+        $address = app(DispatchSettings::class)->hosts[$host] ?? '';
         if ($address === '') {
             throw SendingFailed::needsPerson('not-reached', "This machine is not told where {$host} is reached.", 'Set CRATE_HOSTS_AT.');
         }

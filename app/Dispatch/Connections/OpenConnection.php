@@ -2,6 +2,7 @@
 
 namespace App\Dispatch\Connections;
 
+use App\Configuration\DispatchSettings;
 use App\Models\Dispatch;
 use App\Models\HostAccount;
 use Closure;
@@ -76,7 +77,7 @@ final class OpenConnection implements HostConnection
     public function send(Dispatch $dispatch, int $offset, int $bytes, Closure $onBytes): int
     {
         $isEnded = false;
-        $limit = intdiv((int) config('crate.dispatch.bits_a_second'), 8);
+        $limit = intdiv(app(DispatchSettings::class)->bitsPerSecond, 8);
         $body = new LimitStream(Utils::streamFor(Utils::tryFopen($dispatch->file, 'rb')), $bytes, $offset);
         $request = $this->client($dispatch->account)
             ->timeout(0)

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Configuration\DispatchSettings;
 use App\Dispatch\Dispatches;
 use App\Dispatch\Facts;
 use App\Dispatch\HostAccounts;
@@ -42,12 +43,12 @@ class DispatchController
         return response()->json([
             'dispatches' => DispatchResource::all(Dispatch::listed()->limit(self::SHOWN)->get()),
             'accounts' => $this->accounts->all()->map(fn (HostAccount $one): array => DispatchResource::account($one)),
-            'hosts' => array_keys((array) config('crate.dispatch.hosts')),
+            'hosts' => array_keys(app(DispatchSettings::class)->hosts),
             'templates' => $this->templates->all()->map(
                 fn (DetailTemplate $one): array => ['id' => $one->id, 'host' => $one->host, 'name' => $one->name],
             ),
             'questions' => DispatchResource::questions(),
-            'zone' => config('crate.dispatch.zone'),
+            'zone' => app(DispatchSettings::class)->zone,
         ]);
     }
 
@@ -55,7 +56,7 @@ class DispatchController
     {
         $asked = Payload::of($request, 'dispatch-request');
         $at = isset($asked['at'])
-            ? self::tried(fn () => ReleaseTime::of($asked['at'], $asked['zone'] ?? (string) config('crate.dispatch.zone')))
+            ? self::tried(fn () => ReleaseTime::of($asked['at'], $asked['zone'] ?? app(DispatchSettings::class)->zone))
             : null;
         $notBefore = $at === null ? null : Carbon::instance($at->moment);
         [$run, $visibility] = [$this->run($asked['run']), $asked['visibility'] ?? 'private'];

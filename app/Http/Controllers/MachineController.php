@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Configuration\FolderSettings;
 use App\Engine\Capabilities;
 use App\Http\Payload;
 use App\Media\Drive;
@@ -21,7 +22,7 @@ class MachineController
 
     public function show(Request $request): JsonResponse
     {
-        $free = Drive::freeBytes(config('crate.deliveries'));
+        $free = Drive::freeBytes(app(FolderSettings::class)->deliveries);
         $speed = Setting::lineSpeed();
 
         return response()->json([
@@ -29,7 +30,7 @@ class MachineController
             'freeLabel' => $free === null ? null : (string) new ByteCount($free),
             'engine' => $this->capabilities->version(),
             'version' => config('app.version'),
-            'deliveries' => config('crate.deliveries'),
+            'deliveries' => app(FolderSettings::class)->deliveries,
             'lineSpeed' => $speed->bitsPerSecond,
             'lineSpeedLabel' => (string) new Bitrate($speed->bitsPerSecond),
             'lineSpeedLearntFrom' => $speed->files,

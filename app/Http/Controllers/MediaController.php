@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Configuration\FolderSettings;
 use App\Media\MediaFolders;
 use App\Models\Cut;
 use App\Models\KeptName;
@@ -23,7 +24,7 @@ class MediaController
             ->pluck('id', 'path');
 
         return response()->json([
-            'folders' => config('crate.media_folders'),
+            'folders' => app(FolderSettings::class)->media,
             'files' => array_map(fn (array $file): array => MediaFileResource::of($file, $taken[$file['path']] ?? null), $page),
             'found' => count($found),
         ]);

@@ -2,6 +2,7 @@
 
 namespace App\Http\Middleware;
 
+use App\Configuration\AccessSettings;
 use App\Models\Role;
 use App\Models\User;
 use App\SignIn\Door;
@@ -39,7 +40,7 @@ final class SignedIn
             return $next($request);
         }
         $isOwn = OwnMachine::made($request);
-        if ($isOwn && (! config('crate.sign_in_here') || ! Users::any())) {
+        if ($isOwn && (! app(AccessSettings::class)->signInHere || ! Users::any())) {
             (new Visitor(null, Role::Owner))->set($request);
 
             return $next($request);

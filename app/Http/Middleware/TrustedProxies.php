@@ -2,6 +2,7 @@
 
 namespace App\Http\Middleware;
 
+use App\Configuration\AccessSettings;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 
@@ -14,6 +15,6 @@ final class TrustedProxies extends TrustProxies
     /** @return list<string> */
     protected function proxies(): array
     {
-        return (array) config('crate.trusted_proxies');
+        return app(AccessSettings::class)->trustedProxies;
     }
 }

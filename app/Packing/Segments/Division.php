@@ -2,6 +2,7 @@
 
 namespace App\Packing\Segments;
 
+use App\Configuration\WorkSettings;
 use App\Engine\Capabilities;
 use App\Models\Part;
 use App\Models\PresentWorker;
@@ -30,6 +31,7 @@ class Division
         private readonly Capabilities $capabilities,
         private readonly Room $room,
         private readonly PlanDocument $documents,
+        private readonly WorkSettings $settings,
     ) {
     }
 
@@ -76,7 +78,7 @@ class Division
             return [];
         }
         $times = new TimeEstimate($this->encoders, Speed::known());
-        $dividing = new Dividing($times, (float) config('crate.work.least_part'), (int) config('crate.work.parts_each'));
+        $dividing = new Dividing($times, $this->settings->leastPart, $this->settings->partsEach);
 
         return $dividing->of($plan, $reading, $machines);
     }
