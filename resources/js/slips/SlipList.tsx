@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { filterFrom, isNarrowed } from '../api/deliveryFilter';
 import type { Delivery } from '../api/types';
@@ -14,7 +15,7 @@ import { useDeliveries, useDeliveryChoices } from './useDeliveries';
 /** All files made so far, newest first. Each links to its slip. */
 export function SlipList() {
     const [address, setAddress] = useSearchParams();
-    const filter = filterFrom(address);
+    const filter = useMemo(() => filterFrom(address), [address]);
     const choices = useDeliveryChoices();
     const list = useDeliveries(filter);
     useTitle('Slips');
