@@ -12,6 +12,7 @@ use App\Http\Controllers\HostController;
 use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\MachineController;
 use App\Http\Controllers\MediaController;
+use App\Http\Controllers\OpenApiController;
 use App\Http\Controllers\PackController;
 use App\Http\Controllers\PiecesController;
 use App\Http\Controllers\PlanController;
@@ -52,6 +53,7 @@ Route::withoutMiddleware(SignedIn::class)->group(function (): void {
     Route::post('sign-out', [SignInController::class, 'destroy'])->middleware(Sessions::BEGIN);
 });
 
+Route::get('openapi.json', OpenApiController::class);
 Route::get('activity', ActivityController::class);
 Route::get('machine', [MachineController::class, 'show']);
 Route::put('machine', [MachineController::class, 'update']);

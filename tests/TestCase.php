@@ -4,6 +4,7 @@ namespace Tests;
 
 use App\Desk\CutDesk;
 use App\Engine\Prober;
+use App\Http\Api\OpenApi;
 use App\Media\Posters;
 use App\Models\Cut;
 use App\Models\Run;
@@ -15,6 +16,7 @@ use App\Work\Worker;
 use Closure;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\File;
 use Illuminate\Testing\TestResponse;
 use OuterCrate\Units\FrameRange;
@@ -75,10 +77,16 @@ abstract class TestCase extends LaravelTestCase
         return "{$this->folder}/{$name}";
     }
 
-    /** The answer, held to its schema. */
+    /** The answer, held to its schema and to what the OpenAPI document says of it. */
     public function answer(TestResponse $response, string $schema, int $status = 200): array
     {
         $response->assertStatus($status);
+        $route = $response->baseRequest?->route();
+        $documented = $route instanceof Route ? OpenApi::of($route) : null;
+        if ($documented !== null && $status < 300) {
+            expect($documented->answer)->toBe($schema, "The attribute of {$route->uri()} is wrong.")
+                ->and($documented->statuses())->toContain($status);
+        }
         expect(app(Contract::class)->faults(json_decode($response->getContent()), $schema))->toBe([]);
 
         return $response->json();

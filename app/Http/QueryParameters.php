@@ -47,6 +47,23 @@ enum QueryParameters
         };
     }
 
+    public static function isList(string $name): bool
+    {
+        return (self::KINDS[$name] ?? null) === self::Texts;
+    }
+
+    /** @return array<string, mixed> JSON Schema of a value */
+    public static function schema(string $name): array
+    {
+        return match (self::KINDS[$name] ?? self::Text) {
+            self::Number => ['type' => 'integer'],
+            self::Flag => ['type' => 'boolean'],
+            self::Day => ['type' => 'string', 'format' => 'date'],
+            self::Texts => ['type' => 'array', 'items' => ['type' => 'string']],
+            self::Text, self::Moment => ['type' => 'string'],
+        };
+    }
+
     private static function isMoment(string $value): bool
     {
         return (DateTimeImmutable::createFromFormat(self::MOMENT, $value) ?: null)?->format(self::MOMENT) === $value;

@@ -24,9 +24,33 @@ const types = await compile(all, 'Contract', {
     style: { singleQuote: true, tabWidth: 4, printWidth: 120 },
 });
 
+// Operations of the API by method and path, as resources/openapi.json has them.
+const api = JSON.parse(readFileSync(new URL('../openapi.json', import.meta.url), 'utf8'));
+const typeOf = (schema) => `Contract['${schema.split('/').pop()}']`;
+const json = (content) => content?.['application/json']?.schema?.$ref;
+const operations = Object.entries(api.paths).flatMap(([path, methods]) =>
+    Object.entries(methods).map(([method, operation]) => {
+        const [status] = Object.keys(operation.responses).filter((name) => name !== 'default');
+        const answer = json(operation.responses[status].content);
+        const body = operation.requestBody?.content;
+        const asked = json(body);
+        const query = (operation.parameters ?? []).filter(({ in: where }) => where === 'query');
+        const names = query.map(({ name }) => `'${name.replace('[]', '')}'`).join(' | ') || 'never';
+        const required = asked ? typeOf(asked) : body ? 'Blob' : 'undefined';
+        const request = operation.requestBody?.required === false ? `${required} | undefined` : required;
+        return `    '${method.toUpperCase()} ${path.slice(1)}': { answer: ${answer ? typeOf(answer) : 'undefined'}; request: ${request}; query: ${names} };`;
+    }),
+);
+const written = `${types}
+/** What each operation of the API takes and answers. */
+export interface Operations {
+${operations.join('\n')}
+}
+`;
+
 if (process.argv.includes('--check')) {
-    const current = readFileSync(target, 'utf8') === types;
+    const current = readFileSync(target, 'utf8') === written;
     console.log(current ? 'current' : 'resources/js/api/types.ts is not current: run npm run types');
     process.exit(current ? 0 : 1);
 }
-writeFileSync(target, types);
+writeFileSync(target, written);

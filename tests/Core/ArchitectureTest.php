@@ -34,7 +34,8 @@ const APP = [
     ['Shelf'],
     ['Watching', 'Store', 'Dispatch', 'History'],
     ['Resources'],
-    ['Http', 'Console'],
+    ['Http'],
+    ['Console'],
     ['Providers'],
 ];
 

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Days;
 use App\Models\ActivityEntry;
 use App\Resources\Moment;
@@ -14,6 +15,7 @@ class ActivityController
 {
     private const PAGE = 50;
 
+    #[Operation('activity', query: ['search', 'before'])]
     public function __invoke(Request $request, ActivityLog $log): JsonResponse
     {
         $entries = $log->search(

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Analysis\CutAnalyses;
+use App\Http\Api\Operation;
 use App\Media\Workspace;
 use App\Models\Cut;
 use App\Resources\AnalysisResource;
@@ -16,12 +17,14 @@ class AnalysisController
 {
     private const MOST_COLUMNS = 4_000;
 
+    #[Operation('cut-analysis')]
     public function show(Cut $cut): JsonResponse
     {
         return response()->json(AnalysisResource::of($cut));
     }
 
     /** Has the cut looked at again from the beginning. */
+    #[Operation('cut-analysis', status: 202)]
     public function store(Cut $cut, CutAnalyses $analyses): JsonResponse
     {
         $analyses->ask($cut, anew: true);
@@ -30,6 +33,7 @@ class AnalysisController
     }
 
     /** The shapes of sound and detail over some frames, in as many columns as asked for. Empty until they are measured. */
+    #[Operation('curves', query: ['first', 'last', 'columns'])]
     public function curves(Request $request, Cut $cut): JsonResponse
     {
         $reading = $cut->reading();

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Engine\Capabilities;
+use App\Http\Api\Operation;
 use Illuminate\Http\JsonResponse;
 use OuterCrate\Formats\Catalogue;
 use OuterCrate\Formats\Picture\BitrateMode;
@@ -22,6 +23,7 @@ class ChoicesController
     ) {
     }
 
+    #[Operation('choices')]
     public function __invoke(): JsonResponse
     {
         $hardware = $this->capabilities->knownHardware() !== [];

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\RequestRefused;
 use App\Media\MediaFolders;
 use App\Models\Run;
@@ -23,47 +24,56 @@ class CompareController
     {
     }
 
+    #[Operation('comparison-view')]
     public function test(TransitTest $test): JsonResponse
     {
         return $this->told($this->comparisons->ofTest($test));
     }
 
+    #[Operation('comparison-view')]
     public function run(Run $run): JsonResponse
     {
         return $this->told($this->comparisons->ofRun($run));
     }
 
     /** Files of the media folders: `file[]`, the first of which the others are laid over. */
+    #[Operation('comparison-view', query: ['file'])]
     public function files(Request $request): JsonResponse
     {
         return $this->told($this->ofFiles($request));
     }
 
+    #[Operation(media: 'image/png')]
     public function testPicture(TransitTest $test, string $source, int $frame): BinaryFileResponse
     {
         return $this->picture($this->comparisons->ofTest($test), $source, $frame);
     }
 
+    #[Operation(media: 'image/png')]
     public function runPicture(Run $run, string $source, int $frame): BinaryFileResponse
     {
         return $this->picture($this->comparisons->ofRun($run), $source, $frame);
     }
 
+    #[Operation(query: ['file'], media: 'image/png')]
     public function filesPicture(Request $request, string $source, int $frame): BinaryFileResponse
     {
         return $this->picture($this->ofFiles($request), $source, $frame);
     }
 
+    #[Operation('fault-map')]
     public function testFaults(TransitTest $test, string $source, int $frame): JsonResponse
     {
         return $this->faults($this->comparisons->ofTest($test), $source, $frame);
     }
 
+    #[Operation('fault-map')]
     public function runFaults(Run $run, string $source, int $frame): JsonResponse
     {
         return $this->faults($this->comparisons->ofRun($run), $source, $frame);
     }
 
+    #[Operation('fault-map', query: ['file'])]
     public function filesFaults(Request $request, string $source, int $frame): JsonResponse
     {
         return $this->faults($this->ofFiles($request), $source, $frame);

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\PageCursor;
 use App\Http\Payload;
 use App\Http\RequestRefused;
@@ -35,6 +36,7 @@ class CutController
     }
 
     /** One page of the shelf, with the number of all cuts and of those found. */
+    #[Operation('cut-list', query: ['search', 'sort', 'down', 'cursor'])]
     public function index(Request $request, ShelfList $shelf): JsonResponse
     {
         $search = (string) $request->query('search');
@@ -64,11 +66,13 @@ class CutController
     }
 
     /** Puts a cut that was taken off back on the shelf. */
+    #[Operation('cut-answer')]
     public function takeBack(int $cut): JsonResponse
     {
         return response()->json(['cut' => CutResource::of($this->shelf->takeBack(Cut::onlyTrashed()->findOrFail($cut)))]);
     }
 
+    #[Operation('cut-answer', request: 'cut-request', status: 201)]
     public function store(Request $request): JsonResponse
     {
         $path = Payload::of($request, 'cut-request')['path'];
@@ -78,6 +82,7 @@ class CutController
     }
 
     /** Takes the cut off the shelf. Its file and what was packed from it stay. */
+    #[Operation(status: 204)]
     public function destroy(Cut $cut): Response
     {
         if (Run::underWay()->where('cut_id', $cut->id)->exists()) {
@@ -89,18 +94,21 @@ class CutController
     }
 
     /** Everything that was read of the cut, in words. */
+    #[Operation('reading-in-words')]
     public function reading(Cut $cut): JsonResponse
     {
         return response()->json(['groups' => Description::of($cut->reading())]);
     }
 
     /** Files in the media folders that are the cut's, wherever they lie now. */
+    #[Operation('place-list')]
     public function places(Cut $cut): JsonResponse
     {
         return response()->json(['files' => array_map(MediaFileResource::of(...), $this->folders->sameAs($cut))]);
     }
 
     /** Points the cut to the place where its file lies now. */
+    #[Operation('cut-answer', request: 'cut-request')]
     public function locate(Request $request, Cut $cut): JsonResponse
     {
         $path = Payload::of($request, 'cut-request')['path'];
@@ -109,11 +117,13 @@ class CutController
     }
 
     /** Reads the cut's file again, after it changed. */
+    #[Operation('cut-answer')]
     public function readAgain(Cut $cut): JsonResponse
     {
         return response()->json(['cut' => CutResource::of($this->reading->bringIn($cut->path))]);
     }
 
+    #[Operation(media: 'image/jpeg')]
     public function poster(Cut $cut, Posters $posters): BinaryFileResponse
     {
         $path = $posters->path($cut);

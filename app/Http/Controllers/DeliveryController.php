@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\History\Deliveries;
 use App\History\DeliveryFilter;
+use App\Http\Api\Operation;
 use App\Http\Days;
 use App\Models\Delivery;
 use App\Resources\DeliveryResource;
@@ -13,6 +14,7 @@ use Illuminate\Http\Request;
 /** The list of all files made so far. */
 class DeliveryController
 {
+    #[Operation('delivery-list', query: ['cut', 'search', 'host', 'preset', 'from', 'until', 'before'])]
     public function index(Request $request, Deliveries $deliveries): JsonResponse
     {
         $text = fn (string $name): ?string => $request->has($name) ? (string) $request->query($name) : null;
@@ -32,6 +34,7 @@ class DeliveryController
     }
 
     /** Presets and hosts to filter by. */
+    #[Operation('delivery-choices')]
     public function choices(Deliveries $deliveries): JsonResponse
     {
         $listed = fn (array $names): array => array_map(

@@ -8,6 +8,7 @@ use App\Dispatch\Facts;
 use App\Dispatch\HostAccounts;
 use App\Dispatch\Templates;
 use App\Dispatch\Thumbnails;
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Media\Pictures;
@@ -38,6 +39,7 @@ class DispatchController
     ) {
     }
 
+    #[Operation('dispatch-list')]
     public function index(): JsonResponse
     {
         return response()->json([
@@ -52,6 +54,7 @@ class DispatchController
         ]);
     }
 
+    #[Operation('dispatch-answer', request: 'dispatch-request', status: 202)]
     public function store(Request $request): JsonResponse
     {
         $asked = Payload::of($request, 'dispatch-request');
@@ -68,6 +71,7 @@ class DispatchController
     }
 
     /** What is noticed before a file is sent. */
+    #[Operation('dispatch-check-answer', request: 'dispatch-request')]
     public function check(Request $request): JsonResponse
     {
         $asked = Payload::of($request, 'dispatch-request');
@@ -81,6 +85,7 @@ class DispatchController
         ]);
     }
 
+    #[Operation('dispatch-answer', request: 'details-request')]
     public function describe(Request $request, Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->describe($dispatch, Payload::of($request, 'details-request')['details']);
@@ -89,6 +94,7 @@ class DispatchController
     }
 
     /** Keeps what is said of it as its series’ own. */
+    #[Operation('dispatch-answer', request: 'template-request')]
     public function keepTemplate(Request $request, Dispatch $dispatch): JsonResponse
     {
         $name = Payload::of($request, 'template-request')['name'];
@@ -97,6 +103,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('dispatch-answer')]
     public function fill(Dispatch $dispatch, DetailTemplate $template): JsonResponse
     {
         $this->templates->fill($dispatch, $template);
@@ -104,6 +111,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('captions-answer', request: 'captions-request')]
     public function captions(Request $request, Dispatch $dispatch): JsonResponse
     {
         $asked = Payload::of($request, 'captions-request');
@@ -115,6 +123,7 @@ class DispatchController
         ]);
     }
 
+    #[Operation('dispatch-answer')]
     public function withoutCaptions(Dispatch $dispatch, string $language): JsonResponse
     {
         $this->dispatches->withoutCaptions($dispatch, $language);
@@ -122,6 +131,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('dispatch-answer', request: 'thumbnail-request')]
     public function thumbnail(Request $request, Dispatch $dispatch): JsonResponse
     {
         $asked = Payload::of($request, 'thumbnail-request');
@@ -132,6 +142,7 @@ class DispatchController
     }
 
     /** Brings along a picture of one’s own, of which a part becomes the thumbnail. */
+    #[Operation('dispatch-answer', body: 'application/octet-stream')]
     public function bringPicture(Request $request, Dispatch $dispatch): JsonResponse
     {
         Pictures::keep($request->getContent(), Thumbnails::picture($dispatch));
@@ -140,6 +151,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation(media: 'image/jpeg')]
     public function picture(Dispatch $dispatch): BinaryFileResponse
     {
         $path = Thumbnails::picture($dispatch);
@@ -149,6 +161,7 @@ class DispatchController
             : throw RequestRefused::notThere('No picture was brought along for it.', 'Choose one.');
     }
 
+    #[Operation(media: 'image/jpeg')]
     public function thumbnailPicture(Dispatch $dispatch): BinaryFileResponse
     {
         return $dispatch->thumbnail !== null && is_file($dispatch->thumbnail)
@@ -156,6 +169,7 @@ class DispatchController
             : throw RequestRefused::notThere('It has no thumbnail yet.', 'Choose a frame.');
     }
 
+    #[Operation('dispatch-answer', request: 'release-request')]
     public function release(Request $request, Dispatch $dispatch): JsonResponse
     {
         $asked = Payload::of($request, 'release-request');
@@ -164,6 +178,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('dispatch-answer')]
     public function stop(Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->stop($dispatch);
@@ -171,6 +186,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('dispatch-answer')]
     public function pause(Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->pause($dispatch, true);
@@ -178,6 +194,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('dispatch-answer')]
     public function goOn(Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->goOn($dispatch);
@@ -186,6 +203,7 @@ class DispatchController
     }
 
     /** Before another that waits to be sent, or behind all of them. */
+    #[Operation('dispatch-answer', request: 'run-move-request')]
     public function move(Request $request, Dispatch $dispatch): JsonResponse
     {
         $before = Payload::of($request, 'run-move-request')['before'];
@@ -196,6 +214,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('dispatch-answer')]
     public function look(Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->look($dispatch);
@@ -203,6 +222,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('dispatch-answer')]
     public function bringBack(Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->bringBack($dispatch);
@@ -210,6 +230,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('dispatch-answer')]
     public function remove(Dispatch $dispatch): JsonResponse
     {
         $this->dispatches->remove($dispatch);
@@ -217,6 +238,7 @@ class DispatchController
         return self::told($dispatch);
     }
 
+    #[Operation('host-account-answer', request: 'host-sign-in-request')]
     public function signIn(Request $request): JsonResponse
     {
         $asked = Payload::of($request, 'host-sign-in-request');
@@ -226,6 +248,7 @@ class DispatchController
         return response()->json(['account' => DispatchResource::account($account)]);
     }
 
+    #[Operation('host-account-answer')]
     public function signOut(HostAccount $account): JsonResponse
     {
         $this->accounts->signOut($account);
@@ -233,6 +256,7 @@ class DispatchController
         return response()->json(['account' => DispatchResource::account($account)]);
     }
 
+    #[Operation('host-account-answer')]
     public function forget(HostAccount $account): JsonResponse
     {
         $this->accounts->forget($account);
@@ -240,6 +264,7 @@ class DispatchController
         return response()->json(['account' => DispatchResource::account($account)]);
     }
 
+    #[Operation('host-account-answer')]
     public function acceptTerms(HostAccount $account): JsonResponse
     {
         $this->accounts->acceptTerms($account);

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Desk\CutDesk;
+use App\Http\Api\Operation;
 use App\Http\RequestRefused;
 use App\Models\Cut;
 use Illuminate\Http\JsonResponse;
@@ -12,6 +13,7 @@ use OuterCrate\Planning\Sheet\Cells;
 /** A row of the sheet explained, with the numbers of each column of this cut. */
 class HelpController
 {
+    #[Operation('row-help')]
     public function __invoke(Cut $cut, string $cell, Cells $cells, CutDesk $desk): JsonResponse
     {
         $row = $cells->all()[$cell] ?? null;

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Library\Entry;
 use App\Library\Hosts;
@@ -21,6 +22,7 @@ class HostController
     {
     }
 
+    #[Operation('host-list')]
     public function index(Ranking $ranking): JsonResponse
     {
         $favourites = $ranking->favourites(Kind::Host);
@@ -36,6 +38,7 @@ class HostController
     }
 
     /** A new host: from nothing, from a copy, or from a file. */
+    #[Operation('library-item', request: 'host-request', status: 201)]
     public function store(Request $request, LibraryResource $resource): JsonResponse
     {
         $payload = Payload::of($request, 'host-request');
@@ -45,6 +48,7 @@ class HostController
         return response()->json($resource->whole($entry), 201);
     }
 
+    #[Operation('library-item', request: 'host-request')]
     public function update(Request $request, string $host, LibraryResource $resource): JsonResponse
     {
         $payload = Payload::of($request, 'host-request');
@@ -54,6 +58,7 @@ class HostController
     }
 
     /** What is understood of a table that was copied from a help page. Nothing is saved. */
+    #[Operation('table-answer', request: 'table-request')]
     public function read(Request $request): JsonResponse
     {
         ['figures' => $figures, 'remarks' => $remarks] = PastedTable::read(Payload::of($request, 'table-request')['text']);

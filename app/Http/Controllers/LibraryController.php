@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Library\Export;
 use App\Library\Import;
@@ -21,22 +22,26 @@ class LibraryController
     {
     }
 
+    #[Operation('library-item')]
     public function show(Kind $kind, string $slug): JsonResponse
     {
         return response()->json($this->resource->whole($this->library->of($kind)->entry($slug)));
     }
 
     /** In what two versions differ, row by row. */
+    #[Operation('comparison')]
     public function compare(Kind $kind, string $slug, int $from, int $to): JsonResponse
     {
         return response()->json(['rows' => $this->resource->compared($kind, $slug, $from, $to)]);
     }
 
+    #[Operation('library-item')]
     public function back(Kind $kind, string $slug, int $version): JsonResponse
     {
         return response()->json($this->resource->whole($this->library->of($kind)->goBack($slug, $version)));
     }
 
+    #[Operation(status: 204)]
     public function destroy(Kind $kind, string $slug): Response
     {
         $this->library->of($kind)->remove($slug);
@@ -44,11 +49,13 @@ class LibraryController
         return response()->noContent();
     }
 
+    #[Operation('library-item')]
     public function restore(Kind $kind, string $slug): JsonResponse
     {
         return response()->json($this->resource->whole($this->library->of($kind)->restore($slug)));
     }
 
+    #[Operation(request: 'favourite-request', status: 204)]
     public function favourite(Request $request, Kind $kind, string $slug, Ranking $ranking): Response
     {
         $ranking->mark($kind, $this->library->of($kind)->entry($slug)->slug, Payload::of($request, 'favourite-request')['favourite']);
@@ -56,6 +63,7 @@ class LibraryController
         return response()->noContent();
     }
 
+    #[Operation(query: ['presets', 'hosts'], media: 'application/json')]
     public function export(Request $request, Export $export): Response
     {
         $slugs = fn (Kind $kind): array => array_values(array_filter(explode(',', (string) $request->query($kind->plural(), ''))));
@@ -68,6 +76,7 @@ class LibraryController
     }
 
     /** What is in a file, against what is there; taken only with `ways`. */
+    #[Operation('import-answer', request: 'import-request')]
     public function import(Request $request, Import $import): JsonResponse
     {
         $payload = Payload::of($request, 'import-request');

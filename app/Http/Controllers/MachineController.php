@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Configuration\FolderSettings;
 use App\Engine\Capabilities;
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Media\Drive;
 use App\Models\Setting;
@@ -20,6 +21,7 @@ class MachineController
     {
     }
 
+    #[Operation('machine')]
     public function show(Request $request): JsonResponse
     {
         $free = Drive::freeBytes(app(FolderSettings::class)->deliveries);
@@ -39,6 +41,7 @@ class MachineController
         ]);
     }
 
+    #[Operation('machine', request: 'machine-request')]
     public function update(Request $request): JsonResponse
     {
         $this->settings->set(['lineSpeed' => Payload::of($request, 'machine-request')['lineSpeed']]);

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Configuration\FolderSettings;
+use App\Http\Api\Operation;
 use App\Media\MediaFolders;
 use App\Models\Cut;
 use App\Models\KeptName;
@@ -16,6 +17,7 @@ class MediaController
     private const PAGE = 1_000;
 
     /** Files that can be brought in, newest first, and which of them are on the shelf already: a page of those that `search` finds. */
+    #[Operation('media-list', query: ['search', 'offset'])]
     public function index(Request $request, MediaFolders $folders): JsonResponse
     {
         $found = $folders->files((string) $request->query('search', ''));

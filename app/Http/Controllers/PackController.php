@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Desk\CutDesk;
 use App\Desk\Surroundings;
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Models\Cut;
@@ -37,6 +38,7 @@ class PackController
      * Queues the outputs that are named, or every output of the cut's sheet. What lies there unchanged, or is under way, is made again
      * only with `?again=1`; `?only=KEY` makes one column of the sheet.
      */
+    #[Operation('pack-answer', request: 'pack-request', status: 202, query: ['again', 'only'], isBodyRequired: false)]
     public function store(Request $request, Cut $cut, CutDesk $desk, Packer $packer, SheetPacker $sheet): JsonResponse
     {
         $again = $request->boolean('again');
@@ -57,6 +59,7 @@ class PackController
     }
 
     /** Queues what is decided on several sheets, and says which could not be. */
+    #[Operation('packs-answer', request: 'packs-request', status: 202)]
     public function several(Request $request, SheetsPacker $packer): JsonResponse
     {
         $cuts = Cut::query()->whereKey(Payload::of($request, 'packs-request')['cuts'])->orderBy('id')->get();
@@ -66,6 +69,7 @@ class PackController
     }
 
     /** The slips of what was packed together. */
+    #[Operation('pack')]
     public function show(string $pack): JsonResponse
     {
         $runs = self::runsOf($pack);
@@ -80,6 +84,7 @@ class PackController
     }
 
     /** The same as plain text. */
+    #[Operation(media: 'text/plain')]
     public function text(string $pack, Cells $cells): Response
     {
         $runs = self::runsOf($pack);
@@ -94,6 +99,7 @@ class PackController
 
     /** Writes an ASC MHL list beside the finished files. */
     /** Writes small lists at once; a worker writes large ones. */
+    #[Operation('hash-list-answer', status: 201, otherStatus: 202)]
     public function hashList(string $pack, HashLists $lists, WriteHashList $kind, WorkQueue $queue): JsonResponse
     {
         $runs = self::runsOf($pack);
@@ -108,6 +114,7 @@ class PackController
     }
 
     /** Progress of a hash list that a worker is writing, or the path of the last one. */
+    #[Operation('hash-list-answer')]
     public function hashListState(string $pack): JsonResponse
     {
         return response()->json(self::hashListOf(self::runsOf($pack)));

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Desk\CutPieces;
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Models\Cut;
 use App\Resources\PiecesResource;
@@ -12,6 +13,7 @@ use OuterCrate\Pieces\NoPieces;
 
 class PiecesController
 {
+    #[Operation('pieces-answer')]
     public function show(Cut $cut): JsonResponse
     {
         try {
@@ -25,6 +27,7 @@ class PiecesController
     }
 
     /** Divides the cut by marks, by a list, or by its shots; without a mark it goes out in one file. */
+    #[Operation('pieces-answer', request: 'pieces-request')]
     public function update(Request $request, Cut $cut, CutPieces $pieces): JsonResponse
     {
         $asked = Payload::of($request, 'pieces-request');

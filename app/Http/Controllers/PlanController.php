@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Desk\CutDesk;
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Models\Cut;
 use Illuminate\Http\JsonResponse;
@@ -14,6 +15,7 @@ use OuterCrate\Units\FrameRange;
 /** Plans outputs for a cut without saving anything. */
 class PlanController
 {
+    #[Operation('plan-list', request: 'plan-request')]
     public function __invoke(Request $request, CutDesk $desk): JsonResponse
     {
         $payload = Payload::of($request, 'plan-request');

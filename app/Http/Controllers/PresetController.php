@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Desk\ColumnRules;
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Library\Entry;
 use App\Library\ItemFile;
@@ -25,6 +26,7 @@ class PresetController
     }
 
     /** Every preset, as they are reached for: what is marked and used first. */
+    #[Operation('preset-list')]
     public function index(Ranking $ranking, PresetResource $resource): JsonResponse
     {
         $entries = $this->presets->entries();
@@ -40,6 +42,7 @@ class PresetController
     }
 
     /** Cell by cell what a preset made of a column would say. */
+    #[Operation('saving-preview')]
     public function preview(Cut $cut, string $output, ColumnRules $columns): JsonResponse
     {
         $plan = $columns->plan($cut, $output);
@@ -58,6 +61,7 @@ class PresetController
         ]);
     }
 
+    #[Operation('library-item', request: 'preset-request', status: 201)]
     public function store(Request $request, LibraryResource $resource, ColumnRules $columns): JsonResponse
     {
         $payload = Payload::of($request, 'preset-request');
@@ -67,6 +71,7 @@ class PresetController
         return response()->json($resource->whole($entry), 201);
     }
 
+    #[Operation('library-item', request: 'preset-request')]
     public function update(Request $request, string $preset, LibraryResource $resource, ColumnRules $columns): JsonResponse
     {
         $payload = Payload::of($request, 'preset-request');
@@ -76,6 +81,7 @@ class PresetController
     }
 
     /** What a role, or a role and a host, begins with. */
+    #[Operation('default-answer', request: 'default-request')]
     public function default(Request $request, Ranking $ranking): JsonResponse
     {
         $payload = Payload::of($request, 'default-request');

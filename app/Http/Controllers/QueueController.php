@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\RequestRefused;
 use App\Models\Cut;
 use App\Models\QueuedRuns;
@@ -31,6 +32,7 @@ class QueueController
     /** Seconds by which answers overlap, so that changes written during a request are not missed. */
     private const OVERLAP = 2.0;
 
+    #[Operation('queue')]
     public function index(): JsonResponse
     {
         $at = Work::now(-self::OVERLAP);
@@ -40,6 +42,7 @@ class QueueController
     }
 
     /** Runs that changed since the `at` of an earlier answer, and the order of all runs. */
+    #[Operation('queue', query: ['since'])]
     public function changes(Request $request): JsonResponse
     {
         $at = Work::now(-self::OVERLAP);
@@ -52,6 +55,7 @@ class QueueController
     }
 
     /** Runs of one cut, cleared ones too. */
+    #[Operation('cut-runs')]
     public function ofCut(Cut $cut): JsonResponse
     {
         $runs = self::runs(QueuedRuns::of($cut->id), ShownRuns::over($cut->id, self::MAX_OVER_OF_CUT));

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Retention\Retention;
 use App\Settings\RetentionSetting;
@@ -13,6 +14,7 @@ use OuterCrate\Units\ByteCount;
 class RetentionController
 {
     /** What limits would delete, before they are saved. */
+    #[Operation('retention-preview', request: 'retention-request')]
     public function preview(Request $request, Retention $retention, RetentionSetting $setting): JsonResponse
     {
         $limits = RetentionSetting::limits($setting->checked(Payload::of($request, 'retention-request')['retention']));

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Media\Drive;
@@ -25,6 +26,7 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 /** Actions on one run, its log and its file. */
 class RunController
 {
+    #[Operation('run-answer')]
     public function stop(Run $run, WorkQueue $queue): JsonResponse
     {
         $queue->stop($run->work);
@@ -32,6 +34,7 @@ class RunController
         return self::told($run);
     }
 
+    #[Operation('run-answer')]
     public function pause(Run $run, WorkQueue $queue): JsonResponse
     {
         $queue->pause($run->work, true);
@@ -39,6 +42,7 @@ class RunController
         return self::told($run);
     }
 
+    #[Operation('run-answer')]
     public function goOn(Run $run, WorkQueue $queue): JsonResponse
     {
         $queue->pause($run->work, false);
@@ -48,6 +52,7 @@ class RunController
     }
 
     /** To its sheet, to be changed there; it keeps its place. */
+    #[Operation('run-answer')]
     public function recall(Run $run, Recall $recall): JsonResponse
     {
         $recall->back($run);
@@ -55,6 +60,7 @@ class RunController
         return self::told($run);
     }
 
+    #[Operation('run-answer')]
     public function retry(Run $run, Packer $packer): JsonResponse
     {
         $packer->retry($run);
@@ -62,12 +68,14 @@ class RunController
         return self::told($run);
     }
 
+    #[Operation('run-answer', status: 202)]
     public function again(Run $run, Packer $packer): JsonResponse
     {
         return response()->json(['run' => RunResource::of(ShownRuns::one($packer->again($run)->id))], 202);
     }
 
     /** Before another that waits, or behind all of them. */
+    #[Operation('run-answer', request: 'run-move-request')]
     public function move(Request $request, Run $run, WorkQueue $queue): JsonResponse
     {
         $before = Payload::of($request, 'run-move-request')['before'];
@@ -81,6 +89,7 @@ class RunController
     }
 
     /** Takes runs that are over off the page, or puts them back there; their slips and files stay. */
+    #[Operation('runs-clear-answer', request: 'runs-clear-request')]
     public function clear(Request $request): JsonResponse
     {
         ['runs' => $runs, 'cleared' => $cleared] = Payload::of($request, 'runs-clear-request');
@@ -92,6 +101,7 @@ class RunController
     }
 
     /** What was done for it, line by line; with `?text=1` as a file to keep. */
+    #[Operation('run-log', query: ['text'])]
     public function log(Request $request, Run $run): JsonResponse|Response
     {
         $lines = RunLog::query()->where('run_id', $run->id)->orderBy('id')->get()->map(fn (RunLog $line): array => [
@@ -115,6 +125,7 @@ class RunController
     }
 
     /** How long the file took to its host, which teaches the speed of the line; null takes that back. */
+    #[Operation('packed-run', request: 'sent-request')]
     public function sent(Request $request, Run $run): JsonResponse
     {
         $took = Payload::of($request, 'sent-request')['took'];
@@ -138,6 +149,7 @@ class RunController
         return response()->json(RunResource::whole($run->refresh()));
     }
 
+    #[Operation(media: 'application/octet-stream')]
     public function file(Run $run): BinaryFileResponse
     {
         if ($run->work->state !== WorkState::Done || $run->gone_at !== null || ! Drive::holds($run->file) || ! is_file($run->file)) {

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Resources\SettingsResource;
 use App\Settings\Settings;
@@ -14,11 +15,13 @@ class SettingsController
     {
     }
 
+    #[Operation('settings')]
     public function show(): JsonResponse
     {
         return response()->json(SettingsResource::of($this->settings));
     }
 
+    #[Operation('settings', request: 'settings-request')]
     public function update(Request $request): JsonResponse
     {
         $this->settings->set(Payload::of($request, 'settings-request'));

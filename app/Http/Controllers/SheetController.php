@@ -6,6 +6,7 @@ use App\Analysis\CutAnalyses;
 use App\Desk\CutDesk;
 use App\Desk\Keeper;
 use App\Desk\Sheets;
+use App\Http\Api\Operation;
 use App\Http\InvalidPayload;
 use App\Http\Payload;
 use App\Models\Cut;
@@ -29,12 +30,14 @@ class SheetController
     }
 
     /** Reads only: opening a sheet must not change the queue. */
+    #[Operation('sheet')]
     public function show(Cut $cut): JsonResponse
     {
         return $this->sheet($cut, $cut->reading(), wants: false);
     }
 
     /** Called by a page that shows the sheet: moves the cut's analysis to the front and requests samples for its estimates. */
+    #[Operation('sheet')]
     public function want(Cut $cut, CutAnalyses $analyses): JsonResponse
     {
         $analyses->want($cut);
@@ -46,6 +49,7 @@ class SheetController
      * Saves range and columns and answers with their plans. Nothing is saved that cannot be planned. With `?pack=1` it is packed then, for
      * a page that is left at once; `&again=1` as where it is packed by itself.
      */
+    #[Operation('sheet', request: 'sheet-request', query: ['pack', 'again'])]
     public function update(Request $request, Cut $cut, Sheets $sheets, Keeper $keeper, SheetPacker $packer): JsonResponse
     {
         $payload = Payload::of($request, 'sheet-request');

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Middleware\Sessions;
 use App\Http\Payload;
 use App\SignIn\Door;
@@ -13,6 +14,7 @@ use Illuminate\Session\Store;
 
 class SignInController
 {
+    #[Operation('sign-in-answer', request: 'sign-in-request')]
     public function store(Request $request, Door $door, Pipeline $pipeline): JsonResponse
     {
         ['name' => $name, 'password' => $password] = Payload::of($request, 'sign-in-request');
@@ -28,6 +30,7 @@ class SignInController
         });
     }
 
+    #[Operation(status: 204)]
     public function destroy(Request $request, Door $door): Response
     {
         $session = $request->session();

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\PageCursor;
 use App\Http\Payload;
 use App\Resources\StoreResource;
@@ -15,17 +16,20 @@ class StoreController
     {
     }
 
+    #[Operation('store', query: ['cursor'])]
     public function show(Request $request): JsonResponse
     {
         return response()->json(PageCursor::checked(fn (): array => StoreResource::of($this->store, $request->query('cursor'))));
     }
 
+    #[Operation('store-derived')]
     public function derived(): JsonResponse
     {
         return response()->json(StoreResource::derived($this->store));
     }
 
     /** Clears files away; they can be put back until that is emptied. */
+    #[Operation('store', request: 'store-clear-request')]
     public function clear(Request $request): JsonResponse
     {
         $this->store->clear(Payload::of($request, 'store-clear-request')['runs']);
@@ -33,6 +37,7 @@ class StoreController
         return $this->firstPage();
     }
 
+    #[Operation('store')]
     public function takeBack(): JsonResponse
     {
         $this->store->takeBack();
@@ -40,6 +45,7 @@ class StoreController
         return $this->firstPage();
     }
 
+    #[Operation('store')]
     public function empty(): JsonResponse
     {
         $this->store->empty();
@@ -47,6 +53,7 @@ class StoreController
         return $this->firstPage();
     }
 
+    #[Operation('store-derived')]
     public function clearDerived(string $what): JsonResponse
     {
         $this->store->clearDerived($what);

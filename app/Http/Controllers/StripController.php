@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Models\QueuedRuns;
 use App\Models\ShownRuns;
 use App\Resources\QueueResource;
@@ -19,6 +20,7 @@ class StripController
     /** Finished runs. The page shows those of the latest delivery. */
     private const OVER = 8;
 
+    #[Operation('strip')]
     public function __invoke(Activities $activities): JsonResponse
     {
         $queued = QueuedRuns::of();

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Library\Hosts;
 use App\Media\MediaFolders;
@@ -20,6 +21,7 @@ class TeachingController
     /** Teachings of a host that are listed. */
     private const SHOWN = 20;
 
+    #[Operation('teaching-list')]
     public function index(string $host): JsonResponse
     {
         $teachings = Teaching::query()->where('host', $host)->orWhere('saved_as', $host)->with('work')->orderByDesc('id')
@@ -28,6 +30,7 @@ class TeachingController
         return response()->json(['teachings' => $teachings->map(TeachingResource::line(...))]);
     }
 
+    #[Operation('teaching-answer', request: 'teaching-request', status: 202)]
     public function store(Request $request, string $host, Hosts $hosts, MediaFolders $folders, Teachings $teachings): JsonResponse
     {
         $lessons = array_map(
@@ -38,11 +41,13 @@ class TeachingController
         return response()->json(['teaching' => TeachingResource::of($teachings->ask($hosts->need($host), $lessons))], 202);
     }
 
+    #[Operation('teaching-answer')]
     public function show(Teaching $teaching): JsonResponse
     {
         return response()->json(['teaching' => TeachingResource::of($teaching)]);
     }
 
+    #[Operation('teaching-answer')]
     public function stop(Teaching $teaching, WorkQueue $queue): JsonResponse
     {
         $queue->stop($teaching->work);
@@ -51,6 +56,7 @@ class TeachingController
     }
 
     /** Makes what was learnt a version of the host. */
+    #[Operation('library-item')]
     public function save(Teaching $teaching, SaveTaught $save, LibraryResource $resource): JsonResponse
     {
         return response()->json($resource->whole($save->save($teaching)));

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Desk\CutDesk;
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Http\RequestRefused;
 use App\Library\Hosts;
@@ -34,6 +35,7 @@ class TransitController
     {
     }
 
+    #[Operation('transit-test-list')]
     public function index(Cut $cut): JsonResponse
     {
         $tests = TransitTest::query()->where('cut_id', $cut->id)->with('work')->orderByDesc('id')->limit(self::SHOWN)
@@ -42,6 +44,7 @@ class TransitController
         return response()->json(['tests' => $tests->map(TransitResource::line(...))]);
     }
 
+    #[Operation('transit-test-answer', request: 'transit-request', status: 202)]
     public function store(Request $request, Cut $cut, CutDesk $desk, Hosts $hosts, TransitTests $tests): JsonResponse
     {
         $asked = Payload::of($request, 'transit-request');
@@ -67,11 +70,13 @@ class TransitController
         return response()->json(['test' => TransitResource::of($test)], 202);
     }
 
+    #[Operation('transit-test-answer')]
     public function show(Request $request, TransitTest $test): JsonResponse
     {
         return response()->json(['test' => self::judged($request, $test)]);
     }
 
+    #[Operation('transit-latest-answer', query: ['size', 'making', 'sending', 'quality'])]
     public function latest(Request $request, Cut $cut): JsonResponse
     {
         $test = TransitTest::query()->where('cut_id', $cut->id)->latest('id')->first();
@@ -91,6 +96,7 @@ class TransitController
         return $told;
     }
 
+    #[Operation('transit-test-answer')]
     public function stop(TransitTest $test, WorkQueue $queue): JsonResponse
     {
         $queue->stop($test->work);
@@ -98,6 +104,7 @@ class TransitController
         return response()->json(['test' => TransitResource::of($test->refresh())]);
     }
 
+    #[Operation(media: 'text/csv')]
     public function csv(TransitTest $test): Response
     {
         $result = self::resultOf($test);
@@ -108,6 +115,7 @@ class TransitController
         ]);
     }
 
+    #[Operation('transit')]
     public function json(TransitTest $test): JsonResponse
     {
         return response()->json(self::resultOf($test), 200, [

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Models\Upload;
 use App\Shelf\SeparateReading;
 use App\Uploads\TusRequest;
@@ -21,12 +22,14 @@ class UploadController
     {
     }
 
+    #[Operation(status: 204)]
     public function options(): Response
     {
         return $this->answer(204, TusRequest::offers());
     }
 
     /** What was begun and is not finished, for the page. */
+    #[Operation('upload-list')]
     public function index(): JsonResponse
     {
         $begun = Upload::query()->whereNull('file')->where('expires_at', '>=', now())->orderByDesc('created_at')->get();
@@ -34,6 +37,7 @@ class UploadController
         return response()->json(['uploads' => $begun->map($this->described(...))]);
     }
 
+    #[Operation(status: 201)]
     public function store(Request $request, SeparateReading $reading): Response
     {
         $tus = TusRequest::of($request);
@@ -56,6 +60,7 @@ class UploadController
     }
 
     /** HEAD is the protocol's question for the offset; GET tells the page the rest too. */
+    #[Operation('upload-answer')]
     public function show(Request $request, string $id): Response|JsonResponse
     {
         $request->isMethod('GET') ?: TusRequest::of($request);
@@ -74,6 +79,7 @@ class UploadController
         return $this->answer(200, $headers);
     }
 
+    #[Operation(status: 204, body: 'application/offset+octet-stream')]
     public function update(Request $request, SeparateReading $reading, string $id): Response
     {
         $tus = TusRequest::of($request);
@@ -85,6 +91,7 @@ class UploadController
         return $this->answer(204, ['Upload-Offset' => $offset, ...TusRequest::expires($upload)]);
     }
 
+    #[Operation(status: 204)]
     public function destroy(Request $request, string $id): Response
     {
         TusRequest::of($request);

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\RequestRefused;
 use App\Media\ExactFrames;
 use App\Media\Workspace;
@@ -17,6 +18,7 @@ class ViewerController
 
     private const FOREVER = 'private, max-age=31536000, immutable';
 
+    #[Operation(media: 'video/mp4')]
     public function proxy(Request $request, Cut $cut): BinaryFileResponse
     {
         $path = Workspace::ofCut($cut->id)->proxy();
@@ -29,6 +31,7 @@ class ViewerController
         return response()->file($path, ['Content-Type' => 'video/mp4', 'Cache-Control' => self::FOREVER]);
     }
 
+    #[Operation(media: 'image/jpeg')]
     public function strip(Cut $cut): BinaryFileResponse
     {
         $path = Workspace::ofCut($cut->id)->strip();
@@ -38,6 +41,7 @@ class ViewerController
     }
 
     /** One frame of the cut itself, decoded by the engine. */
+    #[Operation(query: ['large'], media: 'image/jpeg')]
     public function frame(Request $request, Cut $cut, int $frame, ExactFrames $frames): BinaryFileResponse
     {
         return response()->file($frames->of($cut, $frame, $request->boolean('large')), [

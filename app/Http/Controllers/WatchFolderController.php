@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Api\Operation;
 use App\Http\Payload;
 use App\Models\WatchFolder;
 use App\Resources\WatchFoldersResource;
@@ -15,11 +16,13 @@ class WatchFolderController
     {
     }
 
+    #[Operation('watch-folders')]
     public function index(): JsonResponse
     {
         return response()->json(WatchFoldersResource::of($this->folders->all()));
     }
 
+    #[Operation('watch-folders', request: 'watch-folder-request')]
     public function store(Request $request): JsonResponse
     {
         $asked = Payload::of($request, 'watch-folder-request');
@@ -28,6 +31,7 @@ class WatchFolderController
         return $this->index();
     }
 
+    #[Operation('watch-folders')]
     public function destroy(WatchFolder $folder): JsonResponse
     {
         $this->folders->remove($folder);

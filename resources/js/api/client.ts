@@ -2,79 +2,25 @@ import type { DeliveryFilter } from './deliveryFilter';
 import type { ShelfView } from './shelfView';
 import { untilSignedIn } from './signIn';
 import type {
-    Activity,
-    CaptionsAnswer,
     CaptionsRequest,
-    Choices,
-    Comparison,
-    ComparisonView,
-    Curves,
-    CutAnalysis,
-    CutAnswer,
-    CutList,
-    CutRuns,
-    DefaultAnswer,
-    DeliveryChoices,
-    DeliveryList,
     DetailsRequest,
-    DispatchAnswer,
-    DispatchCheckAnswer,
-    DispatchList,
     DispatchRequest,
     ErrorAnswer,
-    FaultMap,
-    HashListAnswer,
-    HostAccountAnswer,
-    HostList,
     HostRequest,
     HostSignInRequest,
-    ImportAnswer,
-    LibraryItem,
-    Machine,
-    MediaList,
-    Pack,
-    PackAnswer,
-    PackedRun,
+    Operations,
     PackRequest,
-    PacksAnswer,
-    PiecesAnswer,
     PiecesRequest,
-    PlaceList,
-    PlanList,
     PlanRequest,
-    PresetList,
     PresetRequest,
-    Queue,
-    ReadingInWords,
     ReleaseRequest,
     Retention,
-    RetentionPreview,
-    RowHelp,
-    RunAnswer,
-    RunLog,
-    RunsClearAnswer,
-    SavingPreview,
-    Settings,
     SettingsRequest,
-    Sheet,
     SheetRequest,
-    SignInAnswer,
-    Store,
-    StoreDerived,
-    Strip,
-    TableAnswer,
-    TeachingAnswer,
-    TeachingList,
     ThumbnailRequest,
     Transit,
-    TransitLatestAnswer,
     TransitRequest,
-    TransitTestAnswer,
-    UploadAnswer,
-    UploadList,
     WatchFolderRequest,
-    WatchFolders,
-    WorkerList,
 } from './types';
 
 /** An answer with a status of 400 or more, or none at all. The message is for the person. */
@@ -94,11 +40,49 @@ const MOST_LATE = 60_000;
 /** Bytes that are under way so. */
 let late = 0;
 
+/** A list that the API refuses if it is empty. */
+type Some<T> = [T, ...T[]];
+
+type Value = string | number | boolean | undefined | readonly string[];
+
+type Query = { readonly [name: string]: Value };
+
+/** Names between braces: `cut` of `cuts/{cut}/sheet`. */
+type Names<Path extends string> = Path extends `${string}{${infer Name}}${infer Rest}` ? Name | Names<Rest> : never;
+
+/** What an operation of the API asks for: the names in its path, its query, its body. */
+type Asked<O extends keyof Operations> = { [N in Names<O>]: string | number } & {
+    query?: { [N in Operations[O]['query']]?: Value };
+} & (undefined extends Operations[O]['request']
+        ? { body?: Operations[O]['request'] }
+        : { body: Operations[O]['request'] });
+
+/** The part of an address from the “?” on. Undefined and false are left out. */
+function behind(query: Query): string {
+    const search = new URLSearchParams();
+    for (const [name, value] of Object.entries(query)) {
+        if (Array.isArray(value)) {
+            for (const one of value) {
+                search.append(`${name}[]`, one);
+            }
+        } else if (value !== undefined && value !== false) {
+            search.append(name, value === true ? '1' : String(value));
+        }
+    }
+    return search.size === 0 ? '' : `?${search}`;
+}
+
 /**
  * A file goes as it is, everything else as JSON. What changes something goes on when the page is left meanwhile: whoever presses Pack and
  * closes the window has packed.
  */
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function call<O extends keyof Operations>(
+    operation: O,
+    asked = {} as Asked<O>,
+): Promise<Operations[O]['answer']> {
+    const { body, query = {}, ...names }: { body?: unknown; query?: Query } & Record<string, unknown> = asked;
+    const [method, pattern] = operation.split(' ') as [string, string];
+    const path = pattern.replace(/\{(\w+)\}/g, (_, name) => encodeURIComponent(String(names[name])));
     let response: Response;
     const isFile = body instanceof Blob;
     const text = body === undefined || isFile ? undefined : JSON.stringify(body);
@@ -106,7 +90,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     const keepalive = method !== 'GET' && !isFile && late + bytes < MOST_LATE;
     late += keepalive ? bytes : 0;
     try {
-        response = await fetch(`/api/${path}`, {
+        response = await fetch(`/api/${path}${behind(query)}`, {
             method,
             headers: {
                 Accept: 'application/json',
@@ -124,10 +108,10 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
     }
     if (response.status === 401 && path !== 'sign-in') {
         await untilSignedIn();
-        return call(method, path, body);
+        return call(operation, asked);
     }
     if (response.status === 204) {
-        return undefined as T;
+        return undefined as Operations[O]['answer'];
     }
     const answer: unknown = await response.json().catch(() => null);
     if (!response.ok || answer === null) {
@@ -138,7 +122,7 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
             error?.message ?? 'The answer could not be read. Reload the page.',
         );
     }
-    return answer as T;
+    return answer as Operations[O]['answer'];
 }
 
 export type Kind = 'preset' | 'host';
@@ -150,149 +134,154 @@ export type Way = 'both' | 'replace' | 'skip';
 export const exportOf = (kind: Kind, slugs: string[]) => `/api/library/export?${kind}s=${slugs.join(',')}`;
 
 export const api = {
-    signIn: (name: string, password: string) => call<SignInAnswer>('POST', 'sign-in', { name, password }),
-    signOut: () => call<void>('POST', 'sign-out'),
-    machine: () => call<Machine>('GET', 'machine'),
-    setLineSpeed: (lineSpeed: number) => call<Machine>('PUT', 'machine', { lineSpeed }),
-    activity: (search: string, before?: number) =>
-        call<Activity>(
-            'GET',
-            `activity?search=${encodeURIComponent(search)}${before === undefined ? '' : `&before=${before}`}`,
-        ),
-    deliveries: (filter: DeliveryFilter, before?: number) => {
-        const query = new URLSearchParams({ ...filter, ...(before !== undefined && { before: String(before) }) });
-        return call<DeliveryList>('GET', `deliveries?${query}`);
-    },
-    deliveryChoices: () => call<DeliveryChoices>('GET', 'deliveries/choices'),
-    settings: () => call<Settings>('GET', 'settings'),
-    saveSettings: (change: SettingsRequest) => call<Settings>('PUT', 'settings', change),
-    workers: () => call<WorkerList>('GET', 'workers'),
-    media: (search = '') =>
-        call<MediaList>('GET', search === '' ? 'media' : `media?search=${encodeURIComponent(search)}`),
-    cuts: (view: ShelfView, cursor?: string) =>
-        call<CutList>('GET', `cuts?${new URLSearchParams({ ...view, ...(cursor === undefined ? {} : { cursor }) })}`),
-    bringIn: (path: string) => call<CutAnswer>('POST', 'cuts', { path }),
-    places: (cut: number) => call<PlaceList>('GET', `cuts/${cut}/places`),
-    locate: (cut: number, path: string) => call<CutAnswer>('POST', `cuts/${cut}/locate`, { path }),
-    readAgain: (cut: number) => call<CutAnswer>('POST', `cuts/${cut}/read-again`),
-    reading: (cut: number) => call<ReadingInWords>('GET', `cuts/${cut}/reading`),
-    analysis: (cut: number) => call<CutAnalysis>('GET', `cuts/${cut}/analysis`),
-    analyse: (cut: number) => call<CutAnalysis>('POST', `cuts/${cut}/analysis`),
+    signIn: (name: string, password: string) => call('POST sign-in', { body: { name, password } }),
+    signOut: () => call('POST sign-out'),
+    machine: () => call('GET machine'),
+    setLineSpeed: (lineSpeed: number) => call('PUT machine', { body: { lineSpeed } }),
+    activity: (search: string, before?: number) => call('GET activity', { query: { search, before } }),
+    deliveries: (filter: DeliveryFilter, before?: number) => call('GET deliveries', { query: { ...filter, before } }),
+    deliveryChoices: () => call('GET deliveries/choices'),
+    settings: () => call('GET settings'),
+    saveSettings: (change: SettingsRequest) => call('PUT settings', { body: change }),
+    workers: () => call('GET workers'),
+    media: (search = '') => call('GET media', { query: { search: search || undefined } }),
+    cuts: (view: ShelfView, cursor?: string) => call('GET cuts', { query: { ...view, cursor } }),
+    bringIn: (path: string) => call('POST cuts', { body: { path } }),
+    places: (cut: number) => call('GET cuts/{cut}/places', { cut }),
+    locate: (cut: number, path: string) => call('POST cuts/{cut}/locate', { cut, body: { path } }),
+    readAgain: (cut: number) => call('POST cuts/{cut}/read-again', { cut }),
+    reading: (cut: number) => call('GET cuts/{cut}/reading', { cut }),
+    analysis: (cut: number) => call('GET cuts/{cut}/analysis', { cut }),
+    analyse: (cut: number) => call('POST cuts/{cut}/analysis', { cut }),
     curves: (cut: number, first: number, last: number, columns: number) =>
-        call<Curves>('GET', `cuts/${cut}/curves?first=${first}&last=${last}&columns=${columns}`),
-    uploads: () => call<UploadList>('GET', 'uploads'),
-    upload: (id: string) => call<UploadAnswer>('GET', `uploads/${id}`),
-    putBack: (cut: number) => call<CutAnswer>('POST', `cuts/${cut}/take-back`),
-    takeOff: (cut: number) => call<void>('DELETE', `cuts/${cut}`),
+        call('GET cuts/{cut}/curves', { cut, query: { first, last, columns } }),
+    uploads: () => call('GET uploads'),
+    upload: (id: string) => call('GET uploads/{id}', { id }),
+    putBack: (cut: number) => call('POST cuts/{cut}/take-back', { cut }),
+    takeOff: (cut: number) => call('DELETE cuts/{cut}', { cut }),
     /** Requests samples for the estimates of a sheet that is open. */
-    wantSheet: (cut: number) => call<Sheet>('POST', `cuts/${cut}/sheet/wanted`),
-    sheet: (cut: number) => call<Sheet>('GET', `cuts/${cut}/sheet`),
-    saveSheet: (cut: number, sheet: SheetRequest) => call<Sheet>('PUT', `cuts/${cut}/sheet`, sheet),
+    wantSheet: (cut: number) => call('POST cuts/{cut}/sheet/wanted', { cut }),
+    sheet: (cut: number) => call('GET cuts/{cut}/sheet', { cut }),
+    saveSheet: (cut: number, sheet: SheetRequest) => call('PUT cuts/{cut}/sheet', { cut, body: sheet }),
     saveAndPack: (cut: number, sheet: SheetRequest, again: boolean) =>
-        call<Sheet>('PUT', `cuts/${cut}/sheet?pack=1${again ? '&again=1' : ''}`, sheet),
+        call('PUT cuts/{cut}/sheet', { cut, query: { pack: true, again }, body: sheet }),
     /** `again`: also what lies there unchanged. */
-    pack: (cut: number, again = false) => call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`),
-    packColumn: (cut: number, key: string) =>
-        call<PackAnswer>('POST', `cuts/${cut}/pack?again=1&only=${encodeURIComponent(key)}`),
-    runsOf: (cut: number) => call<CutRuns>('GET', `cuts/${cut}/runs`),
-    recall: (run: number) => call<RunAnswer>('POST', `runs/${run}/recall`),
+    pack: (cut: number, again = false) => call('POST cuts/{cut}/pack', { cut, query: { again } }),
+    packColumn: (cut: number, key: string) => call('POST cuts/{cut}/pack', { cut, query: { again: true, only: key } }),
+    runsOf: (cut: number) => call('GET cuts/{cut}/runs', { cut }),
+    recall: (run: number) => call('POST runs/{run}/recall', { run }),
     packThese: (cut: number, request: PackRequest, again = false) =>
-        call<PackAnswer>('POST', `cuts/${cut}/pack${again ? '?again=1' : ''}`, request),
-    plan: (request: PlanRequest) => call<PlanList>('POST', 'plan', request),
-    packSheets: (cuts: number[]) => call<PacksAnswer>('POST', 'packs', { cuts }),
-    dispatches: () => call<DispatchList>('GET', 'dispatches'),
-    dispatch: (request: DispatchRequest) => call<DispatchAnswer>('POST', 'dispatches', request),
-    checkBeforeSending: (request: DispatchRequest) => call<DispatchCheckAnswer>('POST', 'dispatches/check', request),
+        call('POST cuts/{cut}/pack', { cut, query: { again }, body: request }),
+    plan: (request: PlanRequest) => call('POST plan', { body: request }),
+    packSheets: (cuts: number[]) => call('POST packs', { body: { cuts: cuts as Some<number> } }),
+    dispatches: () => call('GET dispatches'),
+    dispatch: (request: DispatchRequest) => call('POST dispatches', { body: request }),
+    checkBeforeSending: (request: DispatchRequest) => call('POST dispatches/check', { body: request }),
     describe: (id: number, details: DetailsRequest['details']) =>
-        call<DispatchAnswer>('PUT', `dispatches/${id}/details`, { details }),
-    keepTemplate: (id: number, name: string) => call<DispatchAnswer>('POST', `dispatches/${id}/templates`, { name }),
-    fill: (id: number, template: number) => call<DispatchAnswer>('POST', `dispatches/${id}/fill/${template}`),
+        call('PUT dispatches/{dispatch}/details', { dispatch: id, body: { details } }),
+    keepTemplate: (id: number, name: string) =>
+        call('POST dispatches/{dispatch}/templates', { dispatch: id, body: { name } }),
+    fill: (id: number, template: number) =>
+        call('POST dispatches/{dispatch}/fill/{template}', { dispatch: id, template }),
     caption: (id: number, request: CaptionsRequest) =>
-        call<CaptionsAnswer>('PUT', `dispatches/${id}/captions`, request),
+        call('PUT dispatches/{dispatch}/captions', { dispatch: id, body: request }),
     thumbnail: (id: number, request: ThumbnailRequest) =>
-        call<DispatchAnswer>('PUT', `dispatches/${id}/thumbnail`, request),
-    release: (id: number, request: ReleaseRequest) => call<DispatchAnswer>('PUT', `dispatches/${id}/release`, request),
+        call('PUT dispatches/{dispatch}/thumbnail', { dispatch: id, body: request }),
+    release: (id: number, request: ReleaseRequest) =>
+        call('PUT dispatches/{dispatch}/release', { dispatch: id, body: request }),
     changeDispatch: (id: number, how: 'stop' | 'pause' | 'continue' | 'look' | 'bring-back') =>
-        call<DispatchAnswer>('POST', `dispatches/${id}/${how}`),
-    removeDispatch: (id: number) => call<DispatchAnswer>('DELETE', `dispatches/${id}`),
+        call(`POST dispatches/{dispatch}/${how}`, { dispatch: id }),
+    removeDispatch: (id: number) => call('DELETE dispatches/{dispatch}', { dispatch: id }),
     withoutCaption: (id: number, language: string) =>
-        call<DispatchAnswer>('DELETE', `dispatches/${id}/captions/${encodeURIComponent(language)}`),
-    bringPicture: (id: number, picture: File) => call<DispatchAnswer>('PUT', `dispatches/${id}/picture`, picture),
+        call('DELETE dispatches/{dispatch}/captions/{language}', { dispatch: id, language }),
+    bringPicture: (id: number, picture: File) =>
+        call('PUT dispatches/{dispatch}/picture', { dispatch: id, body: picture }),
     moveDispatch: (id: number, before: number | null) =>
-        call<DispatchAnswer>('PUT', `dispatches/${id}/place`, { before }),
-    signOutOfHost: (account: number) => call<HostAccountAnswer>('DELETE', `host-accounts/${account}/token`),
-    forgetHostAccount: (account: number) => call<HostAccountAnswer>('DELETE', `host-accounts/${account}`),
-    signInToHost: (request: HostSignInRequest) => call<HostAccountAnswer>('POST', 'host-accounts', request),
-    acceptTerms: (account: number) => call<HostAccountAnswer>('PUT', `host-accounts/${account}/terms`),
-    store: (cursor?: string) =>
-        call<Store>('GET', `store?${new URLSearchParams(cursor === undefined ? {} : { cursor })}`),
-    previewRetention: (retention: Retention) => call<RetentionPreview>('POST', 'retention/preview', { retention }),
-    storeDerived: () => call<StoreDerived>('GET', 'store/derived'),
-    clearStored: (runs: number[]) => call<Store>('POST', 'store/clear', { runs }),
-    takeStoredBack: () => call<Store>('POST', 'store/take-back'),
-    emptyStore: () => call<Store>('POST', 'store/empty'),
-    clearDerived: (what: string) => call<StoreDerived>('POST', `store/derived/${what}`),
-    watchFolders: () => call<WatchFolders>('GET', 'watch-folders'),
-    watchFolder: (request: WatchFolderRequest) => call<WatchFolders>('POST', 'watch-folders', request),
-    unwatch: (folder: number) => call<WatchFolders>('DELETE', `watch-folders/${folder}`),
-    pieces: (cut: number) => call<PiecesAnswer>('GET', `cuts/${cut}/pieces`),
-    divide: (cut: number, how: PiecesRequest) => call<PiecesAnswer>('PUT', `cuts/${cut}/pieces`, how),
-    writeHashList: (pack: string) => call<HashListAnswer>('POST', `packs/${pack}/hash-list`),
-    hashList: (pack: string) => call<HashListAnswer>('GET', `packs/${pack}/hash-list`),
-    slips: (pack: string) => call<Pack>('GET', `packs/${pack}`),
-    queue: () => call<Queue>('GET', 'queue'),
-    queueChanges: (since: string) => call<Queue>('GET', `queue/changes?since=${encodeURIComponent(since)}`),
-    strip: () => call<Strip>('GET', 'strip'),
-    sent: (run: number, took: string | null) => call<PackedRun>('PUT', `runs/${run}/sent`, { took }),
-    stop: (run: number) => call<RunAnswer>('POST', `runs/${run}/stop`),
-    pause: (run: number) => call<RunAnswer>('POST', `runs/${run}/pause`),
-    goOn: (run: number) => call<RunAnswer>('POST', `runs/${run}/continue`),
-    retry: (run: number) => call<RunAnswer>('POST', `runs/${run}/retry`),
-    again: (run: number) => call<RunAnswer>('POST', `runs/${run}/again`),
-    moveRun: (run: number, before: number | null) => call<RunAnswer>('PUT', `runs/${run}/place`, { before }),
-    clearRuns: (runs: number[], cleared: boolean) => call<RunsClearAnswer>('POST', 'runs/clear', { runs, cleared }),
-    log: (run: number) => call<RunLog>('GET', `runs/${run}/log`),
-    presets: () => call<PresetList>('GET', 'presets'),
-    item: (kind: Kind, slug: string) => call<LibraryItem>('GET', `library/${kind}/${slug}`),
+        call('PUT dispatches/{dispatch}/place', { dispatch: id, body: { before } }),
+    signOutOfHost: (account: number) => call('DELETE host-accounts/{account}/token', { account }),
+    forgetHostAccount: (account: number) => call('DELETE host-accounts/{account}', { account }),
+    signInToHost: (request: HostSignInRequest) => call('POST host-accounts', { body: request }),
+    acceptTerms: (account: number) => call('PUT host-accounts/{account}/terms', { account }),
+    store: (cursor?: string) => call('GET store', { query: { cursor } }),
+    previewRetention: (retention: Retention) => call('POST retention/preview', { body: { retention } }),
+    storeDerived: () => call('GET store/derived'),
+    clearStored: (runs: number[]) => call('POST store/clear', { body: { runs: runs as Some<number> } }),
+    takeStoredBack: () => call('POST store/take-back'),
+    emptyStore: () => call('POST store/empty'),
+    clearDerived: (what: string) => call('POST store/derived/{what}', { what }),
+    watchFolders: () => call('GET watch-folders'),
+    watchFolder: (request: WatchFolderRequest) => call('POST watch-folders', { body: request }),
+    unwatch: (folder: number) => call('DELETE watch-folders/{folder}', { folder }),
+    pieces: (cut: number) => call('GET cuts/{cut}/pieces', { cut }),
+    divide: (cut: number, how: PiecesRequest) => call('PUT cuts/{cut}/pieces', { cut, body: how }),
+    writeHashList: (pack: string) => call('POST packs/{pack}/hash-list', { pack }),
+    hashList: (pack: string) => call('GET packs/{pack}/hash-list', { pack }),
+    slips: (pack: string) => call('GET packs/{pack}', { pack }),
+    queue: () => call('GET queue'),
+    queueChanges: (since: string) => call('GET queue/changes', { query: { since } }),
+    strip: () => call('GET strip'),
+    sent: (run: number, took: string | null) => call('PUT runs/{run}/sent', { run, body: { took } }),
+    stop: (run: number) => call('POST runs/{run}/stop', { run }),
+    pause: (run: number) => call('POST runs/{run}/pause', { run }),
+    goOn: (run: number) => call('POST runs/{run}/continue', { run }),
+    retry: (run: number) => call('POST runs/{run}/retry', { run }),
+    again: (run: number) => call('POST runs/{run}/again', { run }),
+    moveRun: (run: number, before: number | null) => call('PUT runs/{run}/place', { run, body: { before } }),
+    clearRuns: (runs: number[], cleared: boolean) =>
+        call('POST runs/clear', { body: { runs: runs as Some<number>, cleared } }),
+    log: (run: number) => call('GET runs/{run}/log', { run }),
+    presets: () => call('GET presets'),
+    item: (kind: Kind, slug: string) => call('GET library/{kind}/{slug}', { kind, slug }),
     compareVersions: (kind: Kind, slug: string, from: number, to: number) =>
-        call<Comparison>('GET', `library/${kind}/${slug}/compare/${from}/${to}`),
+        call('GET library/{kind}/{slug}/compare/{from}/{to}', { kind, slug, from, to }),
     goBack: (kind: Kind, slug: string, version: number) =>
-        call<LibraryItem>('POST', `library/${kind}/${slug}/versions/${version}`),
-    takeAway: (kind: Kind, slug: string) => call<void>('DELETE', `library/${kind}/${slug}`),
-    takeBack: (kind: Kind, slug: string) => call<LibraryItem>('POST', `library/${kind}/${slug}/restore`),
+        call('POST library/{kind}/{slug}/versions/{version}', { kind, slug, version }),
+    takeAway: (kind: Kind, slug: string) => call('DELETE library/{kind}/{slug}', { kind, slug }),
+    takeBack: (kind: Kind, slug: string) => call('POST library/{kind}/{slug}/restore', { kind, slug }),
     favourite: (kind: Kind, slug: string, favourite: boolean) =>
-        call<void>('PUT', `library/${kind}/${slug}/favourite`, { favourite }),
+        call('PUT library/{kind}/{slug}/favourite', { kind, slug, body: { favourite } }),
     setDefault: (about: string, preset: string | null) =>
-        call<DefaultAnswer>('PUT', 'library/defaults', { for: about, preset }),
-    help: (cut: number, cell: string) => call<RowHelp>('GET', `cuts/${cut}/help/${cell}`),
-    columnAsPreset: (cut: number, output: string) =>
-        call<SavingPreview>('GET', `cuts/${cut}/outputs/${encodeURIComponent(output)}/preset`),
-    createPreset: (body: PresetRequest) => call<LibraryItem>('POST', 'library/preset', body),
-    savePreset: (slug: string, body: PresetRequest) => call<LibraryItem>('PUT', `library/preset/${slug}`, body),
-    createHost: (body: HostRequest) => call<LibraryItem>('POST', 'library/host', body),
-    saveHost: (slug: string, body: HostRequest) => call<LibraryItem>('PUT', `library/host/${slug}`, body),
-    readTable: (text: string) => call<TableAnswer>('POST', 'library/host/table', { text }),
-    lookInto: (name: string, text: string) => call<ImportAnswer>('POST', 'library/import', { name, text }),
+        call('PUT library/defaults', { body: { for: about, preset } }),
+    help: (cut: number, cell: string) => call('GET cuts/{cut}/help/{cell}', { cut, cell }),
+    columnAsPreset: (cut: number, output: string) => call('GET cuts/{cut}/outputs/{output}/preset', { cut, output }),
+    createPreset: (body: PresetRequest) => call('POST library/preset', { body }),
+    savePreset: (slug: string, body: PresetRequest) => call('PUT library/preset/{preset}', { preset: slug, body }),
+    createHost: (body: HostRequest) => call('POST library/host', { body }),
+    saveHost: (slug: string, body: HostRequest) => call('PUT library/host/{host}', { host: slug, body }),
+    readTable: (text: string) => call('POST library/host/table', { body: { text } }),
+    lookInto: (name: string, text: string) => call('POST library/import', { body: { name, text } }),
     bringInItems: (name: string, text: string, ways: Record<string, Way>) =>
-        call<ImportAnswer>('POST', 'library/import', { name, text, ways }),
-    hosts: () => call<HostList>('GET', 'hosts'),
-    choices: () => call<Choices>('GET', 'choices'),
+        call('POST library/import', { body: { name, text, ways } }),
+    hosts: () => call('GET hosts'),
+    choices: () => call('GET choices'),
     latestTest: (cut: number, weights: Partial<Transit['weights']>) =>
-        call<TransitLatestAnswer>(
-            'GET',
-            `cuts/${cut}/tests/latest?${new URLSearchParams(Object.entries(weights).map(([k, v]) => [k, String(v)]))}`,
-        ),
-    askTest: (cut: number, request: TransitRequest) => call<TransitTestAnswer>('POST', `cuts/${cut}/tests`, request),
+        call('GET cuts/{cut}/tests/latest', { cut, query: weights }),
+    askTest: (cut: number, request: TransitRequest) => call('POST cuts/{cut}/tests', { cut, body: request }),
     /** `place`: what is compared, such as `tests/7`, and how its files are named where they are no cut's. */
-    compare: (place: string, files: string) => call<ComparisonView>('GET', `${place}/compare${files}`),
-    faults: (place: string, files: string, source: string, frame: number) =>
-        call<FaultMap>('GET', `${place}/faults/${source}/${frame}${files}`),
-    teachings: (host: string) => call<TeachingList>('GET', `hosts/${host}/teachings`),
-    teaching: (id: number) => call<TeachingAnswer>('GET', `teachings/${id}`),
-    teach: (host: string, lessons: string[][]) => call<TeachingAnswer>('POST', `hosts/${host}/teachings`, { lessons }),
-    stopTeaching: (id: number) => call<TeachingAnswer>('POST', `teachings/${id}/stop`),
-    saveTaught: (id: number) => call<LibraryItem>('POST', `teachings/${id}/save`),
-    stopTest: (id: number) => call<TransitTestAnswer>('POST', `tests/${id}/stop`),
+    compare: (place: string, files: string) => {
+        const [of, id = ''] = place.split('/');
+        return of === 'tests'
+            ? call('GET tests/{test}/compare', { test: id })
+            : of === 'runs'
+              ? call('GET runs/{run}/compare', { run: id })
+              : call('GET files/compare', { query: { file: new URLSearchParams(files).getAll('file[]') } });
+    },
+    faults: (place: string, files: string, source: string, frame: number) => {
+        const [of, id = ''] = place.split('/');
+        const query = { file: new URLSearchParams(files).getAll('file[]') };
+        return of === 'tests'
+            ? call('GET tests/{test}/faults/{source}/{frame}', { test: id, source, frame })
+            : of === 'runs'
+              ? call('GET runs/{run}/faults/{source}/{frame}', { run: id, source, frame })
+              : call('GET files/faults/{source}/{frame}', { source, frame, query });
+    },
+    teachings: (host: string) => call('GET hosts/{host}/teachings', { host }),
+    teaching: (id: number) => call('GET teachings/{teaching}', { teaching: id }),
+    teach: (host: string, lessons: string[][]) =>
+        call('POST hosts/{host}/teachings', { host, body: { lessons: lessons as Some<Some<string>> } }),
+    stopTeaching: (id: number) => call('POST teachings/{teaching}/stop', { teaching: id }),
+    saveTaught: (id: number) => call('POST teachings/{teaching}/save', { teaching: id }),
+    stopTest: (id: number) => call('POST tests/{test}/stop', { test: id }),
 };
 
 export const packAddress = (pack: string) => `/api/packs/${pack}`;
