@@ -3,12 +3,7 @@
 namespace App\Providers;
 
 use App\Analysis\AnalyseCut;
-use App\Configuration\AccessSettings;
-use App\Configuration\DispatchSettings;
-use App\Configuration\FolderSettings;
-use App\Configuration\QueueEndSettings;
-use App\Configuration\SetValues;
-use App\Configuration\WorkSettings;
+use App\Configuration\ConfigurationProvider;
 use App\Database\WriteFirstConnection;
 use App\Dispatch\BringBack;
 use App\Dispatch\FollowDispatch;
@@ -62,24 +57,17 @@ class CrateServiceProvider extends ServiceProvider
     /** Made once: they know much, and change nothing. */
     private const SHARED = [
         Catalogue::class, Cells::class, Encoders::class, CheckList::class, Contract::class,
-        SetValues::class, Settings::class, Devices::class, ShippedPresets::class, ShippedHosts::class, Presets::class, Hosts::class,
-    ];
-
-    /** Made anew each time, from what is set and configured at that moment. */
-    private const SETTINGS = [
-        AccessSettings::class, DispatchSettings::class, FolderSettings::class, QueueEndSettings::class, WorkSettings::class,
+        Settings::class, Devices::class, ShippedPresets::class, ShippedHosts::class, Presets::class, Hosts::class,
     ];
 
     public function register(): void
     {
+        $this->app->register(ConfigurationProvider::class);
         // What is made here is its owner's: database, uploads, deliveries. Folders that others share keep what they are.
         umask(0o077);
         Connection::resolverFor('sqlite', fn (...$arguments): WriteFirstConnection => new WriteFirstConnection(...$arguments));
         foreach (self::SHARED as $shared) {
             $this->app->singleton($shared);
-        }
-        foreach (self::SETTINGS as $settings) {
-            $this->app->bind($settings, fn (Application $app) => $settings::of($app->make(SetValues::class)));
         }
         // What it was told of a drive holds for all that ask.
         $this->app->singleton(DriveProbe::class);

@@ -2,6 +2,7 @@
 
 namespace StandIn;
 
+use App\Configuration\ConfigurationProvider;
 use App\Engine\Waiting;
 use App\Library\ShippedHosts;
 use App\Schema\Contract;
@@ -14,6 +15,7 @@ class StandInServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->register(ConfigurationProvider::class);
         umask(0o077);
         foreach ([Catalogue::class, Cells::class, Contract::class, ShippedHosts::class, Faults::class] as $shared) {
             $this->app->singleton($shared);

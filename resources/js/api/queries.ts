@@ -1,5 +1,6 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { api, type Kind } from './client';
+import { keys } from './keys';
 import { isUnderWay, newerRuns } from './runs';
 import type { ShelfView } from './shelfView';
 import type { CutAnalysis, Queue, QueueSummary } from './types';
@@ -9,29 +10,29 @@ export { isUnderWay };
 /** Cuts on the shelf, page by page. */
 export const useShelf = (view: ShelfView) =>
     useInfiniteQuery({
-        queryKey: ['cuts', view],
+        queryKey: keys.cuts(view),
         queryFn: ({ pageParam }) => api.cuts(view, pageParam),
         initialPageParam: undefined as string | undefined,
         getNextPageParam: (page) => page.cursor ?? undefined,
         placeholderData: keepPreviousData,
     });
 
-export const usePresets = () => useQuery({ queryKey: ['presets'], queryFn: api.presets, staleTime: 60_000 });
+export const usePresets = () => useQuery({ queryKey: keys.presets(), queryFn: api.presets, staleTime: 60_000 });
 
-export const useHosts = () => useQuery({ queryKey: ['hosts'], queryFn: api.hosts, staleTime: 60_000 });
+export const useHosts = () => useQuery({ queryKey: keys.hosts(), queryFn: api.hosts, staleTime: 60_000 });
 
 export const useItem = (kind: Kind, slug: string | undefined) =>
     useQuery({
-        queryKey: ['item', kind, slug],
+        queryKey: keys.item(kind, slug),
         queryFn: () => api.item(kind, slug ?? ''),
         enabled: slug !== undefined,
         placeholderData: keepPreviousData,
     });
 
 export const useChoices = () =>
-    useQuery({ queryKey: ['choices'], queryFn: api.choices, staleTime: Number.POSITIVE_INFINITY });
+    useQuery({ queryKey: keys.choices(), queryFn: api.choices, staleTime: Number.POSITIVE_INFINITY });
 
-export const useMachine = () => useQuery({ queryKey: ['machine'], queryFn: api.machine, refetchInterval: 15_000 });
+export const useMachine = () => useQuery({ queryKey: keys.machine(), queryFn: api.machine, refetchInterval: 15_000 });
 
 /** Milliseconds between two requests. */
 const pace = (isBusy: boolean) => (isBusy ? 500 : 4_000);
@@ -40,7 +41,7 @@ const underWayIn = (queue: QueueSummary) => queue.going + queue.waiting + queue.
 
 export const useStrip = () =>
     useQuery({
-        queryKey: ['runs', 'strip'],
+        queryKey: keys.strip(),
         queryFn: api.strip,
         refetchInterval: ({ state: { data } }) =>
             pace(data !== undefined && underWayIn(data.queue) + data.activities.length > 0),
@@ -54,18 +55,18 @@ async function newer(known: Queue | undefined): Promise<Queue> {
 
 export const useQueue = () =>
     useQuery({
-        queryKey: ['runs', 'queue'],
-        queryFn: ({ client }) => newer(client.getQueryData<Queue>(['runs', 'queue'])),
+        queryKey: keys.queue(),
+        queryFn: ({ client }) => newer(client.getQueryData<Queue>(keys.queue())),
         refetchInterval: ({ state: { data } }) => pace(data !== undefined && data.order.length > 0),
     });
 
 /** Runs of one cut: under way first, then the latest finished ones. */
 export const useRunsOf = (cut: number) =>
-    useQuery({ queryKey: ['runs', 'of', cut], queryFn: () => api.runsOf(cut) }).data?.runs ?? [];
+    useQuery({ queryKey: keys.runsOf(cut), queryFn: () => api.runsOf(cut) }).data?.runs ?? [];
 
 export const useSlips = (pack: string) =>
     useQuery({
-        queryKey: ['packs', pack],
+        queryKey: keys.pack(pack),
         queryFn: () => api.slips(pack),
         refetchInterval: (query) => (query.state.data?.runs.some(isUnderWay) ? 1_000 : false),
     });
@@ -75,7 +76,7 @@ const isLookedAt = (analysis: CutAnalysis | undefined) =>
 
 export const useAnalysis = (cut: number) =>
     useQuery({
-        queryKey: ['analysis', cut],
+        queryKey: keys.analysis(cut),
         queryFn: () => api.analysis(cut),
         refetchInterval: (query) => (isLookedAt(query.state.data) ? 700 : false),
     });
@@ -92,7 +93,7 @@ export function useCurves(cut: number, view: { from: number; to: number }, colum
     const last = Math.ceil(view.to / grid) * grid;
     const wanted = Math.round(columns / 50) * 50;
     return useQuery({
-        queryKey: ['curves', cut, version, first, last, wanted],
+        queryKey: keys.curves(cut, version, first, last, wanted),
         queryFn: () => api.curves(cut, first, last, wanted),
         enabled: version !== null,
         placeholderData: keepPreviousData,
@@ -101,4 +102,4 @@ export function useCurves(cut: number, view: { from: number; to: number }, colum
 }
 
 export const useReading = (cut: number) =>
-    useQuery({ queryKey: ['reading', cut], queryFn: () => api.reading(cut), staleTime: 60_000 });
+    useQuery({ queryKey: keys.reading(cut), queryFn: () => api.reading(cut), staleTime: 60_000 });

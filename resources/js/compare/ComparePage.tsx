@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { ComparisonView } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Failed, Loading } from '../ui/States';
@@ -30,7 +31,7 @@ export default function ComparePage() {
     const named = new URLSearchParams(search.getAll('file').map((file): [string, string] => ['file[]', file]));
     const files = of === 'files' ? `?${named}` : '';
     const place = of === 'files' ? 'files' : `${of === 'runs' ? 'runs' : 'tests'}/${Number(id)}`;
-    const query = useQuery({ queryKey: ['compare', place, files], queryFn: () => api.compare(place, files) });
+    const query = useQuery({ queryKey: keys.compared(place, files), queryFn: () => api.compare(place, files) });
     useTitle(query.data === undefined ? undefined : `Compare ${query.data.name}`);
     if (query.error) {
         return <Failed error={query.error} retry={() => query.refetch()} />;

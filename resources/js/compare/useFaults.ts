@@ -1,13 +1,14 @@
 import { useQueries } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { ComparisonView } from '../api/types';
 
 type Source = ComparisonView['sources'][number] | undefined;
 
 /** Nothing is wrong with the first file: the others are held against it. */
 const query = (place: string, files: string, view: ComparisonView, source: Source, frame: number, wanted: boolean) => ({
-    queryKey: ['faults', place, files, source?.id, frame],
+    queryKey: keys.faults(place, files, source?.id, frame),
     queryFn: () => api.faults(place, files, source?.id ?? '', frame),
     enabled: wanted && source?.here === true && source.id !== view.sources[0]?.id,
     staleTime: Number.POSITIVE_INFINITY,

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { HostAccount } from '../api/types';
 import { Button } from '../ui/Button';
 import { Trouble } from '../ui/States';
@@ -14,7 +15,7 @@ export function Accounts() {
     const [signsIn, setSignsIn] = useState<HostAccount | 'new' | null>(null);
     const change = useMutation({
         mutationFn: (ask: () => Promise<unknown>) => ask(),
-        onSettled: () => client.invalidateQueries({ queryKey: ['dispatches'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.dispatches() }),
     });
     return (
         <section aria-labelledby="host-accounts" className="mt-6 text-[13px]">

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Dispatch } from '../api/types';
 import { Button } from '../ui/Button';
 import { FileButton } from '../ui/FileButton';
@@ -15,7 +16,7 @@ export function Captions({ dispatch, act }: { dispatch: Dispatch; act: ReturnTyp
     const [language, setLanguage] = useState(dispatch.details.language || 'en');
     const bring = useMutation({
         mutationFn: async (file: File) => api.caption(dispatch.id, { language, text: await file.text() }),
-        onSettled: () => client.invalidateQueries({ queryKey: ['dispatches'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.dispatches() }),
     });
     return (
         <div>

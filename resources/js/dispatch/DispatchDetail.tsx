@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Dispatch, DispatchList } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -76,7 +77,7 @@ function ClearHere({ run }: { run: number }) {
     const clear = useMutation({
         mutationFn: () => api.clearStored([run]),
         onSuccess: () => {
-            for (const queryKey of [['dispatches'], ['store'], ['machine']]) {
+            for (const queryKey of [keys.dispatches(), keys.store(), keys.machine()]) {
                 client.invalidateQueries({ queryKey });
             }
         },

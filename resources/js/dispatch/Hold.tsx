@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Dispatch } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -23,7 +24,7 @@ export function Hold({ dispatch, zone, act }: Props) {
     const terms = useMutation({
         mutationFn: () => api.acceptTerms(dispatch.account.id),
         onSuccess: () => act.mutate(() => api.changeDispatch(dispatch.id, 'look')),
-        onSettled: () => client.invalidateQueries({ queryKey: ['dispatches'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.dispatches() }),
     });
     if (video === null) {
         return (

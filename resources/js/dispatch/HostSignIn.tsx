@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { useHosts } from '../api/queries';
 import type { HostAccount } from '../api/types';
 import { Button } from '../ui/Button';
@@ -26,7 +27,7 @@ export function HostSignIn({ hosts, account, signedIn }: Props) {
         mutationFn: () => api.signInToHost({ host, name, password }),
         onSuccess: (answer) => {
             setPassword('');
-            client.invalidateQueries({ queryKey: ['dispatches'] });
+            client.invalidateQueries({ queryKey: keys.dispatches() });
             signedIn(answer.account);
         },
     });

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { DispatchList } from '../api/types';
 import { Button } from '../ui/Button';
 import { Segments } from '../ui/Segments';
@@ -31,7 +32,7 @@ export function NewDispatch({ run, list }: { run: number; list: DispatchList }) 
     const [visibility, setVisibility] = useState<'private' | 'unlisted'>('private');
     const account = list.accounts.find((one) => one.id === chosen) ?? list.accounts[0] ?? null;
     const check = useQuery({
-        queryKey: ['dispatch-check', run, account?.id, account?.signedIn],
+        queryKey: keys.checkBeforeSending(run, account?.id, account?.signedIn),
         queryFn: () => api.checkBeforeSending({ run, account: account?.id ?? 0 }),
         enabled: account !== null,
     });

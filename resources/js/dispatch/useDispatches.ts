@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Dispatch, DispatchAnswer, DispatchList } from '../api/types';
 
-const key = ['dispatches'];
+const key = keys.dispatches();
 
 /** Whether something moves by itself. */
 const moves = (one: Dispatch) =>

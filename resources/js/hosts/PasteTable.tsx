@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
@@ -38,7 +39,7 @@ function Paste({ take, close }: { take: (rows: Json[]) => void; close: () => voi
     const [text, setText] = useState('');
     const late = useDeferredValue(text);
     const read = useQuery({
-        queryKey: ['table', late],
+        queryKey: keys.table(late),
         queryFn: () => api.readTable(late),
         enabled: late.trim() !== '',
         placeholderData: (before) => before,

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { useLibraryChanged } from '../api/library';
 import type { LibraryItem } from '../api/types';
 import { Button } from '../ui/Button';
@@ -23,7 +24,7 @@ export function Versions({ item }: { item: LibraryItem }) {
         },
     });
     const compared = useQuery({
-        queryKey: ['item', item.kind, item.slug, 'compare', open, to],
+        queryKey: keys.itemVersions(item.kind, item.slug, open, to),
         queryFn: () => api.compareVersions(item.kind, item.slug, open ?? 1, to),
         enabled: open !== null,
     });

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { useLibraryChanged } from '../api/library';
 import { useHosts, usePresets } from '../api/queries';
 import type { PresetCard } from '../api/types';
@@ -20,7 +21,7 @@ export function Defaults({ card }: { card: PresetCard }) {
         mutationFn: ({ about, on }: { about: string; on: boolean }) => api.setDefault(about, on ? card.slug : null),
         // Pending until the list says so, too.
         onSuccess: async () => {
-            await client.invalidateQueries({ queryKey: ['presets'] });
+            await client.invalidateQueries({ queryKey: keys.presets() });
             changed();
         },
     });

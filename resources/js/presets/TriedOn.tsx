@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { useChoices, useShelf } from '../api/queries';
 import type { LibraryItem, Plan, PresetCard } from '../api/types';
 import { FindingsCell } from '../sheet/FindingsCell';
@@ -28,7 +29,7 @@ export function TriedOn({ item, presets }: { item: LibraryItem; presets: PresetC
     const slugs = [item.slug, ...beside.filter((slug) => slug !== item.slug)];
     const cards = slugs.map((slug) => presets.find((preset) => preset.slug === slug));
     const plan = useQuery({
-        queryKey: ['tried', on?.id, slugs, item.version],
+        queryKey: keys.tried(on?.id, slugs, item.version),
         queryFn: () =>
             api.plan({
                 cut: on?.id ?? 0,

@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Run, RunLog } from '../api/types';
 import { Failed, Loading } from '../ui/States';
 
 /** The log of a run: what the engine was asked, what it said, and how long it took. */
 export function LogLines({ run, going }: { run: Run; going: boolean }) {
     const { data, error, refetch } = useQuery({
-        queryKey: ['log', run.id, run.state],
+        queryKey: keys.log(run.id, run.state),
         queryFn: () => api.log(run.id),
         refetchInterval: going ? 2_000 : false,
     });

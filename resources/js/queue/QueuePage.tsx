@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { isUnderWay, useQueue } from '../api/queries';
 import type { Queue, QueueSummary, Run } from '../api/types';
 import { Button } from '../ui/Button';
@@ -28,7 +29,7 @@ export function QueuePage() {
     const clear = useMutation({
         mutationFn: ({ runs, away }: { runs: number[]; away: boolean }) => api.clearRuns(runs, away),
         onSuccess: (_, { runs, away }) => setCleared(away ? runs : []),
-        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.runs() }),
     });
     if (isError && data === undefined) {
         return <Failed error={error} retry={() => refetch()} />;

@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Run } from '../api/types';
 import type { MarkKind } from '../ui/Mark';
 
@@ -47,6 +48,6 @@ export function useStop(run: Run) {
     const client = useQueryClient();
     return useMutation({
         mutationFn: () => api.stop(run.id),
-        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.runs() }),
     });
 }

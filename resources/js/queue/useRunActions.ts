@@ -1,10 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 
 /** What can be done to a run in the queue; the queue is asked again after each. */
 export function useRunActions() {
     const client = useQueryClient();
-    const onSettled = () => client.invalidateQueries({ queryKey: ['runs'] });
+    const onSettled = () => client.invalidateQueries({ queryKey: keys.runs() });
     const stop = useMutation({ mutationFn: api.stop, onSettled });
     const pause = useMutation({ mutationFn: api.pause, onSettled });
     const goOn = useMutation({ mutationFn: api.goOn, onSettled });

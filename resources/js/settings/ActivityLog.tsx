@@ -1,6 +1,7 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
 import { moment } from '../ui/moment';
@@ -11,7 +12,7 @@ export function ActivityLog() {
     const [search, setSearch] = useState('');
     const words = useDeferredValue(search.trim());
     const { data, error, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery({
-        queryKey: ['activity', words],
+        queryKey: keys.activity(words),
         queryFn: ({ pageParam }) => api.activity(words, pageParam),
         initialPageParam: undefined as number | undefined,
         getNextPageParam: (page) => (page.more ? page.entries.at(-1)?.id : undefined),

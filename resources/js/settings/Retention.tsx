@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Retention as Limits, RetentionPreview, SettingsRequest } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -50,7 +51,7 @@ export function Retention({ kept, save }: Props) {
     const [typed, type] = useState(() => typedOf(kept));
     const asked = useSettled(JSON.stringify(limitsOf(typed)));
     const preview = useQuery({
-        queryKey: ['retention', asked],
+        queryKey: keys.retention(asked),
         queryFn: () => api.previewRetention(JSON.parse(asked)),
         placeholderData: (before) => before,
         retry: false,

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { useMachine } from '../api/queries';
 import type { Settings, SettingsRequest } from '../api/types';
 import { Accounts } from '../dispatch/Accounts';
@@ -22,13 +23,13 @@ type Name = keyof SettingsRequest;
 /** What holds for this machine: where files come from and go, how much is done at once, and what happens at the end. */
 export function SettingsPage() {
     const client = useQueryClient();
-    const { data, error, refetch } = useQuery({ queryKey: ['settings'], queryFn: api.settings });
+    const { data, error, refetch } = useQuery({ queryKey: keys.settings(), queryFn: api.settings });
     const save = useMutation({
         mutationFn: api.saveSettings,
         onSuccess: (now) => {
-            client.setQueryData(['settings'], now);
-            for (const key of ['machine', 'media', 'runs', 'sheet']) {
-                client.invalidateQueries({ queryKey: [key] });
+            client.setQueryData(keys.settings(), now);
+            for (const queryKey of [keys.machine(), keys.media(), keys.runs(), keys.sheets()]) {
+                client.invalidateQueries({ queryKey });
             }
         },
     });

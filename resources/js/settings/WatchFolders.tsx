@@ -3,6 +3,7 @@ import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { usePresets } from '../api/queries';
 import type { WatchFolders as Watched } from '../api/types';
 import { Button } from '../ui/Button';
@@ -17,9 +18,9 @@ const words = { settling: 'arrives', packing: 'is packed', packed: 'packed', fai
 /** Folders whose files are brought in and packed by themselves, and what became of the latest. */
 export function WatchFolders() {
     const client = useQueryClient();
-    const { data } = useQuery({ queryKey: ['watch-folders'], queryFn: api.watchFolders, refetchInterval: 3_000 });
+    const { data } = useQuery({ queryKey: keys.watchFolders(), queryFn: api.watchFolders, refetchInterval: 3_000 });
     const presets = usePresets().data?.presets ?? [];
-    const known = (answer: Watched) => client.setQueryData(['watch-folders'], answer);
+    const known = (answer: Watched) => client.setQueryData(keys.watchFolders(), answer);
     const add = useMutation({
         mutationFn: api.watchFolder,
         onSuccess: (answer) => {

@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { Figures } from '../ui/Figures';
 
 /** The processes that take work in hand, on all machines, and what they have there. */
 export function Workers() {
-    const { data } = useQuery({ queryKey: ['workers'], queryFn: api.workers, refetchInterval: 3_000 });
+    const { data } = useQuery({ queryKey: keys.workers(), queryFn: api.workers, refetchInterval: 3_000 });
     if (data === undefined) {
         return null;
     }

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Machine } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -14,8 +15,8 @@ export function LineSpeed({ machine }: { machine: Machine }) {
     const save = useMutation({
         mutationFn: () => api.setLineSpeed(Math.round(Number(typed.replace(',', '.')) * 1_000_000)),
         onSuccess: (answer) => {
-            client.setQueryData(['machine'], answer);
-            client.invalidateQueries({ queryKey: ['sheet'] });
+            client.setQueryData(keys.machine(), answer);
+            client.invalidateQueries({ queryKey: keys.sheets() });
             setOpen(false);
         },
     });

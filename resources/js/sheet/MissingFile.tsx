@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Cut } from '../api/types';
 import { Button } from '../ui/Button';
 
@@ -7,13 +8,13 @@ import { Button } from '../ui/Button';
 export function MissingFile({ cut }: { cut: Cut }) {
     const client = useQueryClient();
     const places = useQuery({
-        queryKey: ['places', cut.id],
+        queryKey: keys.places(cut.id),
         queryFn: () => api.places(cut.id),
         refetchInterval: 5_000,
         enabled: cut.fileState === 'gone',
     });
     const renew = () => {
-        for (const queryKey of [['sheet', cut.id], ['analysis', cut.id], ['reading', cut.id], ['cuts']]) {
+        for (const queryKey of [keys.sheet(cut.id), keys.analysis(cut.id), keys.reading(cut.id), keys.cuts()]) {
             client.invalidateQueries({ queryKey });
         }
     };

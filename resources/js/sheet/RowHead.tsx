@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { Figures } from '../ui/Figures';
 import { Popover } from '../ui/Popover';
 import { Trouble } from '../ui/States';
@@ -71,7 +72,7 @@ function Explained({ cut, row }: { cut: number; row: Row }) {
 }
 
 function Explanation({ cut, row }: { cut: number; row: Row }) {
-    const help = useQuery({ queryKey: ['help', cut, row.cell], queryFn: () => api.help(cut, row.cell), staleTime: 0 });
+    const help = useQuery({ queryKey: keys.help(cut, row.cell), queryFn: () => api.help(cut, row.cell), staleTime: 0 });
     if (help.error) {
         return <Trouble message={help.error.message} />;
     }

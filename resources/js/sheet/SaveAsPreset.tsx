@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { useLibraryChanged } from '../api/library';
 import type { SavingPreview } from '../api/types';
 import { Button } from '../ui/Button';
@@ -22,7 +23,7 @@ interface Props {
 /** Makes a preset of a column: cell by cell the rule that would be kept, or what it came to on this cut. */
 export function SaveAsPreset({ cut, output, planning, columns, close }: Props) {
     const preview = useQuery({
-        queryKey: ['saving', cut, output],
+        queryKey: keys.saving(cut, output.key),
         queryFn: () => api.columnAsPreset(cut, output.key),
         enabled: !planning,
         staleTime: 0,
@@ -68,7 +69,7 @@ function Form({ cut, output, preview, columns, close }: FormProps) {
             close();
         },
         // Where somebody else saved it meanwhile, the next press knows of that.
-        onError: () => client.invalidateQueries({ queryKey: ['saving'] }),
+        onError: () => client.invalidateQueries({ queryKey: keys.savings() }),
     });
     const over = preview.version !== null;
     const another = over && name.trim() !== '' && name.trim() !== preview.name;

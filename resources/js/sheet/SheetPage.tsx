@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
 import { useParams } from 'react-router';
+import { keys } from '../api/keys';
 import { ToSurvives } from '../survives/ToSurvives';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -51,12 +52,12 @@ function SheetOf({ id }: { id: number }) {
     // Pieces lie within the range that is kept.
     // biome-ignore lint/correctness/useExhaustiveDependencies: the pieces lie within the range that is kept
     useEffect(() => {
-        client.invalidateQueries({ queryKey: ['pieces', id] });
+        client.invalidateQueries({ queryKey: keys.pieces(id) });
     }, [client, id, known, end]);
     const delivered = useMemo(() => ({ first, last }), [first, last]);
     const pack = useMutation({
         mutationFn: packSheet,
-        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.runs() }),
     });
 
     useEffect(() => {

@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys as queries } from '../api/keys';
 import { useRunsOf } from '../api/queries';
 import { Button } from '../ui/Button';
 import { Trouble } from '../ui/States';
@@ -16,7 +17,7 @@ interface Props {
 export function TakenBack({ cut, keys, settled }: Props) {
     const client = useQueryClient();
     const runs = useRunsOf(cut);
-    const onSettled = () => client.invalidateQueries({ queryKey: ['runs'] });
+    const onSettled = () => client.invalidateQueries({ queryKey: queries.runs() });
     const put = useMutation({
         mutationFn: async (key: string) => {
             await settled();

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ApiError, api } from '../api/client';
+import { keys } from '../api/keys';
 import { useMachine } from '../api/queries';
 import type { Range, Sheet } from '../api/types';
 import { useStable } from '../ui/useStable';
@@ -34,7 +35,7 @@ function useWantedSamples(cut: number, sheet: Sheet | undefined, isAtRest: boole
             (answer) =>
                 rest.current &&
                 // A change may have been saved since it was asked.
-                client.setQueryData(['sheet', cut], (now: Sheet | undefined) =>
+                client.setQueryData(keys.sheet(cut), (now: Sheet | undefined) =>
                     now !== undefined && now.version > answer.version ? now : answer,
                 ),
             () => undefined,
@@ -62,7 +63,7 @@ export function useSheet(cut: number) {
     const [told, setTold] = useState<string[]>([]);
     const [history, setHistory] = useState<History | null>(null);
     const query = useQuery({
-        queryKey: ['sheet', cut],
+        queryKey: keys.sheet(cut),
         queryFn: () => api.sheet(cut),
         // What is asked in the middle of a change would answer with what was before it.
         refetchInterval: (current) => (wanted === null ? again(current.state.data) : false),
@@ -109,7 +110,7 @@ export function useSheet(cut: number) {
             const turn = ++latest.current;
             setWanted(next);
             unsent.current = last.current = next;
-            client.cancelQueries({ queryKey: ['sheet', cut] });
+            client.cancelQueries({ queryKey: keys.sheet(cut) });
             // One after the other, so that the last change is the one that stays; those overtaken while waiting are left out.
             line.current = line.current.then(async () => {
                 if (turn !== latest.current) {
@@ -123,7 +124,7 @@ export function useSheet(cut: number) {
                     version.current = sameDraft(next, draftOf(answer)) ? answer.version : version.current;
                     setTold((before) => (answer.told.length > 0 ? answer.told : before));
                     if (turn === latest.current) {
-                        client.setQueryData(['sheet', cut], answer);
+                        client.setQueryData(keys.sheet(cut), answer);
                         setWanted(null);
                         setProblem(null);
                     }

@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useDeferredValue, useRef, useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { MediaFile } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -45,10 +46,10 @@ function Files({ close }: { close: () => void }) {
     const [text, setText] = useState('');
     // Of many files only the newest come at once: the server looks through all of them.
     const searched = useDeferredValue(text.trim());
-    const newest = useQuery({ queryKey: ['media', ''], queryFn: () => api.media(), staleTime: 0 });
+    const newest = useQuery({ queryKey: keys.media(''), queryFn: () => api.media(), staleTime: 0 });
     const isPart = (newest.data?.found ?? 0) > (newest.data?.files.length ?? 0);
     const found = useQuery({
-        queryKey: ['media', searched],
+        queryKey: keys.media(searched),
         queryFn: () => api.media(searched),
         enabled: isPart && searched !== '',
         placeholderData: (old) => old,
@@ -84,7 +85,7 @@ function Files({ close }: { close: () => void }) {
             setOutcomes((all) => ({ ...all, [path]: outcome }));
             setChosen((all) => new Set([...all].filter((other) => other !== path)));
         }
-        for (const queryKey of [['cuts'], ['media'], ['runs']]) {
+        for (const queryKey of [keys.cuts(), keys.media(), keys.runs()]) {
             client.invalidateQueries({ queryKey });
         }
     };

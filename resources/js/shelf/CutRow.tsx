@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Cut } from '../api/types';
 import { Figures } from '../ui/Figures';
 import { Mark } from '../ui/Mark';
@@ -20,7 +21,7 @@ export function CutRow({ cut }: { cut: Cut }) {
     const client = useQueryClient();
     const takeOff = useMutation({
         mutationFn: () => api.takeOff(cut.id),
-        onSettled: () => client.invalidateQueries({ queryKey: ['cuts'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.cuts() }),
     });
     const quiet = 'truncate px-2';
     return (

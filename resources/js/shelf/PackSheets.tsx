@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Cut } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -23,7 +24,7 @@ export function PackSheets({ cuts, unlisted }: Props) {
     const pack = useMutation({
         mutationFn: () => api.packSheets(chosen),
         onSuccess: ({ refused }) => setChosen(refused.map(({ cut }) => cut)),
-        onSettled: () => client.invalidateQueries({ queryKey: ['runs'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.runs() }),
     });
     const here = cuts.filter(({ fileState }) => fileState === 'here');
     const toggle = (id: number) =>

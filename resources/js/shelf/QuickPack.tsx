@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { usePresets } from '../api/queries';
 import type { Cut } from '../api/types';
 import { PresetPicker } from '../presets/PresetPicker';
@@ -51,7 +52,7 @@ function Quick({ cut, close }: { cut: Cut; close: () => void }) {
     const outputs =
         preset === undefined ? [] : [{ preset: preset.slug, host: host === undefined ? preset.host : host }];
     const plan = useQuery({
-        queryKey: ['quick', cut.id, outputs],
+        queryKey: keys.quickPack(cut.id, outputs),
         queryFn: () => api.plan({ cut: cut.id, outputs }),
         enabled: preset !== undefined,
         placeholderData: (before) => before,
@@ -60,7 +61,7 @@ function Quick({ cut, close }: { cut: Cut; close: () => void }) {
         mutationFn: (again: boolean) => api.packThese(cut.id, { outputs }, again),
         onSuccess: () => {
             localStorage.setItem(last, slug);
-            client.invalidateQueries({ queryKey: ['runs'] });
+            client.invalidateQueries({ queryKey: keys.runs() });
             close();
         },
     });

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { CutList } from '../api/types';
 import { Button } from '../ui/Button';
 import { Popover } from '../ui/Popover';
@@ -12,7 +13,7 @@ export function TakenOff({ cuts }: { cuts: CutList['takenOff'] }) {
     const client = useQueryClient();
     const back = useMutation({
         mutationFn: (cut: number) => api.putBack(cut),
-        onSettled: () => client.invalidateQueries({ queryKey: ['cuts'] }),
+        onSettled: () => client.invalidateQueries({ queryKey: keys.cuts() }),
     });
     if (cuts.length === 0) {
         return null;

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { PackedRun } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -14,7 +15,7 @@ export function SentIn({ run }: { run: PackedRun }) {
     const save = useMutation({
         mutationFn: (took: string | null) => api.sent(run.id, took),
         onSuccess: () => {
-            for (const queryKey of [['packs', run.pack], ['machine'], ['sheet']]) {
+            for (const queryKey of [keys.pack(run.pack), keys.machine(), keys.sheets()]) {
                 client.invalidateQueries({ queryKey });
             }
             setOpen(false);

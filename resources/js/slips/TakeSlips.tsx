@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, packAddress, packTextAddress } from '../api/client';
+import { keys } from '../api/keys';
 import type { HashListAnswer } from '../api/types';
 import { Figures } from '../ui/Figures';
 
@@ -11,7 +12,7 @@ const isUnderWay = (list: HashListAnswer | undefined) =>
 /** Takes what the slips say along with the files: as text, and as a list of hashes beside them. */
 export function TakeSlips({ pack, isAnyMade }: { pack: string; isAnyMade: boolean }) {
     const client = useQueryClient();
-    const key = ['hash-list', pack];
+    const key = keys.hashList(pack);
     const write = useMutation({
         mutationFn: () => api.writeHashList(pack),
         onSuccess: (answer) => client.setQueryData(key, answer),

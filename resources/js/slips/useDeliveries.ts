@@ -2,6 +2,7 @@ import { type InfiniteData, keepPreviousData, useInfiniteQuery, useQuery, useQue
 import { useEffect } from 'react';
 import { api } from '../api/client';
 import type { DeliveryFilter } from '../api/deliveryFilter';
+import { keys } from '../api/keys';
 import type { DeliveryList } from '../api/types';
 import { withNewest } from './withNewest';
 
@@ -9,14 +10,14 @@ import { withNewest } from './withNewest';
 export function useDeliveries(filter: DeliveryFilter) {
     const client = useQueryClient();
     const list = useInfiniteQuery({
-        queryKey: ['deliveries', filter],
+        queryKey: keys.deliveries(filter),
         queryFn: ({ pageParam }) => api.deliveries(filter, pageParam),
         initialPageParam: undefined as number | undefined,
         getNextPageParam: (page) => page.before ?? undefined,
         placeholderData: keepPreviousData,
     });
     const newest = useQuery({
-        queryKey: ['deliveries-newest', filter],
+        queryKey: keys.newestDeliveries(filter),
         queryFn: () => api.deliveries(filter),
         refetchInterval: 15_000,
         enabled: list.isSuccess && !list.isPlaceholderData,
@@ -24,7 +25,7 @@ export function useDeliveries(filter: DeliveryFilter) {
     useEffect(() => {
         if (newest !== undefined) {
             client.setQueryData<InfiniteData<DeliveryList>>(
-                ['deliveries', filter],
+                keys.deliveries(filter),
                 (loaded) => loaded && { ...loaded, pages: withNewest(loaded.pages, newest) },
             );
         }
@@ -32,4 +33,4 @@ export function useDeliveries(filter: DeliveryFilter) {
     return list;
 }
 
-export const useDeliveryChoices = () => useQuery({ queryKey: ['deliveries', 'choices'], queryFn: api.deliveryChoices });
+export const useDeliveryChoices = () => useQuery({ queryKey: keys.deliveryChoices(), queryFn: api.deliveryChoices });

@@ -2,6 +2,7 @@ import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tansta
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Store } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -23,7 +24,7 @@ const counted = (files: number) => `${files} ${files === 1 ? 'file' : 'files'}`;
 export function StorePage() {
     const client = useQueryClient();
     const { data, error, refetch, hasNextPage, fetchNextPage, isFetchingNextPage } = useInfiniteQuery({
-        queryKey: ['store', 'files'],
+        queryKey: keys.storeFiles(),
         queryFn: ({ pageParam }) => api.store(pageParam),
         initialPageParam: undefined as string | undefined,
         getNextPageParam: (page) => page.cursor ?? undefined,
@@ -32,7 +33,7 @@ export function StorePage() {
     const act = useMutation({
         mutationFn: (how: () => Promise<unknown>) => how(),
         onSuccess: () => {
-            for (const queryKey of [['store'], ['machine'], ['packs'], ['deliveries']]) {
+            for (const queryKey of [keys.store(), keys.machine(), keys.packs(), keys.deliveries()]) {
                 client.invalidateQueries({ queryKey });
             }
             setChosen([]);
@@ -185,7 +186,7 @@ interface DerivedProps {
 
 /** Cached files. Counting them on disk can take longer than listing finished files. */
 function Derived({ act, isPending }: DerivedProps) {
-    const { data } = useQuery({ queryKey: ['store', 'derived'], queryFn: api.storeDerived });
+    const { data } = useQuery({ queryKey: keys.storeDerived(), queryFn: api.storeDerived });
     return (
         <>
             <h2 className="mt-6 mb-1 text-[13px] font-medium">Made again at any time</h2>

@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Sheet, Transit, TransitRequest, TransitTest } from '../api/types';
 import { draftOf } from '../sheet/outputs';
 import { Button } from '../ui/Button';
@@ -27,7 +28,7 @@ export default function SurvivesPage() {
 
 function SurvivesOf({ cut }: { cut: number }) {
     const client = useQueryClient();
-    const sheet = useQuery({ queryKey: ['sheet', cut], queryFn: () => api.sheet(cut) });
+    const sheet = useQuery({ queryKey: keys.sheet(cut), queryFn: () => api.sheet(cut) });
     const [search, setSearch] = useSearchParams();
     // In the address, so that coming back from the pictures finds them.
     const [written, write] = useAddressed('weights', search, setSearch);
@@ -40,7 +41,7 @@ function SurvivesOf({ cut }: { cut: number }) {
         refetchInterval: (query) => (isGoing(query.state.data?.test ?? undefined) ? 1_000 : false),
     });
     const now = test.data?.test ?? undefined;
-    const renew = () => client.invalidateQueries({ queryKey: ['tests', cut] });
+    const renew = () => client.invalidateQueries({ queryKey: keys.tests(cut) });
     const ask = useMutation({ mutationFn: (request: TransitRequest) => api.askTest(cut, request), onSuccess: renew });
     const stop = useMutation({ mutationFn: () => api.stopTest(now?.id ?? 0), onSettled: () => test.refetch() });
     const name = sheet.data?.cut.name;
@@ -192,7 +193,7 @@ function Recommended({ cut, sheet, test, result }: RecommendedProps) {
                 ),
             }),
         onSuccess: () => {
-            client.removeQueries({ queryKey: ['sheet', cut] });
+            client.removeQueries({ queryKey: keys.sheet(cut) });
             navigate(`/cuts/${cut}`);
         },
     });

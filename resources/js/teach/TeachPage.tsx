@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { useLibraryChanged } from '../api/library';
 import { useItem } from '../api/queries';
 import type { LibraryItem, Teaching } from '../api/types';
@@ -30,17 +31,17 @@ export default function TeachPage() {
 function Teach({ item }: { item: LibraryItem }) {
     const client = useQueryClient();
     const [lessons, setLessons] = useKept(`outer-crate/teach/${item.slug}`, NO_LESSONS);
-    const list = useQuery({ queryKey: ['teachings', item.slug], queryFn: () => api.teachings(item.slug) });
+    const list = useQuery({ queryKey: keys.teachings(item.slug), queryFn: () => api.teachings(item.slug) });
     const id = list.data?.teachings[0]?.id;
     const last = useQuery({
-        queryKey: ['teaching', id],
+        queryKey: keys.teaching(id),
         queryFn: () => api.teaching(id ?? 0),
         enabled: id !== undefined,
         refetchInterval: (query) => (isGoing(query.state.data?.teaching) ? 1_000 : false),
     });
     const teach = useMutation({
         mutationFn: () => api.teach(item.slug, lessons),
-        onSuccess: () => client.invalidateQueries({ queryKey: ['teachings', item.slug] }),
+        onSuccess: () => client.invalidateQueries({ queryKey: keys.teachings(item.slug) }),
     });
     const stop = useMutation({ mutationFn: () => api.stopTeaching(id ?? 0), onSettled: () => last.refetch() });
     const now = last.data?.teaching;
@@ -106,8 +107,8 @@ function Save({ item, teaching }: { item: LibraryItem; teaching: Teaching }) {
         mutationFn: () => api.saveTaught(teaching.id),
         onSuccess: (saved) => {
             changed();
-            client.invalidateQueries({ queryKey: ['teachings'] });
-            client.invalidateQueries({ queryKey: ['teaching', teaching.id] });
+            client.invalidateQueries({ queryKey: keys.teachings() });
+            client.invalidateQueries({ queryKey: keys.teaching(teaching.id) });
             navigate(`/hosts/${saved.slug}`);
         },
     });

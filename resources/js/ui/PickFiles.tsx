@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { Button } from './Button';
 import { Figures } from './Figures';
 import { Modal } from './Modal';
@@ -40,7 +41,7 @@ export function PickFiles({ label, title, taken, pick, least = 1, most = Number.
 type FilesProps = Required<Pick<Props, 'taken' | 'pick' | 'least' | 'most'>> & { close: () => void };
 
 function Files({ taken, pick, least, most, close }: FilesProps) {
-    const { data, error } = useQuery({ queryKey: ['media'], queryFn: () => api.media(), staleTime: 0 });
+    const { data, error } = useQuery({ queryKey: keys.media(), queryFn: () => api.media(), staleTime: 0 });
     const [text, setText] = useState('');
     const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
     const wanted = text.trim().toLowerCase();

@@ -3,6 +3,7 @@ import { Pause, Play, X } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { Upload } from '../api/types';
 import { Button } from '../ui/Button';
 import { Figures } from '../ui/Figures';
@@ -13,10 +14,10 @@ import { cancel, discard, onArrival, pause, resume, type Sending, sendFiles, use
 export function Sendings() {
     const client = useQueryClient();
     const sendings = useSendings();
-    const { data } = useQuery({ queryKey: ['uploads'], queryFn: api.uploads, refetchInterval: 20_000 });
+    const { data } = useQuery({ queryKey: keys.uploads(), queryFn: api.uploads, refetchInterval: 20_000 });
     useEffect(() => {
         onArrival(() => {
-            for (const queryKey of [['cuts'], ['media'], ['uploads'], ['runs']]) {
+            for (const queryKey of [keys.cuts(), keys.media(), keys.uploads(), keys.runs()]) {
                 client.invalidateQueries({ queryKey });
             }
         });
@@ -36,7 +37,7 @@ export function Sendings() {
                     <Unfinished
                         key={upload.id}
                         upload={upload}
-                        renew={() => client.invalidateQueries({ queryKey: ['uploads'] })}
+                        renew={() => client.invalidateQueries({ queryKey: keys.uploads() })}
                     />
                 ))}
             </ul>

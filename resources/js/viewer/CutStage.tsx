@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { memo, useEffect, useLayoutEffect, useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import { useAnalysis } from '../api/queries';
 import type { Cut, Range, Sheet } from '../api/types';
 import { takesKey } from '../ui/typing';
@@ -34,7 +35,7 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
     const divided = usePieces(cut.id);
     useEffect(() => {
         if (analysis?.state === 'done') {
-            client.invalidateQueries({ queryKey: ['sheet', cut.id] });
+            client.invalidateQueries({ queryKey: keys.sheet(cut.id) });
         }
     }, [analysis?.state, client, cut.id]);
 
@@ -100,7 +101,7 @@ export const CutStage = memo(function CutStage({ cut, range, noticed, setRange }
                     analysis={analysis}
                     setRange={setRange}
                     lookAgain={() =>
-                        api.analyse(cut.id).then((answer) => client.setQueryData(['analysis', cut.id], answer))
+                        api.analyse(cut.id).then((answer) => client.setQueryData(keys.analysis(cut.id), answer))
                     }
                 />
             </div>

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/keys';
 import type { PiecesAnswer, PiecesRequest } from '../api/types';
 
 export type Piece = PiecesAnswer['pieces'][number];
@@ -10,7 +11,7 @@ const NONE: Piece[] = [];
 /** The pieces that a cut goes out in; none where it goes out in one file. */
 export function usePieces(cut: number) {
     const client = useQueryClient();
-    const key = ['pieces', cut];
+    const key = keys.pieces(cut);
     const { data } = useQuery({ queryKey: key, queryFn: () => api.pieces(cut) });
     const divide = useMutation({
         mutationFn: (how: PiecesRequest) => api.divide(cut, how),
