@@ -4,7 +4,7 @@
  * What an installation takes of a core while nothing is made: with an empty queue, and with work that waits for whatever work can wait for.
  * All processes of bin/start count.
  *
- * usage: bin/bench idle [SECONDS]      of each state; 30 when left out
+ * usage: bin/bench idle [SECONDS]      of each state; 15 when left out
  */
 
 use App\Models\Run;
@@ -20,7 +20,7 @@ require __DIR__.'/bench.php.inc';
 /** Seconds that everything has to come to rest in. */
 const SETTLING = 8;
 
-$seconds = (int) ($argv[1] ?? 30);
+$seconds = (int) ($argv[1] ?? 15);
 (new Process([
     'ffmpeg', '-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=1280x720:r=25:d=120', '-c:v', 'libx264', '-preset', 'ultrafast',
     "{$scratch}/media/long.mp4",

@@ -4,7 +4,7 @@
  * Measures the storage used after half and after all of many requests and runs, without deliveries and the database. Requests go through
  * nginx and PHP-FPM; two workers make the runs.
  *
- * usage: bin/bench storage [REQUESTS [RUNS]]      default: 10,000 requests and 1,000 runs
+ * usage: bin/bench storage [REQUESTS [RUNS]]      default: 500 requests and 20 runs; in full: 10000 1000
  */
 
 use App\Desk\CutDesk;
@@ -28,7 +28,7 @@ $_ENV['LARAVEL_STORAGE_PATH'] = $kept;
 require __DIR__.'/bench.php.inc';
 
 register_shutdown_function(fn () => Illuminate\Support\Facades\File::deleteDirectory($kept));
-[$requests, $runs] = [(int) ($argv[1] ?? 10_000), (int) ($argv[2] ?? 1_000)];
+[$requests, $runs] = [(int) ($argv[1] ?? 500), (int) ($argv[2] ?? 20)];
 $path = "{$scratch}/media/few.mp4";
 $sources = ['-f', 'lavfi', '-i', 'testsrc2=s=320x180:r=25:d=0.4', '-f', 'lavfi', '-i', 'sine=r=48000:d=0.4'];
 (new Process(['ffmpeg', '-v', 'error', ...$sources, '-pix_fmt', 'yuv420p', '-c:a', 'aac', $path]))->mustRun();
