@@ -49,7 +49,7 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
     await expect(page.getByTitle(sum)).toBeVisible();
     await expect(page.getByTitle(`${master.length.toLocaleString('en')} bytes`)).toBeVisible();
     await expect(
-        page.getByRole('row', { name: /^Lies at/ }).getByTitle(`${scratch()}/out/Bowl/Bowl master.mov`),
+        page.getByRole('row', { name: /^Location/ }).getByTitle(`${scratch()}/out/Bowl/Bowl master.mov`),
     ).toBeVisible();
 
     // Among all that was made, the file is found by words of its names.
@@ -68,7 +68,7 @@ test('a cut goes in, a master and two uploads come out', async ({ page }) => {
     expect(statSync(path).size).toBe(master.length);
 
     // How long the upload took to its host is said once, and teaches how fast the line sends.
-    await page.getByRole('button', { name: 'say how long it took' }).first().click();
+    await page.getByRole('button', { name: 'enter upload time' }).first().click();
     await page.getByLabel('Sending it took').fill('soon');
     await page.getByRole('button', { name: 'Keep' }).click();
     await expect(page.getByRole('alert')).toContainText('42:10');

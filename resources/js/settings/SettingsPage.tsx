@@ -74,7 +74,7 @@ export function SettingsPage() {
                 {row(
                     'mediaFolders',
                     'Media folders',
-                    'Cuts are brought in from these; files stay where they are and are only read. One folder a line.',
+                    'Cuts come from these folders. Files stay in place and are only read. One folder a line.',
                     <TypedSetting
                         key={data.mediaFolders.join(' ')}
                         label="Media folders"
@@ -85,8 +85,8 @@ export function SettingsPage() {
                 )}
                 {row(
                     'lineSpeed',
-                    'Line',
-                    'Mb/s that it sends; what is sent teaches it.',
+                    'Upload speed',
+                    'In Mb/s. Updated after each upload.',
                     <TypedSetting
                         key={data.lineSpeed}
                         label="Line speed in Mb/s"
@@ -97,8 +97,8 @@ export function SettingsPage() {
                 )}
                 {row(
                     'sendSpeed',
-                    'Sending takes',
-                    'Mb/s of the line at most, so that others have some of it. 0 for all of it.',
+                    'Upload limit',
+                    'In Mb/s, to leave some of the line to others. 0 for no limit.',
                     <TypedSetting
                         key={data.sendSpeed}
                         label="Speed of sending in Mb/s"
@@ -109,8 +109,8 @@ export function SettingsPage() {
                 )}
                 {row(
                     'sendHours',
-                    'Sent between',
-                    <>By the clocks of {data.zone}; what is on its way stands still outside of them.</>,
+                    'Upload hours',
+                    <>Time zone: {data.zone}. Uploads pause outside these hours.</>,
                     <TypedSetting
                         key={data.sendHours}
                         label="Hours of sending"
@@ -124,8 +124,7 @@ export function SettingsPage() {
                     'runsAtOnce',
                     'Runs at once',
                     <>
-                        Of <Figures text={String(data.cores)} /> cores here. An encoder uses about four well; more at
-                        once make each slower.
+                        This machine has <Figures text={String(data.cores)} /> cores. One encode uses about four.
                     </>,
                     <TypedSetting
                         key={data.runsAtOnce}
@@ -163,7 +162,7 @@ export function SettingsPage() {
                 {row(
                     'webhook',
                     'Webhook',
-                    'Told in JSON when all of the queue is done, and tried again if nobody answers.',
+                    'Receives JSON when the queue is empty. Retried if it does not answer.',
                     <TypedSetting
                         key={data.webhook}
                         label="Address of the webhook"
@@ -174,10 +173,10 @@ export function SettingsPage() {
                 )}
                 {row(
                     'webhookSecret',
-                    'Its secret',
+                    'Webhook secret',
                     data.webhookSecret
-                        ? 'There is one; it is shown to nobody. What is told is signed with it (HMAC-SHA-256).'
-                        : 'What is told is signed with it (HMAC-SHA-256). 32 characters or more.',
+                        ? 'Set, and never shown. Signs the notification (HMAC-SHA-256).'
+                        : 'Signs the notification (HMAC-SHA-256). 32 characters or more.',
                     <TypedSetting
                         label="Secret of the webhook"
                         secret

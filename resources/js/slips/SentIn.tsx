@@ -38,7 +38,7 @@ export function SentIn({ run }: { run: PackedRun }) {
                     className="truncate text-faint underline decoration-dotted underline-offset-3 hover:text-ink"
                 >
                     {run.sent === null ? (
-                        'say how long it took'
+                        'enter upload time'
                     ) : (
                         <Figures text={`${run.sent.label} · ${run.sent.speedLabel}`} />
                     )}

@@ -101,7 +101,7 @@ export function SlipsPage() {
                         )}
                     />
                     <Row
-                        name="Fullest second"
+                        name="Peak second"
                         runs={runs}
                         of={(slip) => <Figures text={slip.bitrates.peakSecondLabel} />}
                     />
@@ -152,7 +152,7 @@ export function SlipsPage() {
                         )}
                     />
                     <Row
-                        name="Lies at"
+                        name="Location"
                         runs={runs}
                         of={(_, run) => <Copyable text={run.path} shown={run.path} what="path" gone={!run.onDisk} />}
                     />
