@@ -30,7 +30,7 @@ use App\Work\WorkQueue;
 use OuterCrate\Refusals\Refused;
 use Throwable;
 
-/** Makes the file of a run, step by step. The file gets its final name in the last step, so that nobody finds half a file. */
+/** Makes the file of a run in steps. The file has a temporary name until the last step renames it. */
 class MakeFile implements Kind
 {
     /** @var list<Step> */

@@ -91,7 +91,7 @@ class Settings
         $values = [];
         foreach ($this->entries as $entry) {
             $key = self::key($entry->name());
-            array_key_exists($key, $set) ? $values[(string) $entry->configured()] = $set[$key] : null;
+            isset($set[$key]) ? $values[(string) $entry->configured()] = $set[$key] : null;
         }
         $this->values->replace($values);
     }

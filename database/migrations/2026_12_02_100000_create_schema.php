@@ -11,6 +11,9 @@ return new class extends Migration
     public function up(): void
     {
         if (Schema::hasTable('cuts')) {
+            if (! DB::table('migrations')->where('migration', '2026_12_02_000005_give_parts_columns')->exists()) {
+                throw new RuntimeException('Start the last version before 1.0 once to upgrade this database, then start this version.');
+            }
             DB::table('migrations')->delete();
 
             return;

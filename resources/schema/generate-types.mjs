@@ -38,7 +38,9 @@ const operations = Object.entries(api.paths).flatMap(([path, methods]) =>
         const names = query.map(({ name }) => `'${name.replace('[]', '')}'`).join(' | ') || 'never';
         const required = asked ? typeOf(asked) : body ? 'Blob' : 'undefined';
         const request = operation.requestBody?.required === false ? `${required} | undefined` : required;
-        return `    '${method.toUpperCase()} ${path.slice(1)}': { answer: ${answer ? typeOf(answer) : 'undefined'}; request: ${request}; query: ${names} };`;
+        const answered = answer ? typeOf(answer) : 'undefined';
+        const key = `${method.toUpperCase()} ${path.slice(1)}`;
+        return `    '${key}': { answer: ${answered}; request: ${request}; query: ${names} };`;
     }),
 );
 const written = `${types}

@@ -4,6 +4,7 @@ use App\Database\DatabaseFile;
 use App\Models\Setting;
 use App\Upkeep\Copies;
 use App\Upkeep\Upgrade;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
@@ -63,6 +64,14 @@ it('takes over a database from the last version before 1.0', function () {
     }
     app(Upgrade::class)->run(fn () => null);
     expect(DB::table('migrations')->pluck('migration')->all())->toBe(Upgrade::known())
+        ->and(LaterVersion::counts())->toBe(['settings' => 3, 'cuts' => 3, 'sheet_versions' => 3]);
+});
+
+it('leaves a database of an early version as it was, by whatever command', function () {
+    LaterVersion::fill(3);
+    DB::table('migrations')->update(['migration' => '2026_11_24_000001_create_crate_tables']);
+    expect(fn () => Artisan::call('migrate', ['--force' => true]))->toThrow(RuntimeException::class, 'last version before 1.0')
+        ->and(DB::table('migrations')->pluck('migration')->all())->toBe(['2026_11_24_000001_create_crate_tables'])
         ->and(LaterVersion::counts())->toBe(['settings' => 3, 'cuts' => 3, 'sheet_versions' => 3]);
 });
 

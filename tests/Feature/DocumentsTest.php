@@ -42,3 +42,13 @@ it('makes runs that were waiting when the sheet got a row', function () {
         ->toContain('Smell: decided when the file was made, as the stored plan did not say it.')
         ->and($run->plan['values']['smell']['strength'])->toEqual(3.0);
 });
+
+it('says of a run from before plans were documents that it is to be packed again, and shows what was planned', function () {
+    $run = $this->queued(app(CutShelf::class)->bringIn($this->clip(), null, false), [['preset' => 'review-720']])[0];
+    $run->update(['document' => null]);
+    $this->make($run);
+    expect($run->work->state)->toBe(WorkState::Failed)
+        ->and($run->work->error)->toContain('by a version before 1.0')->toContain('Pack it again from its sheet.')
+        ->and($run->plan['values']['video']['label'])->not->toBe('')
+        ->and($this->left('out'))->toBe([]);
+});

@@ -11,7 +11,8 @@ export const keys = {
         ['dispatch-check', run, account, signedIn] as const,
     choices: () => ['choices'] as const,
     compared: (place: string, files: string) => ['compare', place, files] as const,
-    curves: (...part: readonly unknown[]) => ['curves', ...part] as const,
+    curves: (cut: Id, version: unknown, first: number, last: number, wanted: unknown) =>
+        ['curves', cut, version, first, last, wanted] as const,
     cuts: (view?: ShelfView) => (view === undefined ? (['cuts'] as const) : (['cuts', view] as const)),
     deliveries: (filter?: DeliveryFilter) =>
         filter === undefined ? (['deliveries'] as const) : (['deliveries', 'list', filter] as const),

@@ -145,7 +145,10 @@ export function SlipsPage() {
                         runs={runs}
                         of={(slip) => (
                             <Figures
-                                text={[`Outer Crate ${slip.version ?? ''}`, slip.engine && `FFmpeg ${slip.engine}`]
+                                text={[
+                                    `Outer Crate ${slip.version ?? ''}`.trim(),
+                                    slip.engine && `FFmpeg ${slip.engine}`,
+                                ]
                                     .filter(Boolean)
                                     .join(', ')}
                             />
